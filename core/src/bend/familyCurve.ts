@@ -1,0 +1,44 @@
+import type { FamilyBend, Mode } from './bend.ts'
+import { FAMILIES } from './families/families.ts'
+import type { UnitCurve } from './unitCurve.ts'
+
+/** A family bend's curve: its formula in the bend's mode, cut to the bend's part. Ends are exact. */
+export function compileFamily(bend: FamilyBend): UnitCurve {
+  const family = FAMILIES[bend.family]
+  const natural = family.compile(bend)
+  if (family.natural === null) return bend.part ? partOf(natural, bend.part) : natural
+  const whole = withExactEnds(inMode(natural, family.natural, bend.mode ?? 'in'))
+  return bend.part ? partOf(whole, bend.part) : whole
+}
+
+/** out(u) = 1 − in(1 − u); inOut(u) = in(2u)/2 below ½ and 1 − in(2 − 2u)/2 from there. */
+function inMode(natural: UnitCurve, written: 'in' | 'out', wanted: Mode): UnitCurve {
+  if (wanted === written) return natural
+  const mirrored: UnitCurve = {
+    progress: (u) => 1 - natural.progress(1 - u),
+    pace: (u) => natural.pace(1 - u),
+  }
+  if (wanted !== 'inOut') return mirrored
+  const easeIn = written === 'in' ? natural : mirrored
+  return {
+    progress: (u) => (u < 0.5 ? easeIn.progress(2 * u) / 2 : 1 - easeIn.progress(2 - 2 * u) / 2),
+    pace: (u) => (u < 0.5 ? easeIn.pace(2 * u) : easeIn.pace(2 - 2 * u)),
+  }
+}
+
+function withExactEnds(curve: UnitCurve): UnitCurve {
+  return {
+    progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : curve.progress(u)),
+    pace: (u) => curve.pace(Math.min(1, Math.max(0, u))),
+  }
+}
+
+function partOf(whole: UnitCurve, [from, to]: readonly [number, number]): UnitCurve {
+  const start = whole.progress(from)
+  const change = whole.progress(to) - start
+  const length = to - from
+  return {
+    progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : (whole.progress(from + u * length) - start) / change),
+    pace: (u) => (whole.pace(from + Math.min(1, Math.max(0, u)) * length) * length) / change,
+  }
+}

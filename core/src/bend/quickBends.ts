@@ -1,0 +1,34 @@
+import { HOLD, LINEAR, type Bend } from './bend.ts'
+
+export type QuickBendName = 'linear' | 'easeOutOf' | 'easeInto' | 'easeBoth' | 'hold' | 'smooth' | 'overshoot'
+
+export interface QuickBend {
+  readonly name: QuickBendName
+  readonly label: string
+  readonly bend: Bend
+  /** Sets the keys on both sides to `smooth`, so that the program works the slopes out. */
+  readonly smooth?: true
+}
+
+const flat = (reach: number): { reach: number; rise: number } => ({ reach, rise: 0 })
+const straight = { reach: 1 / 3, rise: 1 / 3 }
+
+/** The bends on keys 1 to 7, in that order. Source: own. */
+export const QUICK_BENDS: readonly QuickBend[] = [
+  { name: 'linear', label: 'Linear', bend: LINEAR },
+  { name: 'easeOutOf', label: 'Ease out of', bend: { kind: 'handles', leave: flat(0.5), arrive: straight } },
+  { name: 'easeInto', label: 'Ease into', bend: { kind: 'handles', leave: straight, arrive: flat(0.5) } },
+  { name: 'easeBoth', label: 'Ease both', bend: { kind: 'handles', leave: flat(0.4), arrive: flat(0.4) } },
+  { name: 'hold', label: 'Hold', bend: HOLD },
+  {
+    name: 'smooth',
+    label: 'Smooth',
+    bend: { kind: 'handles', leave: straight, arrive: straight },
+    smooth: true,
+  },
+  {
+    name: 'overshoot',
+    label: 'Overshoot',
+    bend: { kind: 'handles', leave: { reach: 0.3, rise: 0 }, arrive: { reach: 0.55, rise: -0.45 } },
+  },
+]

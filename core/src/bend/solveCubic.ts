@@ -1,0 +1,68 @@
+/** x(s) = a·s³ + b·s² + c·s, running from 0 to 1 through the control ordinates `first` and `second`. */
+export interface UnitCubic {
+  readonly first: number
+  readonly second: number
+  readonly a: number
+  readonly b: number
+  readonly c: number
+}
+
+/** Steps of the bracketed solve at most; bisection alone needs 53 to reach the last bit. */
+const MOST_STEPS = 60
+/** The bracketed solve stops when a step in s is smaller than this. */
+const STEP_WITHIN = 1e-16
+/** Where time nearly stops in mid-span (slope below this) the solve is done about its inflection. */
+const STEEP_SLOPE = 0.05
+
+/** The polynomial form of a Bézier ordinate with ends 0 and 1. */
+export function unitCubic(first: number, second: number): UnitCubic {
+  return { first, second, c: 3 * first, b: 3 * (second - 2 * first), a: 1 + 3 * (first - second) }
+}
+
+/**
+ * Solves x(s) = u for a monotone cubic (control ordinates in [0, 1]).
+ * @param u 0 < u < 1
+ * @returns s in [0, 1] with |x(s) − u| ≤ 1e-12
+ * Source: Newton's method inside a bracket with bisection as its fallback (textbook). Own: u above ½ is
+ * solved from the other end, so that both ends keep their relative accuracy where time starts from rest.
+ */
+export function solveCubic(cubic: UnitCubic, u: number): number {
+  const middle = -cubic.b / (3 * cubic.a)
+  const leastSlope = cubic.c + cubic.b * middle
+  if (cubic.a > 1 && middle > 0 && middle < 1 && leastSlope < STEEP_SLOPE) {
+    return solveAboutInflection(cubic, middle, Math.max(leastSlope, 0), u)
+  }
+  return u <= 0.5 ? solveFromStart(cubic, u) : 1 - solveFromStart(unitCubic(1 - cubic.second, 1 - cubic.first), 1 - u)
+}
+
+function solveFromStart({ a, b, c }: UnitCubic, u: number): number {
+  let low = 0
+  let high = 1
+  let s = u
+  for (let step = 0; step < MOST_STEPS; step += 1) {
+    const miss = ((a * s + b) * s + c) * s - u
+    if (miss > 0) high = s
+    else low = s
+    const slope = (3 * a * s + 2 * b) * s + c
+    const newton = s - miss / slope
+    const next = newton > low && newton < high ? newton : (low + high) / 2
+    if (Math.abs(next - s) <= STEP_WITHIN + 1e-16 * s || miss === 0) return miss === 0 ? s : next
+    s = next
+  }
+  return s
+}
+
+/**
+ * Solves a·w³ + d·w = u − x(middle) for w = s − middle. Newton from the cube root, which lies beyond
+ * the root on the convex side, so that every step goes the same way.
+ */
+function solveAboutInflection({ a, b, c }: UnitCubic, middle: number, d: number, u: number): number {
+  const target = u - ((a * middle + b) * middle + c) * middle
+  let w = Math.cbrt(target / a)
+  for (let step = 0; step < MOST_STEPS && w !== 0; step += 1) {
+    const next = w - (a * w * w * w + d * w - target) / (3 * a * w * w + d)
+    if (Math.abs(next - w) <= 1e-16 * Math.abs(w)) break
+    w = next
+  }
+  return Math.min(1, Math.max(0, middle + w))
+}

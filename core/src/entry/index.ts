@@ -1,0 +1,1 @@
+export { BadNumber, readSum, type SumContext } from './readSum.ts'

@@ -1,0 +1,1 @@
+export { Refusal, sentenceOf } from './refusal.ts'
