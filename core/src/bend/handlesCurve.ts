@@ -39,7 +39,8 @@ export class HandlesCurve implements UnitCurve {
 
   pace(u: number): number {
     if (!(u > 0)) return endPace(this.time.first, this.rise.first, this.time.second, this.rise.second)
-    if (u >= 1) return endPace(1 - this.time.second, 1 - this.rise.second, 1 - this.time.first, 1 - this.rise.first)
+    if (u >= 1)
+      return endPace(1 - this.time.second, 1 - this.rise.second, 1 - this.time.first, 1 - this.rise.first)
     const s = this.parameter(u)
     return slopeAt(this.rise, s) / slopeAt(this.time, s)
   }

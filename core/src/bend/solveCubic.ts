@@ -32,7 +32,9 @@ export function solveCubic(cubic: UnitCubic, u: number): number {
   if (cubic.a > 1 && middle > 0 && middle < 1 && leastSlope < STEEP_SLOPE) {
     return solveAboutInflection(cubic, middle, Math.max(leastSlope, 0), u)
   }
-  return u <= 0.5 ? solveFromStart(cubic, u) : 1 - solveFromStart(unitCubic(1 - cubic.second, 1 - cubic.first), 1 - u)
+  return u <= 0.5
+    ? solveFromStart(cubic, u)
+    : 1 - solveFromStart(unitCubic(1 - cubic.second, 1 - cubic.first), 1 - u)
 }
 
 function solveFromStart({ a, b, c }: UnitCubic, u: number): number {

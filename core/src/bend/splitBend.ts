@@ -92,10 +92,13 @@ function splitPoints(bend: Extract<Bend, { kind: 'points' }>, u: number): SplitB
   const length = to.at[0] - from.at[0]
   const local = (u - from.at[0]) / length
   const time = [0, within01(from.leave[0] / length), 1 - within01(-to.arrive[0] / length), 1] as const
-  const s = local <= 0 ? 0 : new HandlesCurve({
-    leave: { reach: time[1], rise: 0 },
-    arrive: { reach: 1 - time[2], rise: 0 },
-  }).parameter(local)
+  const s =
+    local <= 0
+      ? 0
+      : new HandlesCurve({
+          leave: { reach: time[1], rise: 0 },
+          arrive: { reach: 1 - time[2], rise: 0 },
+        }).parameter(local)
   const times = splitOrdinates([...time], s)
   const rises = splitOrdinates([from.at[1], from.at[1] + from.leave[1], to.at[1] + to.arrive[1], to.at[1]], s)
   const progress = rises.before[3]

@@ -11,7 +11,12 @@ const SAMPLES = 48
  */
 export function strengthBend(strength: number): Bend {
   if (strength === 0) return LINEAR
-  return { kind: 'family', family: 'power', mode: strength < 0 ? 'in' : 'out', power: 1 + Math.abs(strength) / 50 }
+  return {
+    kind: 'family',
+    family: 'power',
+    mode: strength < 0 ? 'in' : 'out',
+    power: 1 + Math.abs(strength) / 50,
+  }
 }
 
 /** The strength a bend was made with, or null when it was not made by strength. */

@@ -39,12 +39,18 @@ type Token = number | '+' | '-' | '*' | '/' | '(' | ')'
 function unreadable(text: string): BadNumber {
   const shown = text.trim().length > 40 ? `${text.trim().slice(0, 40)}…` : text.trim()
   return new BadNumber(
-    shown === '' ? 'Type a number or a sum.' : `“${shown}” is not a number or a sum. Try 120, 960+120 or 50%.`,
+    shown === ''
+      ? 'Type a number or a sum.'
+      : `“${shown}” is not a number or a sum. Try 120, 960+120 or 50%.`,
   )
 }
 
 function tokenize(body: string, context: SumContext, text: string): Token[] {
-  const normal = body.replace(/[−–]/g, '-').replace(/[×·]/g, '*').replace(/÷/g, '/').replace(/(\d),(\d)/g, '$1.$2')
+  const normal = body
+    .replace(/[−–]/g, '-')
+    .replace(/[×·]/g, '*')
+    .replace(/÷/g, '/')
+    .replace(/(\d),(\d)/g, '$1.$2')
   const pattern = /\s*(?:(\d+\.?\d*(?:e[+-]?\d+)?|\.\d+)\s*([a-z%°/]*[a-z%°])?|([-+*/()]))\s*/giy
   const tokens: Token[] = []
   while (pattern.lastIndex < normal.length) {

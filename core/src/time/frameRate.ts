@@ -31,7 +31,9 @@ export function frameTicks(rate: FrameRate): Ticks {
   const ticks = (TICKS_PER_SECOND * rate.den) / rate.num
   if (!Number.isInteger(ticks) || !isFrameRate(rate)) {
     const offered = FRAME_RATES.map(formatRate).join(', ')
-    throw new BadTime(`A rate of ${rate.num}/${rate.den} frames per second is not offered. Choose one of ${offered}.`)
+    throw new BadTime(
+      `A rate of ${rate.num}/${rate.den} frames per second is not offered. Choose one of ${offered}.`,
+    )
   }
   return asTicks(ticks)
 }
@@ -69,7 +71,9 @@ export function parseRate(text: string): FrameRate {
     ? FRAME_RATES.find((rate) => rate.num * Number(fraction[2]) === rate.den * Number(fraction[1]))
     : FRAME_RATES.find((rate) => trimmed !== '' && Math.abs(rate.num / rate.den - Number(trimmed)) < 0.005)
   if (!found) {
-    throw new BadTime(`“${trimmed.slice(0, 40)}” is not a frame rate on offer: ${FRAME_RATES.map(formatRate).join(', ')}.`)
+    throw new BadTime(
+      `“${trimmed.slice(0, 40)}” is not a frame rate on offer: ${FRAME_RATES.map(formatRate).join(', ')}.`,
+    )
   }
   return found
 }

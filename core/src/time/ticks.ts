@@ -15,7 +15,9 @@ export const MOST_TICKS = 24 * 3600 * TICKS_PER_SECOND
 /** Brands a whole number as ticks. Throws BadTime when it is not a whole number of ticks within 24 hours. */
 export function asTicks(count: number): Ticks {
   if (!Number.isSafeInteger(count) || Math.abs(count) > MOST_TICKS) {
-    throw new BadTime(`${count} is not a time Arrow Bend can hold: it has to be a whole number of ticks within 24 hours.`)
+    throw new BadTime(
+      `${count} is not a time Arrow Bend can hold: it has to be a whole number of ticks within 24 hours.`,
+    )
   }
   return (count === 0 ? 0 : count) as Ticks
 }

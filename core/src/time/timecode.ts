@@ -73,7 +73,12 @@ function unreadable(text: string): BadTime {
 function frameOfTimecode(text: string, rate: FrameRate): number {
   const match = /^(-?)(?:(?:(\d+)[:;])?(\d+)[:;])?(\d+)[:;](\d+)$/.exec(text)
   if (!match) throw unreadable(text)
-  const [hours, minutes, seconds, frames] = match.slice(2).map((part) => Number(part ?? 0)) as [number, number, number, number]
+  const [hours, minutes, seconds, frames] = match.slice(2).map((part) => Number(part ?? 0)) as [
+    number,
+    number,
+    number,
+    number,
+  ]
   const nominal = Math.round(rate.num / rate.den)
   if (frames >= nominal && match[3] !== undefined) {
     throw new BadTime(`There is no frame ${frames} in a second here: frames go from 0 to ${nominal - 1}.`)

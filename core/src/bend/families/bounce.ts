@@ -17,7 +17,15 @@ export const bounce: Family = {
   natural: 'out',
   numbers: [
     { name: 'bounces', label: 'Bounces', least: 0, most: 12, step: 1, usual: 3, whole: true },
-    { name: 'restitution', label: 'Bounciness', least: 0.05, most: 0.95, step: 0.01, usual: 0.5, percent: true },
+    {
+      name: 'restitution',
+      label: 'Bounciness',
+      least: 0.05,
+      most: 0.95,
+      step: 0.01,
+      usual: 0.5,
+      percent: true,
+    },
   ],
   compile: ({ bounces = 3, restitution = 0.5 }) => {
     const arcs: Arc[] = [{ from: 0, middle: 0, height: 1 }]

@@ -2,15 +2,7 @@ import type { FamilyBend, FamilyNumber } from '../bend.ts'
 import type { UnitCurve } from '../unitCurve.ts'
 
 export type FamilyName =
-  | 'sine'
-  | 'power'
-  | 'exponential'
-  | 'circular'
-  | 'back'
-  | 'elastic'
-  | 'bounce'
-  | 'spring'
-  | 'steps'
+  'sine' | 'power' | 'exponential' | 'circular' | 'back' | 'elastic' | 'bounce' | 'spring' | 'steps'
 
 /** A number a family takes: its name in the document, its words and its range on screen. */
 export interface NumberOfFamily {

@@ -1,0 +1,25 @@
+export { BadEdit } from './badEdit.ts'
+export { changeBends, makeSpansSmooth, setBends } from './bends.ts'
+export {
+  addKey,
+  clearAnimation,
+  currentValue,
+  moveKeys,
+  removeKeys,
+  setValueAt,
+  toggleKey,
+  type MoveReport,
+  type SetValueOptions,
+} from './keys.ts'
+export {
+  addAsset,
+  addLayer,
+  duplicateLayer,
+  readName,
+  removeLayers,
+  renameLayer,
+  reorderLayers,
+  switchLayer,
+} from './layers.ts'
+export { renameProject } from './projects.ts'
+export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'

@@ -1,0 +1,66 @@
+import { current, isDraft, type Draft } from 'immer'
+import type { Property } from '../property/index.ts'
+import type { Layer, Project, Scene } from '../scene/index.ts'
+import { BadEdit } from './badEdit.ts'
+
+/** Names one property of one layer. */
+export interface PropertyRef {
+  readonly scene: string
+  readonly layer: string
+  readonly property: string
+}
+
+/** Names one key; the span it begins goes by the same name. */
+export interface KeyRef extends PropertyRef {
+  readonly key: string
+}
+
+/** Makes ids not yet in use; handed in, so that the core keeps no chance of its own. */
+export type MakeId = () => string
+
+/** Key refs gathered by property, in order of first mention. */
+export function byProperty(refs: readonly KeyRef[]): Map<string, { ref: PropertyRef; keys: Set<string> }> {
+  const groups = new Map<string, { ref: PropertyRef; keys: Set<string> }>()
+  for (const ref of refs) {
+    const name = `${ref.scene}/${ref.layer}/${ref.property}`
+    const group = groups.get(name) ?? { ref, keys: new Set<string>() }
+    group.keys.add(ref.key)
+    groups.set(name, group)
+  }
+  return groups
+}
+
+/** The scene of an id. Throws BadEdit when it is gone. */
+export function sceneIn(draft: Draft<Project>, id: string): Draft<Scene> {
+  const scene = draft.scenes.find((candidate) => candidate.id === id)
+  if (!scene) throw new BadEdit('The scene to be edited is no longer there. Nothing was changed.')
+  return scene
+}
+
+/** The layer a ref names. Throws BadEdit when it is gone. */
+export function layerIn(draft: Draft<Project>, ref: { scene: string; layer: string }): Draft<Layer> {
+  const layer = sceneIn(draft, ref.scene).layers.find((candidate) => candidate.id === ref.layer)
+  if (!layer) throw new BadEdit('The layer to be edited is no longer there. Nothing was changed.')
+  return layer
+}
+
+/** The property a ref names in a document that is not being edited; null when it is gone. */
+export function findProperty(project: Project, ref: PropertyRef): Property | null {
+  const scene = project.scenes.find((candidate) => candidate.id === ref.scene)
+  return scene?.layers.find((candidate) => candidate.id === ref.layer)?.properties[ref.property] ?? null
+}
+
+/** Replaces a property by what `change` makes of it. Throws BadEdit when it is gone or its layer is locked. */
+export function editProperty(
+  draft: Draft<Project>,
+  ref: PropertyRef,
+  change: (property: Property) => Property,
+): void {
+  const layer = layerIn(draft, ref)
+  const found = layer.properties[ref.property]
+  if (!found) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
+  if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
+  const before = (isDraft(found) ? current(found) : found) as Property
+  const after = change(before)
+  if (after !== before) layer.properties[ref.property] = after as Draft<Property>
+}

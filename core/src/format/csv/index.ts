@@ -1,0 +1,1 @@
+export { BadSample, sampleCsv, type SampleOptions } from './sampleCsv.ts'

@@ -1,0 +1,101 @@
+import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo, type Zippable } from 'fflate'
+import type { Asset, Project } from '../../scene/index.ts'
+import { BadFile } from './badFile.ts'
+import { readProjectJson } from './readProject.ts'
+
+/** A project with the bytes of its assets, by their SHA-256 in lower-case hex. */
+export interface ProjectFile {
+  readonly project: Project
+  readonly assets: ReadonlyMap<string, Uint8Array<ArrayBuffer>>
+}
+
+/** SHA-256 as lower-case hex; handed in, as the core has no cryptography of its own. */
+export type Sha256 = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>
+
+/** Bytes a file may have, and its contents may unfold to. */
+const MOST_PACKED = 256 * 1024 * 1024
+const MOST_UNFOLDED = 512 * 1024 * 1024
+const MOST_ENTRIES = 5_000
+
+const EXTENSIONS: Readonly<Record<string, string>> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/webp': 'webp',
+  'image/svg+xml': 'svg',
+}
+
+/** The entry of a `.bend` file an asset is kept in. */
+export function assetEntry(asset: Asset): string {
+  return `assets/${asset.sha256}.${EXTENSIONS[asset.type]}`
+}
+
+/**
+ * Writes a project as one `.bend` file: a zip of `project.json` and `assets/<sha256>.<ext>`.
+ * The same project gives the same bytes.
+ * @throws BadFile when the bytes of an asset are missing
+ * Source: PKWARE APPNOTE (zip), through fflate.
+ */
+export function writeBendFile({ project, assets }: ProjectFile): Uint8Array<ArrayBuffer> {
+  const entries: Zippable = { 'project.json': strToU8(`${JSON.stringify(project, null, 1)}\n`) }
+  for (const asset of project.assets) {
+    const bytes = assets.get(asset.sha256)
+    if (!bytes)
+      throw new BadFile(
+        `The picture “${asset.name}” is missing, so the file would not be whole. Nothing was written.`,
+      )
+    entries[assetEntry(asset)] = [bytes, { level: asset.type === 'image/svg+xml' ? 6 : 0 }]
+  }
+  return zipSync(entries, { mtime: new Date('1980-01-02T00:00:00') }) as Uint8Array<ArrayBuffer>
+}
+
+/**
+ * Reads a `.bend` file, or a bare `project.json` without pictures.
+ * @throws BadFile with a sentence: not a project, damaged, too large, pictures missing or altered
+ */
+export async function readBendFile(bytes: Uint8Array<ArrayBuffer>, sha256: Sha256): Promise<ProjectFile> {
+  if (bytes.length > MOST_PACKED)
+    throw new BadFile('This file is over 256 MB, more than a project can be. Nothing was changed.')
+  if (bytes.length === 0) throw new BadFile('This file is empty. Nothing was changed.')
+  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
+  const entries = zipped ? unfold(bytes) : { 'project.json': bytes }
+  const json = entries['project.json']
+  if (!json)
+    throw new BadFile(
+      'This zip holds no project.json, so it is not an Arrow Bend project. Nothing was changed.',
+    )
+  const project = readProjectJson(strFromU8(json))
+  const assets = new Map<string, Uint8Array<ArrayBuffer>>()
+  for (const asset of project.assets) assets.set(asset.sha256, await pickAsset(asset, entries, sha256))
+  return { project, assets }
+}
+
+type Entries = Readonly<Record<string, Uint8Array>>
+
+function unfold(bytes: Uint8Array): Entries {
+  let total = 0
+  let count = 0
+  const filter = (file: UnzipFileInfo): boolean => {
+    total += file.originalSize
+    count += 1
+    if (total > MOST_UNFOLDED || count > MOST_ENTRIES) {
+      throw new BadFile('This file unfolds to more than a project can be. Nothing was changed.')
+    }
+    return file.name === 'project.json' || file.name.startsWith('assets/')
+  }
+  try {
+    return unzipSync(bytes, { filter })
+  } catch (caught) {
+    if (caught instanceof BadFile) throw caught
+    throw new BadFile('This file is damaged: the zip cannot be unpacked. Nothing was changed.')
+  }
+}
+
+async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promise<Uint8Array<ArrayBuffer>> {
+  const bytes = entries[assetEntry(asset)]
+  if (!bytes) throw new BadFile(`The picture “${asset.name}” is missing from this file. Nothing was changed.`)
+  const copy = new Uint8Array(bytes)
+  if ((await sha256(copy)) !== asset.sha256) {
+    throw new BadFile(`The picture “${asset.name}” in this file is damaged. Nothing was changed.`)
+  }
+  return copy
+}

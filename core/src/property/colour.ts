@@ -1,0 +1,93 @@
+import {
+  convertLrgbToOklab,
+  convertLrgbToRgb,
+  convertOklabToLrgb,
+  convertRgbToLrgb,
+  modeHsl,
+  modeLch,
+  modeLrgb,
+  modeOklab,
+  modeOklch,
+  modeRgb,
+  parse,
+  useMode,
+} from 'culori/fn'
+import { Refusal } from '../refusal/index.ts'
+
+const toRgb = useMode(modeRgb)
+const toOklab = useMode(modeOklab)
+useMode(modeOklch)
+useMode(modeLrgb)
+useMode(modeHsl)
+useMode(modeLch)
+
+/** A colour that cannot be read. */
+export class BadColour extends Refusal {}
+
+/** L (0 … 1), a, b and alpha (0 … 1), not premultiplied. */
+export type OklabAlpha = [l: number, a: number, b: number, alpha: number]
+
+/**
+ * Reads any CSS colour into OKLab and alpha; missing components count as 0.
+ * Throws BadColour with a sentence. Source: W3C, CSS Color 4 (through culori).
+ */
+export function parseColour(text: string): OklabAlpha {
+  const parsed = text.length <= 100 ? parse(text) : undefined
+  if (!parsed)
+    throw new BadColour(`“${text.slice(0, 40)}” is not a colour. Try #C8401A or oklch(0.6 0.17 40).`)
+  const { l, a, b, alpha } = toOklab(parsed)
+  return [l ?? 0, a ?? 0, b ?? 0, alpha ?? 1]
+}
+
+/** Whether text is a colour parseColour reads. */
+export function isColour(text: string): boolean {
+  return text.length <= 100 && parse(text) !== undefined
+}
+
+/** Gamma-encoded sRGB components 0 … 1 and alpha of an OKLab colour, clipped to the gamut as a screen does. */
+export function srgbOf([l, a, b, alpha]: Readonly<OklabAlpha>): [number, number, number, number] {
+  const rgb = convertLrgbToRgb(convertOklabToLrgb({ l, a, b }))
+  const clip = (part: number): number => Math.min(1, Math.max(0, part))
+  return [clip(rgb.r), clip(rgb.g), clip(rgb.b), clip(alpha)]
+}
+
+const byte = (part: number): string =>
+  Math.round(part * 255)
+    .toString(16)
+    .padStart(2, '0')
+
+/** `#rrggbb`, or `#rrggbbaa` when not opaque, at 8 bits a channel. */
+export function hexOf(colour: Readonly<OklabAlpha>): string {
+  const [r, g, b, alpha] = srgbOf(colour)
+  return `#${byte(r)}${byte(g)}${byte(b)}${alpha < 1 ? byte(alpha) : ''}`
+}
+
+/** `oklch(L C H / a)` with every digit, for values that must not move. */
+export function exactColourText([l, a, b, alpha]: Readonly<OklabAlpha>): string {
+  const hue = (Math.atan2(b, a) * 180) / Math.PI
+  return `oklch(${l} ${Math.hypot(a, b)} ${hue < 0 ? hue + 360 : hue}${alpha < 1 ? ` / ${alpha}` : ''})`
+}
+
+/** Gamma-encoded sRGB of CSS text, for mixing in that space. */
+export function encodedSrgb(colour: Readonly<OklabAlpha>): [number, number, number] {
+  const { r, g, b } = toRgb({ mode: 'oklab', l: colour[0], a: colour[1], b: colour[2] })
+  return [r, g, b]
+}
+
+/** Linear-light sRGB of an OKLab colour. */
+export function linearSrgb(colour: Readonly<OklabAlpha>): [number, number, number] {
+  const { r, g, b } = convertOklabToLrgb({ l: colour[0], a: colour[1], b: colour[2] })
+  return [r, g, b]
+}
+
+/** OKLab of linear-light sRGB. */
+export function oklabOfLinear(r: number, g: number, b: number): [number, number, number] {
+  const lab = convertLrgbToOklab({ r, g, b })
+  return [lab.l, lab.a, lab.b]
+}
+
+/** OKLab of gamma-encoded sRGB. */
+export function oklabOfEncoded(r: number, g: number, b: number): [number, number, number] {
+  const linear = convertRgbToLrgb({ r, g, b })
+  return oklabOfLinear(linear.r, linear.g, linear.b)
+}

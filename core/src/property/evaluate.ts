@@ -1,0 +1,162 @@
+import { TICKS_PER_SECOND } from '../time/index.ts'
+import type { CompiledProperty } from './compileProperty.ts'
+import { PlaceSpan } from './placeSpan.ts'
+import type { Outside } from './property.ts'
+
+/** Where a moment falls once the rules outside the keys are applied. */
+interface Located {
+  /** Ticks, within the keys. */
+  time: number
+  /** Whole rounds of a cycle gone by. */
+  rounds: number
+  /** −1 on the way back of there-and-back. */
+  direction: 1 | -1
+  /** Ticks beyond the end for `continue`, 0 otherwise. */
+  beyond: number
+}
+
+/**
+ * Writes the value at a moment, one number a component (colours: OKLab and alpha).
+ * Exact at every key. Allocates nothing while the moment is within the keys.
+ * @param time ticks, any
+ */
+export function valueInto(out: Float64Array, compiled: CompiledProperty, time: number): void {
+  const { times } = compiled
+  const last = times.length - 1
+  if (last < 0) copyKey(out, compiled, 0)
+  else if (time < times[0]!) outsideValue(out, compiled, time, compiled.before)
+  else if (time > times[last]!) outsideValue(out, compiled, time, compiled.after)
+  else valueWithin(out, compiled, time)
+}
+
+/**
+ * Writes the speed at a moment in units per second: one number a component, one in all for a place
+ * (px/s along its route). At a key it is the speed with which the next span is left; on the last key, of arrival.
+ */
+export function speedInto(out: Float64Array, compiled: CompiledProperty, time: number): void {
+  const { times } = compiled
+  const last = times.length - 1
+  if (last < 1) out.fill(0, 0, compiled.speedWidth)
+  else if (time < times[0]!) outsideSpeed(out, compiled, time, compiled.before)
+  else if (time > times[last]!) outsideSpeed(out, compiled, time, compiled.after)
+  else speedWithin(out, compiled, time)
+}
+
+/** The value at a moment as a new list of numbers. */
+export function valueAt(compiled: CompiledProperty, time: number): number[] {
+  const out = new Float64Array(compiled.width)
+  valueInto(out, compiled, time)
+  return [...out]
+}
+
+/** The speed at a moment as a new list of numbers. */
+export function speedAt(compiled: CompiledProperty, time: number): number[] {
+  const out = new Float64Array(compiled.speedWidth)
+  speedInto(out, compiled, time)
+  return [...out]
+}
+
+/** The span a moment lies in: the last whose first key is not later; −1 before the first key or with fewer than two. */
+export function spanAt(compiled: CompiledProperty, time: number): number {
+  const { times } = compiled
+  const last = times.length - 2
+  if (last < 0 || time < times[0]!) return -1
+  let low = 0
+  let high = last
+  const hint = compiled.hint
+  if (hint <= last && times[hint]! <= time) {
+    if (time < times[hint + 1]!) return hint
+    low = hint
+    if (hint < last && time < times[hint + 2]!) high = hint + 1
+  }
+  while (low < high) {
+    const middle = (low + high + 1) >> 1
+    if (times[middle]! <= time) low = middle
+    else high = middle - 1
+  }
+  compiled.hint = low
+  return low
+}
+
+function copyKey(out: Float64Array, { values, width }: CompiledProperty, key: number): void {
+  for (let i = 0; i < width; i += 1) out[i] = values[key * width + i]!
+}
+
+function valueWithin(out: Float64Array, compiled: CompiledProperty, time: number): void {
+  const { times, spans } = compiled
+  const span = spanAt(compiled, time)
+  if (span < 0 || time === times[span + 1]) {
+    copyKey(out, compiled, span < 0 ? 0 : span + 1)
+    return
+  }
+  const from = times[span]!
+  spans[span]!.valueInto(out, (time - from) / (times[span + 1]! - from))
+}
+
+function speedWithin(out: Float64Array, compiled: CompiledProperty, time: number): void {
+  const { times, spans } = compiled
+  const span = spanAt(compiled, time)
+  const from = times[span]!
+  spans[span]!.speedInto(out, (time - from) / (times[span + 1]! - from))
+}
+
+/** Where a moment outside the keys falls. Source: own, as the motion model's small print has it. */
+function locate(compiled: CompiledProperty, time: number, rule: Outside): Located {
+  const { times } = compiled
+  const first = times[0]!
+  const last = times[times.length - 1]!
+  const length = last - first
+  const end = time < first ? first : last
+  if (rule === 'hold' || length === 0) return { time: end, rounds: 0, direction: 1, beyond: 0 }
+  if (rule === 'continue') return { time: end, rounds: 0, direction: 1, beyond: time - end }
+  const rounds = Math.floor((time - first) / length)
+  const into = time - first - rounds * length
+  const back = rule === 'thereAndBack' && rounds % 2 !== 0
+  return { time: back ? last - into : first + into, rounds, direction: back ? -1 : 1, beyond: 0 }
+}
+
+function outsideValue(out: Float64Array, compiled: CompiledProperty, time: number, rule: Outside): void {
+  const located = locate(compiled, time, rule)
+  if (located.beyond !== 0) {
+    continueValue(out, compiled, located)
+    return
+  }
+  valueWithin(out, compiled, located.time)
+  if (rule !== 'carryOn') return
+  const { values, width } = compiled
+  const last = values.length - width
+  for (let i = 0; i < width; i += 1) out[i] = out[i]! + located.rounds * (values[last + i]! - values[i]!)
+}
+
+/** On in a line at the end speed; a place along its end tangent. */
+function continueValue(out: Float64Array, compiled: CompiledProperty, { time, beyond }: Located): void {
+  const { spans } = compiled
+  const seconds = beyond / TICKS_PER_SECOND
+  const span = spans[beyond < 0 ? 0 : spans.length - 1]!
+  const end = beyond < 0 ? 0 : 1
+  if (span instanceof PlaceSpan) {
+    span.speedInto(out, end)
+    const travelled = finite(out[0]!) * seconds
+    span.route.pointInto(out, end * span.route.length + travelled)
+    return
+  }
+  const speed = new Float64Array(compiled.width)
+  span.speedInto(speed, end)
+  valueWithin(out, compiled, time)
+  for (let i = 0; i < compiled.width; i += 1) out[i] = out[i]! + finite(speed[i]!) * seconds
+}
+
+/** An upright end has no speed to go on with. */
+function finite(speed: number): number {
+  return Number.isFinite(speed) ? speed : 0
+}
+
+function outsideSpeed(out: Float64Array, compiled: CompiledProperty, time: number, rule: Outside): void {
+  const located = locate(compiled, time, rule)
+  if (rule === 'hold') {
+    out.fill(0, 0, compiled.speedWidth)
+    return
+  }
+  speedWithin(out, compiled, located.time)
+  if (located.direction < 0) for (let i = 0; i < compiled.speedWidth; i += 1) out[i] = -out[i]!
+}

@@ -1,0 +1,59 @@
+import { compileBend, HandlesCurve, type Bend, type UnitCurve } from '../bend/index.ts'
+
+/** A bend's curve with the bumps its handles may carry. */
+export interface LiftedCurve {
+  readonly curve: UnitCurve
+  readonly lifts: Lifts | null
+}
+
+interface Lifts {
+  readonly curve: HandlesCurve
+  /** dp/du of the Bézier parameter is ds/du; the time slope comes from the same handles. */
+  readonly time: readonly [first: number, second: number]
+  readonly leave: readonly number[]
+  readonly arrive: readonly number[]
+}
+
+const moves = (lift: readonly number[] | undefined): boolean => lift?.some((part) => part !== 0) ?? false
+
+/** Compiles a bend together with its lifts (units of the value, one number a component). */
+export function liftCurve(bend: Bend): LiftedCurve {
+  const curve = compileBend(bend)
+  if (bend.kind !== 'handles' || !(moves(bend.leave.lift) || moves(bend.arrive.lift)))
+    return { curve, lifts: null }
+  return {
+    curve,
+    lifts: {
+      curve: curve as HandlesCurve,
+      time: [bend.leave.reach, 1 - bend.arrive.reach],
+      leave: bend.leave.lift ?? [],
+      arrive: bend.arrive.lift ?? [],
+    },
+  }
+}
+
+/** Adds lift_leave·3s(1−s)² + lift_arrive·3s²(1−s) to each component. */
+export function addLift(out: Float64Array, { lifts }: LiftedCurve, u: number): void {
+  if (!lifts) return
+  const s = lifts.curve.parameter(u)
+  const early = 3 * s * (1 - s) ** 2
+  const late = 3 * s * s * (1 - s)
+  for (let i = 0; i < out.length; i += 1) {
+    out[i] = out[i]! + (lifts.leave[i] ?? 0) * early + (lifts.arrive[i] ?? 0) * late
+  }
+}
+
+/** Adds the lifts' part of the speed, units per second. Where time stands still at s the one-sided value a hair inside is used. */
+export function addLiftSpeed(out: Float64Array, { lifts }: LiftedCurve, u: number, seconds: number): void {
+  if (!lifts) return
+  const inside = Math.min(1 - 1e-9, Math.max(1e-9, u))
+  const s = lifts.curve.parameter(inside)
+  const [first, second] = lifts.time
+  const slope = 3 * ((1 - s) ** 2 * first + 2 * s * (1 - s) * (second - first) + s * s * (1 - second))
+  const scale = 1 / (slope * seconds)
+  const early = 3 * (1 - s) * (1 - 3 * s) * scale
+  const late = 3 * s * (2 - 3 * s) * scale
+  for (let i = 0; i < out.length; i += 1) {
+    out[i] = out[i]! + (lifts.leave[i] ?? 0) * early + (lifts.arrive[i] ?? 0) * late
+  }
+}

@@ -1,0 +1,16 @@
+/**
+ * The value at progress p between two numbers: exact at 0 and 1, constant when both are equal.
+ * @param p progress, free
+ */
+export function mixPlain(from: number, to: number, p: number): number {
+  return p < 0.5 ? from + p * (to - from) : to - (1 - p) * (to - from)
+}
+
+/**
+ * The geometric mean at progress p: equal steps of p give equal ratios.
+ * Falls back to the plain mix when either value is not above zero.
+ */
+export function mixGeometric(from: number, to: number, p: number): number {
+  if (!(from > 0 && to > 0)) return mixPlain(from, to, p)
+  return p < 0.5 ? from * (to / from) ** p : to * (from / to) ** (1 - p)
+}

@@ -1,0 +1,140 @@
+import { HOLD, LINEAR, mirrorBend } from '../bend/index.ts'
+import { asTicks, BadTime, type Ticks } from '../time/index.ts'
+import { compileProperty } from './compileProperty.ts'
+import { valueAt } from './evaluate.ts'
+import { insertKey } from './insertKey.ts'
+import { pinSmooth } from './pinSmooth.ts'
+import type { Key, Outside, Property, Value } from './property.ts'
+import { valueOfNumbers } from './valueOfNumbers.ts'
+
+/** Keys a written-out cycle may take. */
+const MOST_KEYS = 20_000
+
+export interface Unrolled {
+  /** Keys from `start` to `end`, which hold outside; smooth sides are written down. */
+  readonly property: Property
+  /** Whether the motion between is unchanged to 1e-9; else only near. */
+  readonly exact: boolean
+}
+
+/**
+ * A property as plain keys over a stretch of time: what its rules do outside its keys is written out, and keys
+ * stand at both ends. A seam of a loop is two keys one tick apart.
+ * @throws BadTime when a cycle is so short that writing it out would take more than MOST_KEYS keys
+ */
+export function unrollProperty(property: Property, start: Ticks, end: Ticks): Unrolled {
+  if (property.keys.length < 2)
+    return { property: { ...property, before: 'hold', after: 'hold' }, exact: true }
+  const pinned = pinSmooth(property, () => true)
+  const keys = [
+    ...outsideKeys(pinned, start, pinned.keys[0]!.t, pinned.before ?? 'hold'),
+    ...pinned.keys,
+    ...outsideKeys(pinned, pinned.keys[pinned.keys.length - 1]!.t, end, pinned.after ?? 'hold'),
+  ].sort((a, b) => a.t - b.t)
+  const plain: Property = { ...pinned, keys: withoutDoubles(keys), before: 'hold', after: 'hold' }
+  return cropTo(plain, start, end)
+}
+
+function withoutDoubles(keys: readonly Key[]): Key[] {
+  return keys.filter((key, i) => i + 1 === keys.length || keys[i + 1]!.t !== key.t)
+}
+
+/** Keys that spell out a rule between two moments beyond the property's own keys. */
+function outsideKeys(property: Property, from: number, to: number, rule: Outside): Key[] {
+  if (rule === 'hold' || to <= from) return []
+  const { keys } = property
+  const first = keys[0]!.t
+  const length = keys[keys.length - 1]!.t - first
+  const after = from >= first + length
+  if (rule === 'continue') return [continuing(property, after ? to : from, after)]
+  const made: Key[] = []
+  const firstRound = Math.floor((from - first) / length)
+  const lastRound = Math.floor((to - first) / length)
+  if ((lastRound - firstRound + 1) * keys.length > MOST_KEYS) {
+    throw new BadTime(
+      'A cycle repeats too fast to be written out key by key. Make it longer, or the scene shorter.',
+    )
+  }
+  for (let round = firstRound; round <= lastRound; round += 1) {
+    if (round === 0) continue
+    made.push(...roundOf(property, round, rule))
+  }
+  return made
+}
+
+function continuing(property: Property, time: number, after: boolean): Key {
+  const value = valueOfNumbers(property.kind, valueAt(compileProperty(property), time))
+  return { id: `${after ? 'on' : 'back'}`, t: asTicks(time), value, bend: LINEAR, through: 'corner' }
+}
+
+function roundOf(property: Property, round: number, rule: Outside): Key[] {
+  const { keys } = property
+  const first = keys[0]!.t
+  const length = keys[keys.length - 1]!.t - first
+  const shift = round * length
+  if (rule === 'thereAndBack') return thereOrBack(property, first + shift, round)
+  return keys.map((key, i): Key => {
+    const last = i === keys.length - 1
+    // The round's end gives way to the next round's start at that tick; a tick earlier it still holds.
+    const seam = last ? -1 : i === 0 && round === 1 ? 1 : 0
+    return {
+      ...key,
+      id: `${key.id}~${round}`,
+      t: asTicks(key.t + shift + seam),
+      value: rule === 'carryOn' ? carried(property, key.value, round) : key.value,
+      bend: last ? HOLD : key.bend,
+    }
+  })
+}
+
+function carried(property: Property, value: Value, rounds: number): Value {
+  const { kind, keys } = property
+  const [from, to] = [keys[0]!.value, keys[keys.length - 1]!.value]
+  if (typeof value === 'number') return value + rounds * ((to as number) - (from as number))
+  if (kind === 'colour') return value
+  const part = (list: Value, i: number): number => (list as readonly [number, number])[i]!
+  const shifted = (i: number): number => part(value, i) + rounds * (part(to, i) - part(from, i))
+  return [shifted(0), shifted(1)]
+}
+
+function thereOrBack(property: Property, start: number, round: number): Key[] {
+  if (round % 2 !== 0) return backwards(property, start, round)
+  const shift = start - property.keys[0]!.t
+  return property.keys.map((key): Key => ({ ...key, id: `${key.id}~${round}`, t: asTicks(key.t + shift) }))
+}
+
+/** The keys played backwards, handles and bends mirrored. */
+function backwards(property: Property, start: number, round: number): Key[] {
+  const { keys } = property
+  const last = keys[keys.length - 1]!.t
+  return keys
+    .map((key, i): Key => {
+      const bend = i > 0 ? mirrorBend(keys[i - 1]!.bend) : LINEAR
+      const route = key.route && { ...key.route, arrive: key.route.leave, leave: key.route.arrive }
+      return {
+        ...key,
+        id: `${key.id}~${round}`,
+        t: asTicks(start + last - key.t),
+        bend,
+        ...(route ? { route } : {}),
+      }
+    })
+    .reverse()
+}
+
+function cropTo(property: Property, start: Ticks, end: Ticks): Unrolled {
+  let exact = true
+  let cropped = property
+  for (const edge of [start, end]) {
+    const { keys } = cropped
+    const inside = keys[0]!.t < edge && edge < keys[keys.length - 1]!.t
+    if (!inside || keys.some((key) => key.t === edge)) continue
+    const inserted = insertKey(cropped, edge, `edge~${edge}`)
+    exact = exact && inserted.exact
+    cropped = inserted.property
+  }
+  const kept = cropped.keys.filter((key) => key.t >= start && key.t <= end)
+  if (kept.length > 0) return { property: { ...cropped, keys: kept }, exact }
+  const value = valueOfNumbers(property.kind, valueAt(compileProperty(property), start))
+  return { property: { ...cropped, value, keys: [] }, exact }
+}

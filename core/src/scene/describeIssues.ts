@@ -1,0 +1,14 @@
+import type { z } from 'zod'
+
+/** The first trouble a schema found, as the path to it and what is wrong: `scenes[0].layers[2].name: …`. */
+export function describeIssues(error: z.ZodError): string {
+  const issue = error.issues[0]
+  if (!issue) return 'it is not valid'
+  const path = issue.path.reduce<string>(
+    (text, step) =>
+      typeof step === 'number' ? `${text}[${step}]` : text ? `${text}.${String(step)}` : String(step),
+    '',
+  )
+  const more = error.issues.length > 1 ? ` (and ${error.issues.length - 1} more)` : ''
+  return `${path ? `${path}: ` : ''}${issue.message}${more}`
+}

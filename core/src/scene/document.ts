@@ -1,0 +1,65 @@
+import type { Bend } from '../bend/index.ts'
+import type { Property } from '../property/index.ts'
+import type { FrameRate, Ticks } from '../time/index.ts'
+
+export type LayerKind = 'rectangle' | 'ellipse' | 'path' | 'text' | 'image' | 'clip' | 'sound' | 'group'
+
+export interface Layer {
+  readonly id: string
+  readonly name: string
+  readonly kind: LayerKind
+  /** The layer this one rides on: a group, or any other it follows. */
+  readonly parent: string | null
+  /** Shown from the first to before the second. */
+  readonly span: readonly [Ticks, Ticks]
+  readonly visible: boolean
+  readonly locked: boolean
+  readonly properties: Readonly<Record<string, Property>>
+}
+
+export interface Marker {
+  readonly id: string
+  readonly t: Ticks
+  readonly name: string
+}
+
+export interface Scene {
+  readonly id: string
+  readonly name: string
+  /** px */
+  readonly size: readonly [width: number, height: number]
+  readonly rate: FrameRate
+  readonly duration: Ticks
+  /** Any CSS colour. */
+  readonly background: string
+  /** Top first. */
+  readonly layers: readonly Layer[]
+  readonly markers: readonly Marker[]
+  readonly playRange: readonly [Ticks, Ticks] | null
+}
+
+export interface NamedBend {
+  readonly id: string
+  readonly name: string
+  readonly bend: Bend
+}
+
+/** A picture a layer shows; its bytes travel beside the document, under their SHA-256. */
+export interface Asset {
+  readonly id: string
+  readonly name: string
+  readonly type: string
+  readonly sha256: string
+  /** px */
+  readonly size: readonly [width: number, height: number]
+}
+
+export interface Project {
+  readonly format: 'arrow-bend/project'
+  readonly version: 1
+  readonly id: string
+  readonly name: string
+  readonly scenes: readonly Scene[]
+  readonly bends: readonly NamedBend[]
+  readonly assets: readonly Asset[]
+}

@@ -1,0 +1,24 @@
+export { describeIssues } from './describeIssues.ts'
+export type { Asset, Layer, LayerKind, Marker, NamedBend, Project, Scene } from './document.ts'
+export {
+  definitionOf,
+  LAYER_KINDS,
+  propertiesOf,
+  type DrawnKind,
+  type LaneHue,
+  type PropertyDefinition,
+} from './layerKinds.ts'
+export { LIMITS } from './limits.ts'
+export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
+export {
+  applyMatrix,
+  identityMatrix,
+  invertMatrix,
+  multiplyInto,
+  transformInto,
+  type LayerTransform,
+  type Matrix,
+} from './matrix.ts'
+export { outlineCubics, outlinePathData } from './outlinePath.ts'
+export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
+export { compileScene, sampleSceneInto, sceneAt, type DrawItem, type SceneSampler } from './sceneAt.ts'

@@ -1,0 +1,16 @@
+/** What a document may hold at most. Checked wherever data enter and wherever a person types. */
+export const LIMITS = {
+  nameLength: 120,
+  textLength: 2_000,
+  scenes: 100,
+  layers: 2_000,
+  keysOfProperty: 20_000,
+  nodesOfBend: 500,
+  verticesOfOutline: 5_000,
+  markers: 1_000,
+  assets: 1_000,
+  /** px */
+  frameSide: 16_384,
+  /** Any stored number. */
+  magnitude: 1e9,
+} as const
