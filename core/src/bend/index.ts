@@ -1,3 +1,4 @@
+export { asHandles, nearestHandles } from './asHandles.ts'
 export { BadBend } from './badBend.ts'
 export {
   HOLD,

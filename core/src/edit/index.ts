@@ -21,5 +21,6 @@ export {
   reorderLayers,
   switchLayer,
 } from './layers.ts'
+export { moveLayersBy, type LayerMove } from './moveLayers.ts'
 export { renameProject } from './projects.ts'
 export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'

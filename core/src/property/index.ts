@@ -29,7 +29,9 @@ export {
   type Value,
   type Vertex,
 } from './property.ts'
+export { ribbonScale } from './ribbonScale.ts'
 export { ribbonSpeed } from './ribbonSpeed.ts'
 export { flowingSlopes, steffenSlopes } from './smoothSlopes.ts'
+export { spanChange } from './spanChange.ts'
 export { unrollProperty } from './unrollProperty.ts'
 export { valueOfNumbers } from './valueOfNumbers.ts'

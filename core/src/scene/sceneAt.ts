@@ -86,6 +86,12 @@ export function sceneAt(scene: Scene, time: number): DrawItem[] {
   return sampleSceneInto(compileScene(scene), time).filter((item) => item.shown)
 }
 
+/** The map from what a layer rides on to the stage, as last sampled; the identity for one that rides on nothing. */
+export function parentMatrix(sampler: SceneSampler, layerId: string): Matrix {
+  const track = sampler.tracks.find((candidate) => candidate.layer.id === layerId)
+  return track?.parent?.matrix ?? identityMatrix()
+}
+
 function makeTrack(layer: Layer, parent: LayerTrack | null): LayerTrack {
   const matrix = identityMatrix()
   const item = layer.kind === 'group' ? null : makeItem(layer, matrix)

@@ -81,7 +81,7 @@ function layerMarkup(layer: Layer, context: Context): string {
     at;
     at = at.parent === null ? undefined : context.layers.get(at.parent)
   ) {
-    const showing = at === layer || (group && at.kind === 'group')
+    const showing: boolean = at === layer || (group && at.kind === 'group')
     markup = boxMarkup(at, showing, markup, context)
     group = showing
   }

@@ -1,0 +1,5 @@
+export { itemAt, itemBounds, itemCorners, type Box } from './itemBounds.ts'
+export { TEXT_FAMILY } from './paintItem.ts'
+export { PictureBook } from './pictureBook.ts'
+export { StagePainter, type StageView } from './stagePainter.ts'
+export { drawThumbnail } from './thumbnail.ts'

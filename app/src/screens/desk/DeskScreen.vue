@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { useDocument } from '../../session/document.ts'
+import { usePlayback } from '../../session/playback.ts'
+import { usePreferences } from '../../session/preferences.ts'
+import { commandOf } from '../../session/shortcuts.ts'
+import { trackPointer } from '../../ui/trackPointer.ts'
+import BendPanel from './bend-panel/BendPanel.vue'
+import DeskDeck from './deck/DeskDeck.vue'
+import DeskRail from './rail/DeskRail.vue'
+import StagePanel from './stage/StagePanel.vue'
+import { useDeskActions } from './useDeskActions.ts'
+
+/** The editing screen: stage and Bend panel above, rail between, deck below. */
+const LEAST_STAGE = 200
+const LEAST_DECK = 120
+/** px below which the window is too narrow for stage and panel side by side. */
+const NARROW = 1100
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const actions = useDeskActions()
+const stage = ref<InstanceType<typeof StagePanel> | null>(null)
+const desk = ref<HTMLElement | null>(null)
+const pointerOverStage = ref(false)
+const panelOpen = ref(window.innerWidth >= NARROW)
+
+const stageHeight = computed(() => Math.max(LEAST_STAGE, preferences.stageHeight))
+
+const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && (target.matches('input:not([type=color]), textarea, select') || target.closest('[role=dialog], [role=menu], [role=listbox]') !== null)
+
+useEventListener(window, 'keydown', (event) => {
+  if (event.defaultPrevented || isTyping(event.target)) return
+  const command = commandOf(event)
+  if (!command) return
+  const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
+  if (onButton && event.key === ' ') return
+  event.preventDefault()
+  if (command === 'fit' && pointerOverStage.value) stage.value?.fit()
+  else actions.run(command, event.shiftKey)
+})
+useEventListener(window, 'blur', () => playback.playing && playback.pause())
+
+const resize = (event: PointerEvent): void => {
+  const from = preferences.stageHeight
+  const most = desk.value!.clientHeight - LEAST_DECK - 40
+  trackPointer(event, {
+    move: (moved) => (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + moved.clientY - event.clientY))),
+    end: (cancelled) => cancelled && (preferences.stageHeight = from),
+  })
+}
+const resizeByKey = (event: KeyboardEvent): void => {
+  const step = { ArrowUp: -16, ArrowDown: 16 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  event.stopPropagation()
+  preferences.stageHeight = Math.max(LEAST_STAGE, preferences.stageHeight + step)
+}
+</script>
+
+<template>
+  <main v-if="document.scene" ref="desk" class="flex min-h-0 flex-col">
+    <div class="top" :style="{ height: `${stageHeight}px` }">
+      <StagePanel ref="stage" class="flex-1" @pointerenter="pointerOverStage = true" @pointerleave="pointerOverStage = false" />
+      <BendPanel v-if="panelOpen" :actions="actions" />
+      <button type="button" class="fold" :aria-expanded="panelOpen" :aria-label="panelOpen ? 'Fold the Bend panel' : 'Unfold the Bend panel'" @click="panelOpen = !panelOpen">
+        {{ panelOpen ? '›' : '‹' }}
+      </button>
+    </div>
+    <div
+      class="border-handle"
+      role="separator"
+      aria-orientation="horizontal"
+      aria-label="Height of the stage"
+      tabindex="0"
+      :aria-valuenow="Math.round(stageHeight)"
+      :aria-valuemin="LEAST_STAGE"
+      aria-valuemax="4000"
+      @pointerdown.left="resize"
+      @keydown="resizeByKey"
+    />
+    <DeskRail :actions="actions" />
+    <DeskDeck />
+  </main>
+</template>
+
+<style scoped>
+.top {
+  position: relative;
+  display: flex;
+  flex: none;
+  min-height: 200px;
+}
+
+.fold {
+  width: 12px;
+  flex: none;
+  border-left: 1px solid var(--rule);
+  background: var(--bench);
+  color: var(--ink-2);
+}
+
+.fold:hover {
+  background: var(--rule-soft);
+}
+
+.border-handle {
+  z-index: 5;
+  height: 6px;
+  flex: none;
+  margin: -3px 0;
+  cursor: ns-resize;
+}
+
+.border-handle:hover {
+  background: color-mix(in srgb, var(--pencil) 35%, transparent);
+}
+</style>

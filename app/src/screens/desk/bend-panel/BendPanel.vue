@@ -1,0 +1,345 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { asHandles, compileBend, FAMILIES, nearestStrength, strengthBend, strengthOf, type Bend, type Mode } from '@arrow-bend/core/bend'
+import { changeBends, setBends } from '@arrow-bend/core/edit'
+import { definitionOf } from '@arrow-bend/core/scene'
+import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { useDocument, type Gesture } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { targetSpans } from '../../../session/target.ts'
+import NumberField from '../../../ui/NumberField.vue'
+import type { DeskActions } from '../useDeskActions.ts'
+import BendPlot from './BendPlot.vue'
+import FamilyChooser from './FamilyChooser.vue'
+import { useLastBend } from './lastBend.ts'
+import PacePreview from './PacePreview.vue'
+import QuickBends from './QuickBends.vue'
+import { handleFields, peakOf, riseForSpeed, withSide, type Side } from './spanNumbers.ts'
+import StrengthSlider from './StrengthSlider.vue'
+
+/** Edits the bend of the selected spans, one or many. */
+const props = defineProps<{ actions: DeskActions }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+const last = useLastBend()
+
+const spans = computed(() => (document.project ? targetSpans(document.project, selection.state) : []))
+const first = computed(() => spans.value[0] ?? null)
+const refs = computed(() => spans.value.map(({ ref: span }) => span))
+/** What the first span shows, smooth sides worked out. */
+const shown = computed<Bend | null>(() => first.value && first.value.compiled.bends[first.value.index]!)
+const stored = computed<Bend | null>(() => first.value?.from.bend ?? null)
+const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
+const mixed = computed(() => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1)
+const handles = computed(() => (shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear') ? asHandles(shown.value) : null))
+
+const definition = computed(() => first.value && definitionOf(first.value.layer.kind, first.value.ref.property))
+const hue = computed(() => definition.value?.hue ?? 'time')
+const seconds = computed(() => (first.value ? secondsOfTicks(first.value.to.t - first.value.from.t) : 0))
+const frames = computed(() => (first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1))
+const elapsed = computed(() => {
+  if (!first.value) return null
+  const u = (playback.time - first.value.from.t) / (first.value.to.t - first.value.from.t)
+  return u >= 0 && u <= 1 ? u : null
+})
+const title = computed(() => (first.value ? `${first.value.layer.name}, ${definition.value?.label.toLowerCase() ?? first.value.ref.property}` : ''))
+const strength = computed(() => {
+  if (!shown.value) return { value: 0, exact: true }
+  const known = stored.value && !smooth.value ? strengthOf(stored.value) : null
+  return known === null ? { value: nearestStrength(compileBend(shown.value)), exact: false } : { value: known, exact: true }
+})
+const fields = computed(() => handleFields(spans.value))
+const peak = computed(() => peakOf(spans.value))
+const speedUnit = computed(() => (definition.value?.unit ? `${definition.value.unit}/s` : '/s'))
+const family = computed(() => (stored.value?.kind === 'family' && !smooth.value ? FAMILIES[stored.value.family] : null))
+const MODES: readonly { mode: Mode; label: string }[] = [
+  { mode: 'in', label: 'In' },
+  { mode: 'out', label: 'Out' },
+  { mode: 'inOut', label: 'In-out' },
+]
+const focused = ref<Side | null>(null)
+
+let gesture: Gesture | null = null
+const begin = (label: string): void => {
+  gesture = document.begin(label)
+}
+const preview = (change: (bend: Bend) => Bend): void => {
+  const chosen = refs.value
+  gesture?.preview((draft) => changeBends(draft, chosen, change))
+}
+const commit = (): void => {
+  gesture?.commit()
+  gesture = null
+  if (shown.value) last.remember(shown.value)
+}
+const cancel = (): void => {
+  gesture?.cancel()
+  gesture = null
+}
+const once = (label: string, change: (bend: Bend) => Bend): void => {
+  begin(label)
+  preview(change)
+  commit()
+}
+const choose = (bend: Bend): void => {
+  document.apply('Bend chosen', (draft) => setBends(draft, refs.value, bend))
+  last.remember(bend)
+}
+const chooseMode = (mode: Mode): void => {
+  once('Mode chosen', (bend) => (bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend))
+}
+const setNumber = (side: Side, what: 'reach' | 'rise', value: number): void =>
+  preview((bend) => withSide(bend, side, { [what]: value / 100 }))
+const setSpeed = (side: Side, value: number): void => {
+  const chosen = spans.value
+  gesture?.preview((draft) => {
+    for (const span of chosen) changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
+  })
+}
+const nudge = (side: Side, reach: number, rise: number): void =>
+  once('Handle moved', (bend) => {
+    const now = asHandles(bend)[side]
+    return withSide(bend, side, { reach: Math.min(1, Math.max(0, now.reach + reach)), rise: now.rise + rise })
+  })
+const SIDES: readonly { side: Side; label: string }[] = [
+  { side: 'leave', label: 'Leave' },
+  { side: 'arrive', label: 'Arrive' },
+]
+const percentOf = (share: number | null): number | null => (share === null ? null : share * 100)
+</script>
+
+<template>
+  <section class="panel" aria-label="Bend panel">
+    <template v-if="first && shown && stored">
+      <header class="head">
+        <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
+        <h2 class="truncate" :title="title">{{ title }}</h2>
+        <span class="grow" />
+        <span v-if="spans.length > 1" class="shrink-0 text-[12px]"><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span>
+        <span v-else class="shrink-0 text-[12px] text-ink-2">keys {{ first.index + 1 }} to {{ first.index + 2 }}</span>
+        <span class="mono shrink-0 text-[12px]">{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span>
+      </header>
+      <div class="flex gap-1">
+        <BendPlot
+          :bend="shown"
+          :handles="handles"
+          :frames="frames"
+          :elapsed="elapsed"
+          :hue="hue"
+          :chosen="focused"
+          @start="begin('Bend handle moved')"
+          @drag="(side, reach, rise) => preview((bend) => withSide(bend, side, { reach, rise }))"
+          @done="commit"
+          @cancel="cancel"
+          @nudge="nudge"
+        />
+        <div class="fields">
+          <template v-for="{ side, label } in SIDES" :key="side">
+            <h3>{{ label }}</h3>
+            <NumberField
+              show-label
+              label="Reach"
+              unit="%"
+              :min="0"
+              :max="100"
+              :model-value="percentOf(fields[side].reach)"
+              placeholder="mixed"
+              @start="begin(`${label} reach set`)"
+              @input="(value) => setNumber(side, 'reach', value)"
+              @done="commit"
+              @cancel="cancel"
+              @focused="focused = side"
+              @blurred="focused = null"
+            />
+            <NumberField
+              show-label
+              label="Rise"
+              unit="%"
+              :model-value="percentOf(fields[side].rise)"
+              placeholder="mixed"
+              @start="begin(`${label} rise set`)"
+              @input="(value) => setNumber(side, 'rise', value)"
+              @done="commit"
+              @cancel="cancel"
+              @focused="focused = side"
+              @blurred="focused = null"
+            />
+            <NumberField
+              show-label
+              label="Speed"
+              :unit="speedUnit"
+              :digits="0"
+              :model-value="fields[side].speed"
+              :placeholder="fields[side].endless ? 'endless' : '–'"
+              :readonly="fields[side].speed === null && !fields[side].endless"
+              @start="begin(`${label} speed set`)"
+              @input="(value) => setSpeed(side, value)"
+              @done="commit"
+              @cancel="cancel"
+              @focused="focused = side"
+              @blurred="focused = null"
+            />
+          </template>
+          <NumberField show-label readonly label="Peak" :unit="speedUnit" :digits="0" :model-value="peak" placeholder="endless" />
+        </div>
+      </div>
+      <QuickBends :present="mixed ? null : stored" :smooth="!mixed && smooth" @choose="(command) => props.actions.run(command, false)" />
+      <div class="flex h-6 items-center gap-2">
+        <FamilyChooser :bend="mixed ? null : smooth ? shown : stored" @choose="choose" />
+        <div v-if="family?.natural && stored.kind === 'family'" class="segments" role="group" aria-label="Mode">
+          <button
+            v-for="{ mode, label } in MODES"
+            :key="mode"
+            type="button"
+            :aria-pressed="(stored.mode ?? 'in') === mode"
+            @click="chooseMode(mode)"
+          >
+            {{ label }}
+          </button>
+        </div>
+      </div>
+      <div v-if="family && family.numbers.length > 0 && stored.kind === 'family'" class="flex gap-2">
+        <NumberField
+          v-for="number in family.numbers"
+          :key="number.name"
+          class="flex-1"
+          show-label
+          :label="number.label"
+          :unit="number.percent ? '%' : ''"
+          :digits="number.whole ? 0 : 2"
+          :min="number.least * (number.percent ? 100 : 1)"
+          :max="number.most * (number.percent ? 100 : 1)"
+          :step="number.step * (number.percent ? 100 : 1)"
+          :model-value="(stored[number.name] ?? number.usual) * (number.percent ? 100 : 1)"
+          @start="begin(`${number.label} set`)"
+          @input="
+            (value) =>
+              preview((bend) =>
+                bend.kind === 'family' && bend.family === family!.name
+                  ? { ...bend, [number.name]: number.whole ? Math.round(value) : value / (number.percent ? 100 : 1) }
+                  : bend,
+              )
+          "
+          @done="commit"
+          @cancel="cancel"
+        />
+      </div>
+      <StrengthSlider
+        :strength="strength.value"
+        :exact="strength.exact"
+        @start="begin('Strength set')"
+        @drag="(value) => preview(() => strengthBend(value))"
+        @done="commit"
+        @cancel="cancel"
+        @set="(value) => once('Strength set', () => strengthBend(value))"
+      />
+      <PacePreview :bend="shown" :seconds="seconds" :hue="hue" />
+    </template>
+    <div v-else class="empty">
+      <h2>Bend</h2>
+      <p>Click a ribbon in the deck to bend how it travels between its two keys.</p>
+      <p class="text-ink-2">
+        Drag across lanes to take many spans at once, or press Ctrl/Cmd+A for all of them. Then press a digit from 1 to 7.
+      </p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  width: 340px;
+  flex: none;
+  flex-direction: column;
+  gap: 7px;
+  overflow: hidden auto;
+  padding: 4px 12px 8px;
+  border-left: 1px solid var(--rule);
+  background: var(--sheet);
+  scrollbar-width: thin;
+}
+
+.head {
+  display: flex;
+  height: 26px;
+  flex: none;
+  align-items: center;
+  gap: 6px;
+}
+
+h2 {
+  min-width: 0;
+  font-weight: 650;
+}
+
+h3 {
+  font-size: 12px;
+  font-weight: 650;
+  line-height: 14px;
+}
+
+i {
+  margin: 0 4px 0 2px;
+  color: var(--ink-2);
+  font-family: var(--font-sans);
+  font-style: normal;
+}
+
+.chip {
+  width: 10px;
+  height: 8px;
+  flex: none;
+  border-radius: 2px;
+}
+
+.fields {
+  display: flex;
+  min-width: 0;
+  flex: 1;
+  flex-direction: column;
+  gap: 3px;
+}
+
+.fields :deep(.number-field) {
+  padding: 0 4px;
+}
+
+.fields :deep(input),
+.fields :deep(.unit) {
+  font-size: 12px;
+}
+
+.segments {
+  display: flex;
+  height: 24px;
+  flex: 1;
+  overflow: hidden;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+}
+
+.segments button {
+  flex: 1;
+  color: var(--ink-2);
+}
+
+.segments button[aria-pressed='true'] {
+  background: var(--sheet-2);
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.empty {
+  display: grid;
+  gap: 8px;
+  padding: 10px 0;
+}
+
+.empty h2 {
+  font-size: 15px;
+}
+</style>

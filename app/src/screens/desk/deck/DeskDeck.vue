@@ -1,0 +1,302 @@
+<script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { Search } from '@lucide/vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import AddLayerMenu from './AddLayerMenu.vue'
+import DeckRuler from './DeckRuler.vue'
+import LaneView from './LaneView.vue'
+import { LANE_HEIGHT } from './laneDrawing.ts'
+import LayerBar from './LayerBar.vue'
+import LayerCell from './LayerCell.vue'
+import PlayheadLine from './PlayheadLine.vue'
+import PropertyCell from './PropertyCell.vue'
+import { buildRows, lanesOf } from './rows.ts'
+import { rulerMarks } from './rulerMarks.ts'
+import { useLayerOrder } from './useLayerOrder.ts'
+import { useMarquee } from './useMarquee.ts'
+
+/** Layers and lanes under one time ruler. */
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const selection = useSelection()
+const view = useView()
+
+const timeArea = ref<HTMLElement | null>(null)
+const scroller = ref<HTMLElement | null>(null)
+const sheet = ref<HTMLElement | null>(null)
+const { width } = useElementSize(timeArea)
+watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
+
+const scene = computed(() => document.scene!)
+const keep = computed(() => new Set(selection.layers))
+const rows = computed(() => buildRows(scene.value, { filter: view.filter, folded: view.folded, search: view.search, keep: keep.value }))
+const laneCount = computed(() => lanesOf(rows.value).length)
+const allLanes = computed(() => scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0))
+
+const virtual = useVirtualizer(
+  computed(() => ({
+    count: rows.value.length,
+    getScrollElement: () => scroller.value,
+    estimateSize: () => LANE_HEIGHT,
+    overscan: 6,
+    getItemKey: (index: number) => rows.value[index]!.id,
+  })),
+)
+const shownRows = computed(() => virtual.value.getVirtualItems().map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })))
+
+const marquee = useMarquee(() => rows.value)
+const order = useLayerOrder(() => rows.value)
+const startMarquee = (event: PointerEvent): void =>
+  marquee.start(event, () => {
+    const box = sheet.value!.getBoundingClientRect()
+    return new DOMRect(box.left + 300, box.top, box.width, box.height)
+  })
+const gridLines = computed(() =>
+  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay).filter(({ size }) => size === 'large'),
+)
+const veils = computed(() => {
+  const [from, to] = playback.range
+  const [x0, x1] = [Math.max(0, view.xOf(from)), view.xOf(to)]
+  return [
+    { x: 0, width: x0 },
+    { x: x1, width: Math.max(0, view.laneWidth - x1) },
+  ]
+})
+const onWheel = (event: WheelEvent): void => {
+  const box = timeArea.value!.getBoundingClientRect()
+  const x = event.clientX - box.left
+  if (x < 0) return
+  if (event.ctrlKey || event.metaKey) {
+    event.preventDefault()
+    view.zoomAt(x, Math.exp(-event.deltaY * 0.003))
+  } else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
+    event.preventDefault()
+    view.slide(event.shiftKey ? event.deltaY || event.deltaX : event.deltaX)
+  }
+}
+watch(
+  () => playback.time,
+  (time) => !playback.playing && view.reveal(time),
+)
+const lastFrameWords = computed(() => `${Math.round(scene.value.duration / frameTicks(scene.value.rate))} frames`)
+</script>
+
+<template>
+  <section class="deck" aria-label="Deck" @wheel="onWheel">
+    <div class="head">
+      <div class="head-left">
+        <select v-model="view.filter" class="field border-0! bg-transparent! text-[12px]" aria-label="Rows to show">
+          <option value="animated">Animated</option>
+          <option value="all">All properties</option>
+        </select>
+        <span class="grow truncate text-[12px] text-ink-2" :title="lastFrameWords">{{ laneCount }} of {{ allLanes }} lanes</span>
+        <label class="search">
+          <Search :size="14" aria-hidden="true" />
+          <input v-model="view.search" aria-label="Search layers and properties" placeholder="Search" @keydown.stop @keydown.esc="view.search = ''" />
+        </label>
+        <AddLayerMenu />
+      </div>
+      <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
+    </div>
+    <div ref="scroller" class="scroller">
+      <div ref="sheet" class="sheet" :style="{ height: `${virtual.getTotalSize()}px` }" @pointerdown.left.self="startMarquee">
+        <svg class="grid-lines" :width="view.laneWidth" height="100%" aria-hidden="true">
+          <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
+        </svg>
+        <div
+          v-for="{ row, top, index } in shownRows"
+          :key="row.id"
+          class="row"
+          :class="[row.kind, { chosen: selection.hasLayer(row.layer.id), over: order.over.value === index }]"
+          :style="{ transform: `translateY(${top}px)` }"
+        >
+          <div class="left" @pointerdown.left="row.kind === 'layer' && order.press($event, row.layer.id, top)">
+            <LayerCell v-if="row.kind === 'layer'" :row="row" />
+            <PropertyCell v-else :row="row" />
+          </div>
+          <div class="right" @pointerdown.left="startMarquee">
+            <LaneView v-if="row.kind === 'property'" :row="row" />
+            <LaneView v-else-if="row.lane" :row="row.lane" />
+            <LayerBar v-else :layer="row.layer" />
+          </div>
+        </div>
+        <div
+          v-if="marquee.shown.value"
+          class="marquee"
+          :style="{
+            left: `${marquee.shown.value.x + 300}px`,
+            top: `${marquee.shown.value.y}px`,
+            width: `${marquee.shown.value.width}px`,
+            height: `${marquee.shown.value.height}px`,
+          }"
+        />
+      </div>
+      <div v-if="rows.length === 0" class="empty">
+        <template v-if="view.search">Nothing is called “{{ view.search }}”.</template>
+        <template v-else-if="scene.layers.length === 0">
+          No layers yet. Press <b>+</b> above to add a shape, then set two keys and bend what lies between.
+        </template>
+        <template v-else>Nothing moves yet. Choose “All properties” and press the dot beside a value to set its first key.</template>
+      </div>
+    </div>
+    <div class="over-time" aria-hidden="true">
+      <div v-for="(veil, i) in veils" :key="i" class="veil" :style="{ left: `${veil.x}px`, width: `${veil.width}px` }" />
+      <PlayheadLine />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.deck {
+  position: relative;
+  display: flex;
+  min-height: 0;
+  flex: 1;
+  flex-direction: column;
+  background: var(--sheet);
+}
+
+.head {
+  display: flex;
+  height: 30px;
+  flex: none;
+  border-bottom: 1px solid var(--rule);
+  background: var(--bench);
+}
+
+.head-left {
+  display: flex;
+  width: 300px;
+  flex: none;
+  align-items: center;
+  gap: 4px;
+  padding: 0 4px 0 8px;
+  border-right: 1px solid var(--rule);
+}
+
+.search {
+  display: flex;
+  width: 92px;
+  align-items: center;
+  gap: 4px;
+  color: var(--ink-2);
+}
+
+.search input {
+  width: 100%;
+  height: 22px;
+  padding: 0 3px;
+  border-radius: 4px;
+  background: none;
+  color: var(--ink);
+  font-size: 12px;
+}
+
+.scroller {
+  position: relative;
+  min-height: 0;
+  flex: 1;
+  overflow: hidden auto;
+  scrollbar-width: thin;
+}
+
+.sheet {
+  position: relative;
+  min-height: 100%;
+}
+
+.grid-lines {
+  position: absolute;
+  top: 0;
+  left: 300px;
+  pointer-events: none;
+}
+
+.grid-lines line {
+  stroke: var(--rule-soft);
+}
+
+.row {
+  position: absolute;
+  top: 0;
+  left: 0;
+  display: flex;
+  width: 100%;
+  height: 26px;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+.row.layer .left {
+  background: color-mix(in srgb, var(--bench) 55%, var(--sheet));
+}
+
+.row.over {
+  box-shadow: 0 -2px 0 var(--pencil);
+}
+
+.left {
+  display: flex;
+  width: 300px;
+  flex: none;
+  border-right: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.row.chosen .left {
+  box-shadow: inset 3px 0 0 var(--pencil);
+  background: var(--sheet-2);
+}
+
+.right {
+  min-width: 0;
+  flex: 1;
+  overflow: hidden;
+}
+
+.row:hover .left {
+  background: var(--sheet-2);
+}
+
+.marquee {
+  position: absolute;
+  z-index: 3;
+  border: 1px solid var(--pencil);
+  background: color-mix(in srgb, var(--pencil) 10%, transparent);
+  pointer-events: none;
+}
+
+.over-time {
+  position: absolute;
+  z-index: 2;
+  top: 0;
+  right: 0;
+  bottom: 0;
+  left: 300px;
+  overflow: clip;
+  overflow-clip-margin: 8px;
+  pointer-events: none;
+}
+
+.veil {
+  position: absolute;
+  top: 30px;
+  bottom: 0;
+  background: var(--veil);
+}
+
+.empty {
+  position: absolute;
+  top: 24px;
+  left: 324px;
+  max-width: 460px;
+  color: var(--ink-2);
+}
+</style>

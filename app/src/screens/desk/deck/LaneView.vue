@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { keyStateWords } from '@arrow-bend/core/property'
+import { formatTime } from '@arrow-bend/core/time'
+import type { KeyRef } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../session/document.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+import { drawLane, LANE_HEIGHT } from './laneDrawing.ts'
+import type { PropertyRow } from './rows.ts'
+import { useKeyDrag } from './useKeyDrag.ts'
+
+/** A closed lane: ribbons for its spans, beads for its keys. */
+const props = defineProps<{ row: PropertyRow }>()
+
+const document = useDocument()
+const preferences = usePreferences()
+const selection = useSelection()
+const view = useView()
+const dragKeys = useKeyDrag()
+
+const drawing = computed(() => drawLane(props.row.property, { xOf: view.xOf, width: view.laneWidth }))
+const refOf = (key: string): KeyRef => ({
+  scene: document.scene!.id,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+  key,
+})
+const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
+const count = computed(() => props.row.property.keys.length)
+const timeOf = (index: number): string =>
+  formatTime(props.row.property.keys[index]!.t, document.scene!.rate, preferences.timeDisplay)
+const beadLabel = (index: number): string =>
+  `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
+const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} to ${index + 2}`
+
+const pressSpan = (event: PointerEvent | KeyboardEvent, key: string): void => {
+  selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
+}
+const pressBead = (event: PointerEvent, key: string): void => {
+  const ref = refOf(key)
+  if (event.shiftKey || event.ctrlKey || event.metaKey) selection.selectKeys([ref], true)
+  else if (!selection.hasKey(ref)) selection.selectKeys([ref])
+  if (selection.hasKey(ref)) dragKeys(event, ref)
+}
+</script>
+
+<template>
+  <svg
+    class="lane"
+    :width="view.laneWidth"
+    :height="LANE_HEIGHT"
+    role="group"
+    :aria-label="`${lane}, ${count} keys`"
+    :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
+  >
+    <template v-if="count > 0">
+      <line :x1="0" :x2="drawing.first" y1="13" y2="13" class="outside" />
+      <line :x1="drawing.last" :x2="view.laneWidth" y1="13" y2="13" class="outside" />
+    </template>
+    <g
+      v-for="span in drawing.spans"
+      :key="span.key"
+      class="span"
+      :class="[span.look, { chosen: selection.hasSpan(refOf(span.key)) }]"
+      role="button"
+      tabindex="-1"
+      :aria-label="spanLabel(span.index)"
+      :aria-pressed="selection.hasSpan(refOf(span.key))"
+      @pointerdown.left.stop="pressSpan($event, span.key)"
+      @keydown.enter.stop="pressSpan($event, span.key)"
+    >
+      <rect class="wash" :x="span.x0" y="0.75" :width="Math.max(0, span.x1 - span.x0)" height="24.5" />
+      <path v-if="span.area" class="area" :d="span.area" />
+      <line class="mid" :x1="span.line[0]" :x2="span.line[1]" y1="13" y2="13" />
+      <path v-if="span.teeth" class="area" :d="span.teeth" />
+      <rect v-for="cell in span.ramp" :key="cell.x" :x="cell.x" y="18" width="3.2" height="6" :fill="cell.colour" shape-rendering="crispEdges" />
+    </g>
+    <g
+      v-for="bead in drawing.beads"
+      :key="bead.key"
+      class="bead"
+      :class="{ chosen: selection.hasKey(refOf(bead.key)) }"
+      role="button"
+      tabindex="-1"
+      :aria-label="beadLabel(bead.index)"
+      :aria-pressed="selection.hasKey(refOf(bead.key))"
+      :transform="`translate(${bead.x.toFixed(2)} 13)`"
+      @pointerdown.left.stop="pressBead($event, bead.key)"
+      @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
+    >
+      <rect x="-9" y="-12" width="18" height="24" fill="transparent" />
+      <circle class="halo" r="5.75" />
+      <circle class="ring" r="3.75" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.lane {
+  display: block;
+  overflow: hidden;
+}
+
+.outside {
+  stroke: var(--ink-2);
+  stroke-dasharray: 1 3;
+  opacity: 0.5;
+}
+
+.wash {
+  fill: transparent;
+}
+
+.area {
+  fill: var(--hue);
+  fill-opacity: 0.86;
+}
+
+.mid {
+  stroke: var(--hue);
+  stroke-width: 1;
+}
+
+.hold .mid {
+  stroke-width: 2;
+  stroke-dasharray: 4 3;
+}
+
+.steps .mid {
+  stroke-width: 2;
+}
+
+.span:hover .area {
+  fill-opacity: 1;
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+
+.span.chosen .wash {
+  fill: var(--pencil);
+  fill-opacity: 0.11;
+  stroke: var(--pencil);
+  stroke-dasharray: 0;
+  stroke-width: 1.5;
+}
+
+.halo {
+  fill: var(--sheet);
+}
+
+.ring {
+  fill: var(--sheet-2);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.bead {
+  cursor: ew-resize;
+}
+
+.bead:hover .ring {
+  r: 4.75px;
+}
+
+.bead.chosen .ring {
+  fill: var(--pencil);
+  stroke: var(--pencil);
+}
+
+.span:focus-visible .wash,
+.bead:focus-visible .halo {
+  stroke: var(--pencil);
+  stroke-width: 2;
+}
+</style>

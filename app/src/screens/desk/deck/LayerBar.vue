@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Layer } from '@arrow-bend/core/scene'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+
+/** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
+const props = defineProps<{ layer: Layer }>()
+
+/** Heights for one, two, and three or more properties keyed at a moment, px. */
+const HEIGHTS = [8, 13, 18] as const
+
+const document = useDocument()
+const selection = useSelection()
+const view = useView()
+
+const keysByTime = computed(() => {
+  const times = new Map<number, { property: string; key: string }[]>()
+  for (const [property, { keys }] of Object.entries(props.layer.properties)) {
+    for (const key of keys) times.set(key.t, [...(times.get(key.t) ?? []), { property, key: key.id }])
+  }
+  return times
+})
+const capsules = computed(() =>
+  [...keysByTime.value].map(([time, keys]) => {
+    const refs = keys.map(({ property, key }) => ({ scene: document.scene!.id, layer: props.layer.id, property, key }))
+    return {
+      time,
+      refs,
+      x: view.xOf(time),
+      height: HEIGHTS[Math.min(HEIGHTS.length, keys.length) - 1]!,
+      chosen: refs.some((ref) => selection.hasKey(ref)),
+    }
+  }),
+)
+const bar = computed(() => {
+  const [x0, x1] = [view.xOf(props.layer.span[0]), view.xOf(props.layer.span[1])]
+  return { x: x0 + 0.5, width: Math.max(0, x1 - x0 - 1) }
+})
+</script>
+
+<template>
+  <svg class="block overflow-hidden" :width="view.laneWidth" height="26" role="group" :aria-label="`${layer.name}, all keys`">
+    <rect v-bind="bar" y="4.5" height="17" rx="4" fill="var(--sheet-2)" stroke="var(--rule)" />
+    <g
+      v-for="capsule in capsules"
+      :key="capsule.time"
+      role="button"
+      tabindex="-1"
+      :aria-label="`${capsule.refs.length} keys of ${layer.name}`"
+      @pointerdown.left.stop="selection.selectKeys(capsule.refs, $event.shiftKey)"
+    >
+      <rect :x="capsule.x - 6" y="0" width="12" height="26" fill="transparent" />
+      <rect
+        :x="capsule.x - 2.5"
+        :y="13 - capsule.height / 2"
+        width="5"
+        :height="capsule.height"
+        rx="2.5"
+        :fill="capsule.chosen ? 'var(--pencil)' : 'var(--ink-2)'"
+      />
+    </g>
+  </svg>
+</template>

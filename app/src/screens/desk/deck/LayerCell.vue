@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { ChevronDown, ChevronRight, Circle, Eye, EyeOff, Group, Image, Lock, LockOpen, PenTool, Square, Type } from '@lucide/vue'
+import { computed, nextTick, ref, type Component } from 'vue'
+import { renameLayer, switchLayer } from '@arrow-bend/core/edit'
+import type { LayerKind } from '@arrow-bend/core/scene'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+import IconButton from '../../../ui/IconButton.vue'
+import PropertyCell from './PropertyCell.vue'
+import type { LayerRow } from './rows.ts'
+
+/** The left part of a layer's row. */
+const props = defineProps<{ row: LayerRow }>()
+
+const ICONS: Readonly<Partial<Record<LayerKind, Component>>> = {
+  rectangle: Square,
+  ellipse: Circle,
+  path: PenTool,
+  text: Type,
+  image: Image,
+  group: Group,
+}
+
+const document = useDocument()
+const selection = useSelection()
+const view = useView()
+const renaming = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+
+const layer = computed(() => props.row.layer)
+const layerRef = computed(() => ({ scene: document.scene!.id, layer: layer.value.id }))
+const fold = (): void => {
+  if (!view.folded.delete(layer.value.id)) view.folded.add(layer.value.id)
+}
+const startRenaming = (): void => {
+  renaming.value = true
+  void nextTick(() => input.value?.select())
+}
+const rename = (): void => {
+  if (!renaming.value || !input.value) return
+  const name = input.value.value
+  renaming.value = false
+  if (name !== layer.value.name) document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
+}
+const toggle = (what: 'visible' | 'locked'): void => {
+  const to = !layer.value[what]
+  const label = what === 'visible' ? (to ? 'Layer shown' : 'Layer hidden') : to ? 'Layer locked' : 'Layer unlocked'
+  document.apply(label, (draft) => switchLayer(draft, layerRef.value, { [what]: to }))
+}
+</script>
+
+<template>
+  <div class="cell" :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }">
+    <button
+      type="button"
+      class="fold"
+      :class="{ invisible: !row.foldable }"
+      :aria-label="`${row.folded ? 'Unfold' : 'Fold'} ${layer.name}`"
+      :aria-expanded="!row.folded"
+      @click="fold"
+    >
+      <component :is="row.folded ? ChevronRight : ChevronDown" :size="14" aria-hidden="true" />
+    </button>
+    <component :is="ICONS[layer.kind]" :size="15" :stroke-width="1.75" class="shrink-0" aria-hidden="true" />
+    <input
+      v-if="renaming"
+      ref="input"
+      class="field h-5! min-w-0 flex-1 px-1"
+      aria-label="Layer name"
+      :value="layer.name"
+      @keydown.stop
+      @keydown.enter="rename"
+      @keydown.esc="renaming = false"
+      @blur="rename"
+    />
+    <button
+      v-else
+      type="button"
+      class="name"
+      :class="{ short: row.lane }"
+      :title="layer.name"
+      :aria-pressed="selection.hasLayer(layer.id)"
+      @click="selection.selectLayers([layer.id], $event.shiftKey || $event.ctrlKey || $event.metaKey)"
+      @dblclick="startRenaming"
+    >
+      {{ layer.name }}
+    </button>
+    <PropertyCell v-if="row.lane && !renaming" :row="row.lane" in-layer-row />
+    <template v-else>
+      <span class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
+      <IconButton small :icon="layer.locked ? Lock : LockOpen" :class="{ quiet: !layer.locked }" :label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`" :pressed="undefined" @press="toggle('locked')" />
+      <IconButton small :icon="layer.visible ? Eye : EyeOff" :label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`" @press="toggle('visible')" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  display: flex;
+  width: 100%;
+  height: 100%;
+  align-items: center;
+  gap: 5px;
+  padding: 0 4px 0 4px;
+}
+
+.fold {
+  display: grid;
+  width: 20px;
+  height: 24px;
+  flex: none;
+  place-items: center;
+}
+
+.name {
+  overflow: hidden;
+  min-width: 0;
+  flex: 0 1 auto;
+  font-weight: 600;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.name.short {
+  max-width: 92px;
+  flex: none;
+}
+
+.chosen .name {
+  color: var(--ink);
+  font-weight: 750;
+}
+
+.dim .name {
+  opacity: 0.55;
+}
+
+.count {
+  overflow: hidden;
+  flex: 1 1 0;
+  color: var(--ink-2);
+  font-size: 12px;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.quiet:not(:hover, :focus-within) {
+  opacity: 0.35;
+}
+</style>

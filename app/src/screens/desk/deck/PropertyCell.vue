@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { KIND_WIDTH, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import KeyDot from './KeyDot.vue'
+import type { PropertyRow } from './rows.ts'
+import ValueField from './ValueField.vue'
+
+/** The left part of a lane: name, where the playhead stands among its keys, value, key dot. */
+const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+
+const state = computed(() => keyStateAt(props.row.property, playback.time))
+const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
+const short = computed(() => {
+  const now = state.value
+  if (now.kind === 'between') return `${now.before}–${now.after} of ${now.of}`
+  if (now.kind === 'on') return `${now.key} of ${now.of}`
+  return words.value
+})
+const hint = computed(() => (state.value.kind === 'on' || state.value.kind === 'none' ? '' : ': editing adds a key'))
+const ref = computed<PropertyRef>(() => ({
+  scene: document.scene!.id,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+}))
+const toggle = (): void => {
+  playback.pause()
+  const label = state.value.kind === 'on' ? 'Key removed' : 'Key set'
+  document.apply(label, (draft) => toggleKey(draft, ref.value, playback.time, document.makeId))
+}
+</script>
+
+<template>
+  <div class="cell" :class="{ chosen: selection.hasProperty(ref), inset: !inLayerRow }">
+    <span v-if="!inLayerRow" class="tree" aria-hidden="true" />
+    <span class="chip" :style="{ background: `var(--hue-${row.definition.hue})` }" aria-hidden="true" />
+    <button
+      type="button"
+      class="name"
+      :aria-pressed="selection.hasProperty(ref)"
+      @click="selection.selectProperties([ref], $event.shiftKey)"
+    >
+      {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
+    </button>
+    <span class="words" :title="words + hint">{{ inLayerRow ? short : words }}</span>
+    <ValueField :row="row" class="ml-auto" />
+    <KeyDot
+      :state="state"
+      :name="`${row.layer.name} ${row.definition.label.toLowerCase()}`"
+      :disabled="KIND_WIDTH[row.property.kind] === 0 || row.layer.locked"
+      @press="toggle"
+    />
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  position: relative;
+  display: flex;
+  min-width: 0;
+  flex: 1;
+  height: 100%;
+  align-items: center;
+  gap: 6px;
+  padding-right: 4px;
+  font-size: 12px;
+}
+
+.inset {
+  padding-left: 24px;
+}
+
+.tree {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: 14px;
+  border-left: 1px solid var(--rule);
+}
+
+.chip {
+  width: 10px;
+  height: 8px;
+  flex: none;
+  border-radius: 2px;
+}
+
+.name {
+  overflow: hidden;
+  max-width: 84px;
+  flex: none;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.chosen .name {
+  font-weight: 650;
+}
+
+.words {
+  overflow: hidden;
+  min-width: 0;
+  flex: 1 1 0;
+  color: var(--ink-2);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

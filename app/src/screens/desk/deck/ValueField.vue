@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { compiledOf, hexOf, isColour, parseColour, valueAt, type Outline, type Value } from '@arrow-bend/core/property'
+import { setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
+import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
+import { toast } from 'vue-sonner'
+import { useDocument, type Gesture } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import NumberField from '../../../ui/NumberField.vue'
+import type { PropertyRow } from './rows.ts'
+
+/** A property's value at the playhead, in fields that fit its kind. */
+const props = defineProps<{ row: PropertyRow }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+let gesture: Gesture | null = null
+
+const definition = computed<PropertyDefinition>(() => props.row.definition)
+const kind = computed(() => props.row.property.kind)
+const numbers = computed(() => valueAt(compiledOf(props.row.property), playback.time))
+const ref = computed<PropertyRef>(() => ({
+  scene: document.scene!.id,
+  layer: props.row.layer.id,
+  property: definition.value.name,
+}))
+const limits = computed(() => definition.value.limits ?? [-LIMITS.magnitude, LIMITS.magnitude])
+const wholeOf = (component: number): number | undefined =>
+  definition.value.unit === 'px' ? document.scene!.size[component] : undefined
+
+/** Sizes along one axis cannot be typed beyond their limits; overshooting them between keys is a bend's business. */
+const bounds = computed(() => ({ min: Math.max(-LIMITS.magnitude, limits.value[0]), max: Math.min(LIMITS.magnitude, limits.value[1]) }))
+const title = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
+
+const set = (value: Value): void => {
+  const change = { value, autoKey: preferences.autoKey, makeId: document.makeId }
+  if (gesture) gesture.preview((draft) => setValueAt(draft, ref.value, playback.time, change))
+  else document.apply(`${definition.value.label} set`, (draft) => setValueAt(draft, ref.value, playback.time, change))
+}
+const setComponent = (component: number, value: number): void => {
+  const list = [...start]
+  list[component] = value
+  set(list.length === 1 ? list[0]! : [list[0]!, list[1]!])
+}
+let start: readonly number[] = []
+const begin = (): void => {
+  playback.pause()
+  start = numbers.value
+  gesture = document.begin(`${definition.value.label} set`)
+}
+const commit = (): void => {
+  gesture?.commit()
+  gesture = null
+}
+const cancel = (): void => {
+  gesture?.cancel()
+  gesture = null
+}
+const hex = computed(() => (kind.value === 'colour' ? hexOf(numbers.value as [number, number, number, number]) : ''))
+const setColour = (text: string): void => {
+  if (text === hex.value) return
+  if (!isColour(text)) {
+    toast.error(`“${text.slice(0, 40)}” is not a colour. Try #C8401A or oklch(0.6 0.17 40). The old one was kept.`)
+    return
+  }
+  // A picker gives no alpha; what the colour had stays.
+  const alpha = /^#[0-9a-f]{6}$/i.test(text) ? parseColour(hex.value)[3] : 1
+  set(alpha < 1 && !gesture ? `${text}${hex.value.slice(7)}` : text)
+}
+const setText = (text: string): void => {
+  if (text.length > LIMITS.textLength) {
+    toast.error(`That text has ${text.length.toLocaleString('en')} characters; ${LIMITS.textLength} is the most. The old one was kept.`)
+  } else if (text !== props.row.property.value) set(text)
+}
+const still = computed(() => {
+  const value = props.row.property.value
+  if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`
+  return document.project?.assets.find(({ id }) => id === value)?.name ?? ''
+})
+</script>
+
+<template>
+  <span class="value" @pointerdown.stop @dblclick.stop>
+    <template v-if="kind === 'number' || kind === 'turn'">
+      <NumberField
+        plain
+        class="one"
+        :label="title"
+        :unit="definition.unit"
+        :model-value="numbers[0]!"
+        :step="definition.step"
+        :min="bounds.min"
+        :max="bounds.max"
+        :whole="wholeOf(0)"
+        @start="begin"
+        @input="(value) => setComponent(0, value)"
+        @done="commit"
+        @cancel="cancel"
+      />
+    </template>
+    <template v-else-if="kind === 'pair' || kind === 'place'">
+      <NumberField
+        v-for="(axis, i) in ['x', 'y']"
+        :key="axis"
+        plain
+        class="half"
+        :label="`${title} ${axis}`"
+        :model-value="numbers[i]!"
+        :step="definition.step"
+        :digits="definition.unit === 'px' ? 0 : 1"
+        :min="bounds.min"
+        :max="bounds.max"
+        :whole="wholeOf(i)"
+        @start="begin"
+        @input="(value) => setComponent(i, value)"
+        @done="commit"
+        @cancel="cancel"
+      />
+      <span class="unit">{{ definition.unit }}</span>
+    </template>
+    <template v-else-if="kind === 'colour'">
+      <input type="color" class="swatch" :aria-label="`${title}, choose`" :value="hex.slice(0, 7)" @change="setColour(($event.target as HTMLInputElement).value)" />
+      <input
+        class="text mono w-[78px]"
+        :aria-label="title"
+        :value="hex"
+        @keydown.stop
+        @keydown.enter="($event.target as HTMLInputElement).blur()"
+        @change="setColour(($event.target as HTMLInputElement).value)"
+      />
+    </template>
+    <input
+      v-else-if="kind === 'choice' && definition.name === 'content'"
+      class="text w-[130px] text-right"
+      :aria-label="title"
+      :value="row.property.value"
+      @keydown.stop
+      @keydown.enter="($event.target as HTMLInputElement).blur()"
+      @change="setText(($event.target as HTMLInputElement).value)"
+    />
+    <span v-else class="truncate text-ink-2">{{ still }}</span>
+  </span>
+</template>
+
+<style scoped>
+.value {
+  display: flex;
+  min-width: 0;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 2px;
+  font-size: 12px;
+}
+
+.one {
+  width: 76px;
+}
+
+.half {
+  width: 44px;
+}
+
+.value :deep(input) {
+  font-size: 12px;
+}
+
+.unit {
+  width: 16px;
+  color: var(--ink-2);
+}
+
+.swatch {
+  width: 24px;
+  height: 18px;
+  flex: none;
+  padding: 0;
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+}
+
+.text {
+  height: 20px;
+  padding: 0 3px;
+  border: 1px solid transparent;
+  border-radius: 4px;
+  background: none;
+}
+
+.text:hover,
+.text:focus {
+  border-color: var(--rule);
+  background: var(--sheet-2);
+}
+</style>

@@ -1,0 +1,74 @@
+import type { Property } from '@arrow-bend/core/property'
+import { propertiesOf, type Layer, type PropertyDefinition, type Scene } from '@arrow-bend/core/scene'
+
+/** A property as listed under its layer. */
+export interface PropertyRow {
+  readonly kind: 'property'
+  readonly id: string
+  readonly layer: Layer
+  readonly definition: PropertyDefinition
+  readonly property: Property
+}
+
+/** A layer; folded with exactly one animated property it shows that lane itself. */
+export interface LayerRow {
+  readonly kind: 'layer'
+  readonly id: string
+  readonly layer: Layer
+  readonly animated: number
+  readonly folded: boolean
+  readonly foldable: boolean
+  readonly lane: PropertyRow | null
+}
+
+export type Row = LayerRow | PropertyRow
+
+export interface RowOptions {
+  /** `animated` leaves out what has no keys. */
+  readonly filter: 'animated' | 'all'
+  readonly folded: ReadonlySet<string>
+  /** Part of a layer's or property's name, any case. */
+  readonly search: string
+  /** Layers kept in the list whatever the filter, such as selected ones. */
+  readonly keep: ReadonlySet<string>
+}
+
+/** The rows of the deck, top layer first. */
+export function buildRows(scene: Scene, { filter, folded, search, keep }: RowOptions): Row[] {
+  const wanted = search.trim().toLowerCase()
+  return scene.layers.flatMap((layer): Row[] => {
+    const all = propertiesOf(layer.kind).map((definition) => propertyRow(layer, definition))
+    const animated = all.filter(({ property }) => property.keys.length > 0)
+    const named = layer.name.toLowerCase().includes(wanted)
+    const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
+      named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
+    const shown = matching(filter === 'all' || (keep.has(layer.id) && animated.length === 0) ? all : animated)
+    if (wanted && !named && shown.length === 0) return []
+    if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id)) return []
+    const single = filter === 'animated' && animated.length === 1
+    const isFolded = folded.has(layer.id) !== (single || (filter === 'animated' && animated.length === 0) || filter === 'all')
+    const row: LayerRow = {
+      kind: 'layer',
+      id: layer.id,
+      layer,
+      animated: animated.length,
+      folded: isFolded,
+      foldable: shown.length > 0,
+      lane: isFolded && animated.length === 1 ? animated[0]! : null,
+    }
+    return isFolded ? [row] : [row, ...shown]
+  })
+}
+
+function propertyRow(layer: Layer, definition: PropertyDefinition): PropertyRow {
+  const { name } = definition
+  return { kind: 'property', id: `${layer.id}/${name}`, layer, definition, property: layer.properties[name]! }
+}
+
+/** The lanes of rows, with the index of the row each stands in. */
+export function lanesOf(rows: readonly Row[]): { readonly row: number; readonly lane: PropertyRow }[] {
+  return rows.flatMap((row, i) => {
+    const lane = row.kind === 'property' ? row : row.lane
+    return lane ? [{ row: i, lane }] : []
+  })
+}

@@ -1,0 +1,53 @@
+import { shallowRef, type ShallowRef } from 'vue'
+import { reorderLayers } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import { LANE_HEIGHT } from './laneDrawing.ts'
+import type { Row } from './rows.ts'
+
+export interface LayerOrder {
+  /** Index of the row a drop would go before; null while nothing is dragged. */
+  readonly over: Readonly<ShallowRef<number | null>>
+  /** Starts following a press on a layer's row; `top` is where that row stands, px. */
+  press(event: PointerEvent, layer: string, top: number): void
+}
+
+const DRAG_AFTER = 6
+
+/** Dragging layers up and down the list. */
+export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
+  const document = useDocument()
+  const selection = useSelection()
+  const over = shallowRef<number | null>(null)
+
+  const drop = (layer: string, row: number): void => {
+    const scene = document.scene!
+    const below = rows().slice(row).find((candidate) => candidate.kind === 'layer')
+    const index = below ? scene.layers.findIndex(({ id }) => id === below.layer.id) : scene.layers.length
+    const ids = selection.hasLayer(layer) ? selection.layers : [layer]
+    document.apply(ids.length > 1 ? 'Layers reordered' : 'Layer reordered', (draft) => reorderLayers(draft, scene.id, ids, index))
+  }
+
+  const press = (event: PointerEvent, layer: string, top: number): void => {
+    if ((event.target as Element).closest('input, .fold, .icon-button, .value, .dot')) return
+    const startY = event.clientY
+    const row = (event.currentTarget as Element).getBoundingClientRect()
+    const listTop = row.top - top
+    let dragging = false
+    const onMove = (moved: PointerEvent): void => {
+      if (!dragging && Math.abs(moved.clientY - startY) < DRAG_AFTER) return
+      dragging = true
+      over.value = Math.min(rows().length, Math.max(0, Math.round((moved.clientY - listTop) / LANE_HEIGHT)))
+    }
+    trackPointer(event, {
+      move: onMove,
+      end(cancelled) {
+        const target = over.value
+        over.value = null
+        if (dragging && !cancelled && target !== null) drop(layer, target)
+      },
+    })
+  }
+  return { over, press }
+}

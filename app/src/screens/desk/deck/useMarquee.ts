@@ -1,0 +1,81 @@
+import { shallowRef, type ShallowRef } from 'vue'
+import type { KeyRef } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import { LANE_HEIGHT } from './laneDrawing.ts'
+import { lanesOf, type Row } from './rows.ts'
+
+export interface Rectangle {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+export interface Marquee {
+  /** Shown while dragging, px in the rows' own area. */
+  readonly shown: Readonly<ShallowRef<Rectangle | null>>
+  /** Starts at a press; `origin` is the rows' area. */
+  start(event: PointerEvent, origin: () => DOMRect): void
+}
+
+const DRAG_AFTER = 3
+
+/** Selecting keys, and the spans between two of them, by a rectangle over lanes of any layers. */
+export function useMarquee(rows: () => readonly Row[]): Marquee {
+  const document = useDocument()
+  const selection = useSelection()
+  const view = useView()
+  const shown = shallowRef<Rectangle | null>(null)
+
+  const select = (area: Rectangle, base: { keys: readonly KeyRef[]; spans: readonly KeyRef[] }): void => {
+    const scene = document.scene!.id
+    const [from, to] = [view.timeOf(area.x), view.timeOf(area.x + area.width)]
+    const keys: KeyRef[] = [...base.keys]
+    const spans: KeyRef[] = [...base.spans]
+    for (const { row, lane } of lanesOf(rows())) {
+      const middle = row * LANE_HEIGHT + LANE_HEIGHT / 2
+      if (middle < area.y || middle > area.y + area.height) continue
+      const list = lane.property.keys
+      list.forEach((key, i) => {
+        if (key.t < from || key.t > to) return
+        const ref = { scene, layer: lane.layer.id, property: lane.definition.name, key: key.id }
+        keys.push(ref)
+        const next = list[i + 1]
+        if (next && next.t <= to) spans.push(ref)
+      })
+    }
+    selection.selectKeysAndSpans(keys, spans)
+  }
+
+  const start = (event: PointerEvent, origin: () => DOMRect): void => {
+    const box = origin()
+    const begin = [event.clientX - box.left, event.clientY - box.top] as const
+    const base = event.shiftKey ? { keys: selection.keys, spans: selection.spans } : { keys: [], spans: [] }
+    let dragging = false
+    trackPointer(event, {
+      move(moved) {
+        const now = origin()
+        const [x, y] = [moved.clientX - now.left, moved.clientY - now.top]
+        if (!dragging && Math.hypot(x - begin[0], y - begin[1]) < DRAG_AFTER) return
+        dragging = true
+        shown.value = {
+          x: Math.min(x, begin[0]),
+          y: Math.min(y, begin[1]),
+          width: Math.abs(x - begin[0]),
+          height: Math.abs(y - begin[1]),
+        }
+        select(shown.value, base)
+      },
+      end(cancelled) {
+        shown.value = null
+        if (cancelled || !dragging) {
+          if (!event.shiftKey) selection.clear()
+        }
+      },
+    })
+  }
+  return { shown, start }
+}

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { ChevronLeft, ChevronRight, ChevronFirst, ChevronLast, Magnet, Pause, Play, Repeat, StepBack, StepForward, Disc } from '@lucide/vue'
+import { computed } from 'vue'
+import { keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { findProperty } from '@arrow-bend/core/edit'
+import { formatRate, frameAt, type TimeDisplay } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { keysOf } from '../../../session/shortcuts.ts'
+import IconButton from '../../../ui/IconButton.vue'
+import TimeField from '../../../ui/TimeField.vue'
+import type { DeskActions } from '../useDeskActions.ts'
+
+/** The strip between stage and deck: transport, time, switches, measured speed. */
+const props = defineProps<{ actions: DeskActions }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const selection = useSelection()
+
+const scene = computed(() => document.scene!)
+const frame = computed(() => frameAt(playback.time, scene.value.rate))
+const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
+  { value: 'timecode', label: 'Timecode' },
+  { value: 'frames', label: 'Frames' },
+  { value: 'seconds', label: 'Seconds' },
+]
+const where = computed(() => {
+  const ref = selection.properties[0]
+  const property = ref && document.project ? findProperty(document.project, ref) : null
+  if (!ref || !property) return null
+  const layer = scene.value.layers.find(({ id }) => id === ref.layer)
+  return { name: layer?.name ?? '', words: keyStateWords(keyStateAt(property, playback.time)) }
+})
+const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? playback.framesPerSecond.toFixed(0) : '–'))
+</script>
+
+<template>
+  <section class="rail" aria-label="Transport">
+    <TimeField
+      large
+      label="Current time"
+      :model-value="playback.time"
+      :rate="scene.rate"
+      :display="preferences.timeDisplay"
+      @take="playback.seek"
+      @step="playback.seekFrames"
+    />
+    <span class="mono w-12 shrink-0 text-ink-2">f {{ frame }}</span>
+    <span class="divide" />
+    <span class="group">
+      <IconButton :icon="ChevronFirst" label="Start of the play range" :keys="keysOf('start')" @press="playback.seek(playback.range[0])" />
+      <IconButton :icon="StepBack" label="One frame back" :keys="keysOf('frameBack')" @press="playback.seekFrames(-1)" />
+      <button
+        type="button"
+        class="play"
+        :aria-label="playback.playing ? 'Pause' : 'Play'"
+        :title="`${playback.playing ? 'Pause' : 'Play'} (${keysOf('play')})`"
+        @click="playback.toggle()"
+      >
+        <component :is="playback.playing ? Pause : Play" :size="16" :stroke-width="2" aria-hidden="true" />
+      </button>
+      <IconButton :icon="StepForward" label="One frame on" :keys="keysOf('frameOn')" @press="playback.seekFrames(1)" />
+      <IconButton :icon="ChevronLast" label="End of the play range" :keys="keysOf('end')" @press="props.actions.run('end', false)" />
+      <IconButton :icon="Repeat" label="Loop" :pressed="preferences.loop" @press="preferences.loop = !preferences.loop" />
+    </span>
+    <span class="divide" />
+    <span class="group">
+      <IconButton :icon="ChevronLeft" label="Previous key" :keys="keysOf('keyBack')" @press="props.actions.run('keyBack', $event.shiftKey)" />
+      <IconButton :icon="Disc" label="Set or remove a key" :keys="keysOf('key')" :disabled="selection.properties.length === 0" @press="props.actions.run('key', false)" />
+      <IconButton :icon="ChevronRight" label="Next key" :keys="keysOf('keyOn')" @press="props.actions.run('keyOn', $event.shiftKey)" />
+    </span>
+    <span class="where">
+      <template v-if="where"><b>{{ where.name }}</b> {{ where.words }}</template>
+    </span>
+    <span class="divide" />
+    <button type="button" class="switch" :aria-pressed="preferences.snap" @click="preferences.snap = !preferences.snap">
+      <Magnet :size="16" :stroke-width="1.75" aria-hidden="true" />Snap
+    </button>
+    <button
+      type="button"
+      class="switch"
+      :aria-pressed="preferences.autoKey"
+      title="On: changing an animated value between keys adds a key. Off: it shifts all its keys."
+      @click="preferences.autoKey = !preferences.autoKey"
+    >
+      <Disc :size="16" :stroke-width="1.75" aria-hidden="true" />Auto-key
+    </button>
+    <span class="grow" />
+    <select v-model="preferences.timeDisplay" class="field shrink-0 px-1 text-[12px]" aria-label="Show time as">
+      <option v-for="{ value, label } in DISPLAYS" :key="value" :value="value">{{ label }}</option>
+    </select>
+    <span class="divide" />
+    <span class="measure mono" :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}`">
+      <b>{{ fps }}</b> fps <span class="text-ink-2">{{ playback.droppedFrames }} dropped</span>
+    </span>
+  </section>
+</template>
+
+<style scoped>
+.rail {
+  display: flex;
+  height: 40px;
+  flex: none;
+  align-items: center;
+  gap: 8px;
+  padding: 0 12px 0 8px;
+  border-top: 1px solid var(--rule);
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.group {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+
+.divide {
+  width: 1px;
+  height: 20px;
+  flex: none;
+  background: var(--rule);
+}
+
+.play {
+  display: grid;
+  width: 44px;
+  height: 28px;
+  margin: 0 4px;
+  place-items: center;
+  border-radius: 6px;
+  background: var(--pencil);
+  color: var(--on-pencil);
+}
+
+.switch {
+  display: inline-flex;
+  height: 28px;
+  flex: none;
+  align-items: center;
+  gap: 6px;
+  padding: 0 9px;
+  border-radius: 6px;
+  color: var(--ink-2);
+}
+
+.switch[aria-pressed='true'] {
+  background: var(--sheet-2);
+  box-shadow: inset 0 0 0 1px var(--rule), inset 0 -2px 0 var(--pencil);
+  color: var(--ink);
+}
+
+.where {
+  min-width: 0;
+  width: 178px;
+  overflow: hidden;
+  font-size: 12px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.measure {
+  min-width: 140px;
+  flex: none;
+  text-align: right;
+}
+</style>

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { Maximize, Minus, Plus, Spline } from '@lucide/vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { PictureBook, StagePainter, type StageView } from '../../../draw/index.ts'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import IconButton from '../../../ui/IconButton.vue'
+import StageOverlay from './StageOverlay.vue'
+import { useStageGestures } from './useStageGestures.ts'
+
+/** The stage: the picture, the space around it, and what lies over it. */
+const LEAST_ZOOM = 0.05
+const MOST_ZOOM = 8
+/** px kept free around the frame when it is fitted. */
+const MARGIN = 16
+
+const document = useDocument()
+const playback = usePlayback()
+const panel = ref<HTMLElement | null>(null)
+const canvasHost = ref<HTMLDivElement | null>(null)
+const { width, height } = useElementSize(panel)
+const own = shallowRef<StageView | null>(null)
+const pointer = shallowRef<readonly [number, number] | null>(null)
+const showRoutes = ref(true)
+const drawn = shallowRef(0)
+let painter: StagePainter | null = null
+const pictures = new PictureBook(() => redraw())
+
+const fitted = computed<StageView>(() => {
+  const [w, h] = document.scene?.size ?? [1, 1]
+  const scale = Math.max(LEAST_ZOOM, Math.min((width.value - 2 * MARGIN) / w, (height.value - 2 * MARGIN) / h))
+  return { scale, x: (width.value - w * scale) / 2, y: (height.value - h * scale) / 2 }
+})
+const view = computed(() => own.value ?? fitted.value)
+
+const redraw = (time: number = playback.time): void => {
+  if (!painter || !document.scene) return
+  painter.setScene(document.scene)
+  painter.draw(time)
+  drawn.value += 1
+}
+const zoomAt = (x: number, y: number, factor: number): void => {
+  const { scale, x: left, y: top } = view.value
+  const next = Math.min(MOST_ZOOM, Math.max(LEAST_ZOOM, scale * factor))
+  own.value = { scale: next, x: x - ((x - left) * next) / scale, y: y - ((y - top) * next) / scale }
+}
+const zoomMiddle = (factor: number): void => zoomAt(width.value / 2, height.value / 2, factor)
+const onWheel = (event: WheelEvent): void => {
+  const box = panel.value!.getBoundingClientRect()
+  if (event.ctrlKey || event.metaKey) zoomAt(event.clientX - box.left, event.clientY - box.top, Math.exp(-event.deltaY * 0.002))
+  else {
+    const { scale, x, y } = view.value
+    const [dx, dy] = event.shiftKey ? [event.deltaY, 0] : [event.deltaX, event.deltaY]
+    own.value = { scale, x: x - dx, y: y - dy }
+  }
+}
+const stagePoint = (event: MouseEvent): readonly [number, number] => {
+  const box = panel.value!.getBoundingClientRect()
+  const { scale, x, y } = view.value
+  return [(event.clientX - box.left - x) / scale, (event.clientY - box.top - y) / scale]
+}
+const gestures = useStageGestures({
+  stagePoint,
+  items: () => painter?.items ?? [],
+  pictures,
+  pan: (dx, dy) => (own.value = { ...view.value, x: view.value.x + dx, y: view.value.y + dy }),
+  scale: () => view.value.scale,
+})
+
+let stop = (): void => undefined
+onMounted(() => {
+  painter = new StagePainter(canvasHost.value!, pictures)
+  stop = playback.onFrame((time) => {
+    if (playback.playing) painter?.draw(time)
+    else redraw(time)
+  })
+})
+onBeforeUnmount(() => {
+  stop()
+  painter?.destroy()
+})
+watch(
+  [view, width, height],
+  () => {
+    painter?.setView(view.value, Math.max(1, width.value), Math.max(1, height.value))
+    redraw()
+  },
+  { flush: 'post' },
+)
+watch(() => document.scene, () => redraw(), { flush: 'sync' })
+watch(
+  () => [document.project?.assets, document.assets] as const,
+  ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
+  { immediate: true },
+)
+window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
+
+defineExpose({ fit: () => (own.value = null) })
+</script>
+
+<template>
+  <section
+    ref="panel"
+    class="stage"
+    aria-label="Stage"
+    :style="{ cursor: gestures.cursor.value }"
+    @wheel.prevent="onWheel"
+    @pointerdown="gestures.press"
+    @pointermove="pointer = stagePoint($event)"
+    @pointerleave="pointer = null"
+  >
+    <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
+    <StageOverlay
+      v-if="document.scene && painter"
+      :view="view"
+      :items="painter.items"
+      :pictures="pictures"
+      :drawn="drawn"
+      :show-routes="showRoutes"
+    />
+    <div class="float absolute top-2 right-2 flex flex-col p-1" role="toolbar" aria-label="Stage view" @pointerdown.stop>
+      <IconButton :icon="Spline" label="Routes and spacing marks" :pressed="showRoutes" @press="showRoutes = !showRoutes" />
+    </div>
+    <p class="facts mono" aria-hidden="true">
+      <template v-if="document.scene">{{ document.scene.size.join(' × ') }} px</template>
+      <template v-if="pointer"><br />x {{ Math.round(pointer[0]) }}<br />y {{ Math.round(pointer[1]) }}</template>
+    </p>
+    <div class="float absolute right-2 bottom-2 flex items-center p-1" role="toolbar" aria-label="Zoom" @pointerdown.stop>
+      <IconButton :icon="Minus" label="Zoom out" @press="zoomMiddle(1 / 1.25)" />
+      <output class="mono w-14 text-center">{{ Math.round(view.scale * 100) }} %</output>
+      <IconButton :icon="Plus" label="Zoom in" @press="zoomMiddle(1.25)" />
+      <IconButton :icon="Maximize" label="Fit the frame" @press="own = null" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stage {
+  position: relative;
+  overflow: hidden;
+  min-width: 0;
+  background: var(--surround);
+  touch-action: none;
+}
+
+.facts {
+  position: absolute;
+  bottom: 8px;
+  left: 10px;
+  padding: 1px 4px;
+  border-radius: 4px;
+  background: color-mix(in srgb, var(--surround) 75%, transparent);
+  color: var(--ink);
+  font-size: 12px;
+  pointer-events: none;
+}
+</style>

@@ -1,0 +1,192 @@
+import { toast } from 'vue-sonner'
+import { QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
+import {
+  duplicateLayer,
+  findProperty,
+  makeSpansSmooth,
+  moveKeys,
+  removeKeys,
+  removeLayers,
+  setBends,
+  toggleKey,
+  type PropertyRef,
+} from '@arrow-bend/core/edit'
+import type { Scene } from '@arrow-bend/core/scene'
+import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document.ts'
+import { usePlayback } from '../../session/playback.ts'
+import { useSelection } from '../../session/selection.ts'
+import type { Command } from '../../session/shortcuts.ts'
+import { spansOf, targetSpans } from '../../session/target.ts'
+import { useView } from '../../session/view.ts'
+import { useHelpSheet } from '../../shell/helpSheet.ts'
+import { saveProject } from '../../shell/saveProject.ts'
+import { useLastBend } from './bend-panel/lastBend.ts'
+
+export interface DeskActions {
+  /** Does what a command says; `more` is the Shift variant. Tells whether there was anything to do. */
+  run(command: Command, more: boolean): boolean
+}
+
+/** Everything the Desk's keys and buttons do. */
+export function useDeskActions(): DeskActions {
+  const document = useDocument()
+  const playback = usePlayback()
+  const selection = useSelection()
+  const view = useView()
+  const help = useHelpSheet()
+  const lastBend = useLastBend()
+
+  const bendSpans = (index: number): void => {
+    const targets = targetSpans(document.project!, selection.state)
+    if (targets.length === 0) {
+      toast('Select a span first: click a ribbon between two keys.')
+      return
+    }
+    const refs = targets.map(({ ref }) => ref)
+    const quick = QUICK_BENDS[index]
+    const bend: Bend | null = quick ? quick.bend : lastBend.bend
+    if (!bend) {
+      toast('No bend has been used yet.')
+      return
+    }
+    const label = quick?.label ?? 'Bend used last'
+    document.apply(label, (draft) => (quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend)))
+    if (!quick?.smooth) lastBend.remember(bend)
+  }
+
+  const keyTimes = (everything: boolean): number[] => {
+    const scene = document.scene!
+    const chosen = everything ? [] : selection.properties.flatMap((ref) => findProperty(document.project!, ref) ?? [])
+    const layers = selection.layers.length > 0 && !everything ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
+    const properties = chosen.length > 0 ? chosen : layers.flatMap((layer) => Object.values(layer.properties))
+    return [...new Set(properties.flatMap(({ keys }) => keys.map((key): number => key.t)))].sort((a, b) => a - b)
+  }
+  const jump = (direction: 1 | -1, everything: boolean): void => {
+    const times = keyTimes(everything)
+    const now: number = playback.time
+    const next = direction > 0 ? times.find((time) => time > now) : times.findLast((time) => time < now)
+    if (next !== undefined) playback.seek(next)
+  }
+
+  const toggleKeys = (): void => {
+    const refs = keyableRefs(document.scene!, selection.properties, selection.layers)
+    if (refs.length === 0) {
+      toast('Select a property first: click its name in the deck.')
+      return
+    }
+    playback.pause()
+    document.apply('Key set or removed', (draft) => refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)))
+  }
+
+  const nudge = (frames: number): void => {
+    const step = frameTicks(document.scene!.rate) * frames
+    if (selection.keys.length > 0) document.apply('Keys nudged', (draft) => moveKeys(draft, selection.keys, step))
+  }
+
+  const remove = (): void => {
+    const scene = document.scene!
+    if (selection.keys.length > 0) {
+      document.apply(
+        selection.keys.length > 1 ? 'Keys removed' : 'Key removed',
+        (draft) => removeKeys(draft, selection.keys, playback.time),
+        () => selection.clear(),
+      )
+    } else if (selection.spans.length === 0 && selection.layers.length > 0) {
+      document.apply(
+        selection.layers.length > 1 ? 'Layers removed' : 'Layer removed',
+        (draft) => removeLayers(draft, scene.id, selection.layers),
+        () => selection.clear(),
+      )
+    }
+  }
+
+  const selectAll = (): void => {
+    const scene = document.scene!
+    const layers = selection.layers.length > 0 ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
+    selection.selectSpans(spansOf(scene, layers.filter(({ locked }) => !locked)))
+  }
+
+  const duplicate = (): void => {
+    const [id] = selection.layers
+    if (!id) return
+    const ref = { scene: document.scene!.id, layer: id }
+    document.apply('Layer duplicated', (draft) => duplicateLayer(draft, ref, document.makeId), (copy) => selection.selectLayers([copy]))
+  }
+
+  const setRange = (side: 'in' | 'out', clear: boolean): void => {
+    const scene = document.scene!
+    const [from, to] = playback.range
+    const step = frameTicks(scene.rate)
+    const wanted: readonly [Ticks, Ticks] =
+      side === 'in' ? [playback.time, to > playback.time ? to : scene.duration] : [from <= playback.time ? from : asTicks(0), asTicks(playback.time + step)]
+    document.apply(clear ? 'Play range cleared' : 'Play range set', (draft) => {
+      draft.scenes.find(({ id }) => id === scene.id)!.playRange = clear ? null : [...wanted]
+    })
+  }
+
+  const fit = (everything: boolean): void => {
+    const spans = everything ? [] : targetSpans(document.project!, selection.state)
+    if (spans.length === 0) view.fitAll()
+    else view.fitTimes(Math.min(...spans.map(({ from }) => from.t)), Math.max(...spans.map(({ to }) => to.t)))
+  }
+
+  const endOfRange = (): void => {
+    const step = frameTicks(document.scene!.rate)
+    playback.seek(Math.max(playback.range[0], Math.ceil(playback.range[1] / step) * step - step))
+  }
+
+  const actions: Readonly<Record<Command, (more: boolean) => void>> = {
+    play: () => playback.toggle(),
+    playBack: () => playback.shuttle(-1),
+    stop: () => playback.pause(),
+    playOn: () => playback.shuttle(1),
+    frameBack: (more) => playback.seekFrames(more ? -10 : -1),
+    frameOn: (more) => playback.seekFrames(more ? 10 : 1),
+    keyBack: (more) => jump(-1, more),
+    keyOn: (more) => jump(1, more),
+    start: () => playback.seek(playback.range[0]),
+    end: endOfRange,
+    rangeIn: (more) => setRange('in', more),
+    rangeOut: (more) => setRange('out', more),
+    bend1: () => bendSpans(0),
+    bend2: () => bendSpans(1),
+    bend3: () => bendSpans(2),
+    bend4: () => bendSpans(3),
+    bend5: () => bendSpans(4),
+    bend6: () => bendSpans(5),
+    bend7: () => bendSpans(6),
+    bend8: () => bendSpans(7),
+    key: toggleKeys,
+    nudgeBack: (more) => nudge(more ? -10 : -1),
+    nudgeOn: (more) => nudge(more ? 10 : 1),
+    remove,
+    selectAll,
+    clear: () => selection.clear(),
+    fit,
+    undo: () => document.undo(),
+    redo: () => document.redo(),
+    duplicate,
+    save: () => void saveProject({ project: document.project!, assets: document.assets }),
+    help: () => help.show(),
+  }
+  return {
+    run(command, more) {
+      if (!document.project) return false
+      actions[command](more)
+      return true
+    },
+  }
+}
+
+/** The properties a key is set on: the selected ones, or the animated ones of the selected layers. */
+function keyableRefs(scene: Scene, properties: readonly PropertyRef[], layers: readonly string[]): PropertyRef[] {
+  if (properties.length > 0) return [...properties]
+  return scene.layers
+    .filter(({ id }) => layers.includes(id))
+    .flatMap((layer) =>
+      Object.entries(layer.properties)
+        .filter(([, { keys }]) => keys.length > 0)
+        .map(([property]) => ({ scene: scene.id, layer: layer.id, property })),
+    )
+}

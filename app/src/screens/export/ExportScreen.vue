@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { Download } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { exportCssPage } from '@arrow-bend/core/format/css'
+import { sampleCsv } from '@arrow-bend/core/format/csv'
+import { KIND_WIDTH } from '@arrow-bend/core/property'
+import { propertiesOf } from '@arrow-bend/core/scene'
+import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document.ts'
+import { fileName } from '../../session/projectFiles.ts'
+import { saveBlob, saveProject } from '../../shell/saveProject.ts'
+import { dataUrl, textFontUrl } from './dataUrls.ts'
+
+/** Where the work leaves: a page that plays by itself, numbers of a property, the project as a file. */
+const document = useDocument()
+const project = computed(() => document.project!)
+const scene = computed(() => document.scene!)
+
+const layerId = ref('')
+const propertyName = ref('')
+const rate = ref(formatRate(scene.value.rate))
+const withSpeed = ref(true)
+const busy = ref(false)
+
+const layers = computed(() => scene.value.layers)
+const layer = computed(() => layers.value.find(({ id }) => id === layerId.value) ?? layers.value.find(({ properties }) => Object.values(properties).some(({ keys }) => keys.length > 0)) ?? layers.value[0] ?? null)
+const definitions = computed(() => (layer.value ? propertiesOf(layer.value.kind).filter(({ kind }) => KIND_WIDTH[kind] > 0) : []))
+const definition = computed(
+  () =>
+    definitions.value.find(({ name }) => name === propertyName.value) ??
+    definitions.value.find(({ name }) => layer.value!.properties[name]!.keys.length > 0) ??
+    definitions.value[0] ??
+    null,
+)
+
+const savePage = async (): Promise<void> => {
+  busy.value = true
+  await saveBlob(async () => {
+    const urls = new Map(
+      await Promise.all(
+        project.value.assets.map(async (asset) => [asset.id, await dataUrl(document.assets.get(asset.sha256), asset.type)] as const),
+      ),
+    )
+    const hasText = scene.value.layers.some(({ kind }) => kind === 'text')
+    const page = exportCssPage(project.value, scene.value, {
+      pictureUrl: (id) => urls.get(id) ?? '',
+      ...(hasText ? { fontUrl: await textFontUrl() } : {}),
+    })
+    return new Blob([page], { type: 'text/html' })
+  }, fileName(`${project.value.name} ${scene.value.name}`, 'html'))
+  busy.value = false
+}
+const saveCsv = (): Promise<void> =>
+  saveBlob(
+    () => {
+      const property = layer.value!.properties[definition.value!.name]!
+      const csv = sampleCsv(property, { rate: parseRate(rate.value), duration: scene.value.duration, speed: withSpeed.value })
+      return new Blob([csv], { type: 'text/csv' })
+    },
+    fileName(`${layer.value!.name} ${definition.value!.label}`, 'csv'),
+  )
+</script>
+
+<template>
+  <main class="overflow-auto bg-bench px-8 py-6">
+    <div class="mx-auto grid max-w-[880px] gap-4">
+      <h2 class="text-[20px] leading-7 font-semibold">Export “{{ scene.name }}”</h2>
+      <section class="card" aria-labelledby="page-title">
+        <div>
+          <h3 id="page-title">Web page</h3>
+          <p>One HTML file that plays by itself, over and over, in any current browser. Moves are CSS keyframes, without scripts.</p>
+          <p class="text-[12px]">Positions within 0.1 px, turns within 0.1°, everything else within 0.1 % of the stage.</p>
+        </div>
+        <button type="button" class="button button-primary" :disabled="busy" @click="savePage">
+          <Download :size="16" aria-hidden="true" />Save page…
+        </button>
+      </section>
+      <section class="card" aria-labelledby="csv-title">
+        <div>
+          <h3 id="csv-title">Numbers of a property</h3>
+          <p>A CSV table with one row a frame.</p>
+          <div v-if="layer && definition" class="mt-3 flex flex-wrap items-end gap-3">
+            <label><span>Layer</span>
+              <select class="field h-7 max-w-[220px]" :value="layer.id" @change="layerId = ($event.target as HTMLSelectElement).value">
+                <option v-for="option in layers" :key="option.id" :value="option.id">{{ option.name }}</option>
+              </select>
+            </label>
+            <label><span>Property</span>
+              <select class="field h-7" :value="definition.name" @change="propertyName = ($event.target as HTMLSelectElement).value">
+                <option v-for="option in definitions" :key="option.name" :value="option.name">{{ option.label }}</option>
+              </select>
+            </label>
+            <label><span>Frames per second</span>
+              <select v-model="rate" class="field h-7">
+                <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">{{ option }}</option>
+              </select>
+            </label>
+            <label class="flex! h-7 items-center gap-2"><input v-model="withSpeed" type="checkbox" class="size-4" />With speed</label>
+          </div>
+          <p v-else class="mt-2">This scene has no layers yet.</p>
+        </div>
+        <button type="button" class="button" :disabled="!layer" @click="saveCsv"><Download :size="16" aria-hidden="true" />Save table…</button>
+      </section>
+      <section class="card" aria-labelledby="project-title">
+        <div>
+          <h3 id="project-title">Project file</h3>
+          <p>Everything in one .bend file: layers, keys, bends and pictures. Open it again on any machine.</p>
+        </div>
+        <button type="button" class="button" @click="saveProject({ project, assets: document.assets })">
+          <Download :size="16" aria-hidden="true" />Save project…
+        </button>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.card {
+  display: grid;
+  align-items: start;
+  gap: 24px;
+  grid-template-columns: 1fr auto;
+  padding: 16px 20px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--sheet);
+}
+
+h3 {
+  margin-bottom: 2px;
+  font-size: 15px;
+  font-weight: 650;
+}
+
+p {
+  color: var(--ink-2);
+}
+
+label span {
+  display: block;
+  margin-bottom: 3px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+select {
+  padding: 0 6px;
+}
+</style>

@@ -1,0 +1,153 @@
+<script setup lang="ts">
+import { fileOpen } from 'browser-fs-access'
+import { CircleHelp, Contrast, FilePlus2, FolderOpen, Sailboat } from '@lucide/vue'
+import { onMounted, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
+import { toast } from 'vue-sonner'
+import { readName } from '@arrow-bend/core/edit'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import type { ProjectFile } from '@arrow-bend/core/format/project'
+import { usePreferences } from '../../session/preferences.ts'
+import { keepProject, makeProject, readDemo, readFile, withNewId, type NewProject } from '../../session/projectFiles.ts'
+import HelpSheet from '../../shell/HelpSheet.vue'
+import { useHelpSheet } from '../../shell/helpSheet.ts'
+import { projectStorage, type ProjectCard as Card } from '../../storage/index.ts'
+import ArrowMark from '../../ui/ArrowMark.vue'
+import IconButton from '../../ui/IconButton.vue'
+import NewProjectDialog from './NewProjectDialog.vue'
+import ProjectCard from './ProjectCard.vue'
+
+/** The id the demo is seeded under; later copies get their own. */
+const DEMO_ID = 'lantern-regatta'
+
+const router = useRouter()
+const preferences = usePreferences()
+const help = useHelpSheet()
+const cards = shallowRef<readonly Card[] | null>(null)
+const trouble = ref('')
+const making = ref(false)
+const dropping = ref(false)
+const busy = ref(false)
+
+/** Runs something that may fail; tells what went wrong and shows the list as it then is. */
+const attempt = async (work: () => Promise<void>): Promise<void> => {
+  busy.value = true
+  try {
+    await work()
+    await refresh()
+  } catch (caught) {
+    toast.error(sentenceOf(caught))
+  } finally {
+    busy.value = false
+  }
+}
+const refresh = async (): Promise<void> => {
+  try {
+    cards.value = await projectStorage.list()
+    trouble.value = ''
+  } catch (caught) {
+    cards.value = []
+    trouble.value = sentenceOf(caught)
+  }
+}
+const seedDemo = async (): Promise<void> => {
+  if (await projectStorage.preference('seeded')) return
+  await keepProject(await readDemo(DEMO_ID))
+  await projectStorage.keepPreference('seeded', true)
+}
+const show = (id: string): void => void router.push({ name: 'desk', params: { id } })
+const keepAndShow = (file: ProjectFile): Promise<void> =>
+  attempt(async () => {
+    await keepProject(file)
+    show(file.project.id)
+  })
+const openFile = async (): Promise<void> => {
+  const file = await fileOpen({ extensions: ['.bend', '.json'], description: 'Arrow Bend project' }).catch(() => null)
+  if (file) await take(file)
+}
+const take = (file: File): Promise<void> => attempt(async () => keepAndShow(withNewId(await readFile(file))))
+const openDemo = (): Promise<void> => attempt(async () => keepAndShow(await readDemo()))
+const create = async (wanted: NewProject): Promise<void> => {
+  making.value = false
+  await keepAndShow({ project: makeProject(wanted), assets: new Map() })
+}
+const onDrop = async (event: DragEvent): Promise<void> => {
+  dropping.value = false
+  const file = event.dataTransfer?.files[0]
+  if (file) await take(file)
+}
+const rename = (card: Card, name: string): Promise<void> =>
+  attempt(() => projectStorage.rename(card.id, readName(name)))
+const duplicate = (card: Card): Promise<void> =>
+  attempt(async () => {
+    const file = await projectStorage.open(card.id)
+    await keepProject(withNewId(file, `${card.name.slice(0, 110)} copy`))
+  })
+const remove = (card: Card): Promise<void> =>
+  attempt(async () => {
+    const { file, thumbnail } = await projectStorage.remove(card.id)
+    toast(`“${card.name}” deleted.`, {
+      duration: 12_000,
+      action: { label: 'Undo', onClick: () => void attempt(() => projectStorage.add(file, thumbnail)) },
+    })
+  })
+
+onMounted(async () => {
+  await seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))
+  await refresh()
+})
+</script>
+
+<template>
+  <div
+    class="flex h-full flex-col"
+    @dragover.prevent="dropping = true"
+    @dragleave.self="dropping = false"
+    @drop.prevent="onDrop"
+  >
+    <header class="flex h-11 flex-none items-center gap-2 border-b border-rule px-3">
+      <span class="grid size-7 place-items-center"><ArrowMark /></span>
+      <h1 class="text-[15px] font-semibold">Arrow Bend</h1>
+      <span class="grow" />
+      <IconButton
+        :icon="Contrast"
+        :label="preferences.theme === 'paper' ? 'Dark theme' : 'Light theme'"
+        @press="preferences.switchTheme()"
+      />
+      <IconButton :icon="CircleHelp" label="Help" @press="help.show()" />
+      <HelpSheet />
+    </header>
+    <main class="flex-1 overflow-auto px-8 py-6" :aria-busy="busy">
+      <div class="mx-auto max-w-[1160px]">
+        <div class="mb-5 flex items-end gap-3">
+          <h2 class="grow text-[20px] leading-7 font-semibold">Projects</h2>
+          <button type="button" class="button" @click="openDemo"><Sailboat :size="16" aria-hidden="true" />Open the demo</button>
+          <button type="button" class="button" @click="openFile"><FolderOpen :size="16" aria-hidden="true" />Open a file…</button>
+          <button type="button" class="button button-primary" @click="making = true">
+            <FilePlus2 :size="16" aria-hidden="true" />New project…
+          </button>
+        </div>
+        <p v-if="trouble" class="mb-4 rounded-md border border-pencil bg-sheet p-3" role="alert">{{ trouble }}</p>
+        <ul v-if="cards && cards.length > 0" class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-5">
+          <li v-for="card in cards" :key="card.id">
+            <ProjectCard
+              :card="card"
+              @rename="(name) => rename(card, name)"
+              @duplicate="duplicate(card)"
+              @remove="remove(card)"
+            />
+          </li>
+        </ul>
+        <div v-else-if="cards" class="rounded-lg border border-dashed border-rule p-10 text-center text-ink-2">
+          <p class="mb-1 text-ink">No projects here yet.</p>
+          <p>Make a new one, open a .bend file, or take the demo apart to see how it moves.</p>
+        </div>
+        <p v-else class="text-ink-2" role="status">Reading the projects…</p>
+      </div>
+    </main>
+    <div v-if="dropping" class="pointer-events-none fixed inset-3 grid place-items-center rounded-lg border-2 border-dashed border-pencil bg-sheet/80 text-[15px]">
+      Drop a .bend file to open it
+    </div>
+    <NewProjectDialog :open="making" @close="making = false" @make="create" />
+  </div>
+</template>

@@ -1,0 +1,190 @@
+import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
+import { nanoid } from 'nanoid'
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { toast } from 'vue-sonner'
+import type { ProjectFile } from '@arrow-bend/core/format/project'
+import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
+import type { Project, Scene } from '@arrow-bend/core/scene'
+import { projectStorage } from '../storage/index.ts'
+import { EMPTY_HISTORY, remember, stepBack, stepForward } from './history.ts'
+import { useSelection, type SelectionState } from './selection.ts'
+
+enablePatches()
+
+/** An edit of the document, written on an immer draft; what it returns is handed back to the caller. */
+export type Recipe<T = void> = (draft: Draft<Project>) => T
+
+/** An edit in progress: shown as it goes, one step of the history when committed, nothing when cancelled. */
+export interface Gesture {
+  /** Replaces what the last preview showed. A refusal leaves the last good preview and is told at commit. */
+  preview(recipe: Recipe<unknown>): void
+  commit(): void
+  cancel(): void
+}
+
+interface Open {
+  readonly label: string
+  readonly base: Project
+  readonly selection: SelectionState
+  result: readonly [Project, Patch[], Patch[]] | null
+  trouble: string | null
+}
+
+/** Whether the last changes are safe on disk. */
+export type SaveState = { readonly kind: 'saved'; readonly at: number | null } | { readonly kind: 'saving' } | { readonly kind: 'failed'; readonly sentence: string }
+
+/** The one owner of the open project. Nothing else writes it. */
+export const useDocument = defineStore('document', () => {
+  const selection = useSelection()
+  const project = shallowRef<Project | null>(null)
+  const assets = shallowRef<ReadonlyMap<string, Uint8Array<ArrayBuffer>>>(new Map())
+  const history = shallowRef(EMPTY_HISTORY)
+  const saving = shallowRef<SaveState>({ kind: 'saved', at: null })
+  const readOnly = shallowRef(false)
+  let open: Open | null = null
+  let pending = 0
+
+  const scene = computed<Scene | null>(() => project.value?.scenes[0] ?? null)
+
+  const load = (file: ProjectFile): void => {
+    open = null
+    project.value = file.project
+    assets.value = file.assets
+    history.value = EMPTY_HISTORY
+    saving.value = { kind: 'saved', at: null }
+    selection.clear()
+  }
+
+  const write = (label: string, patches: readonly Patch[]): void => {
+    pending += 1
+    saving.value = { kind: 'saving' }
+    projectStorage.append(project.value!, { label, patches }).then(
+      () => {
+        pending -= 1
+        if (pending === 0 && saving.value.kind === 'saving') saving.value = { kind: 'saved', at: Date.now() }
+      },
+      (caught: unknown) => {
+        pending -= 1
+        const sentence = sentenceOf(caught)
+        if (saving.value.kind !== 'failed') toast.error(sentence, { duration: Infinity })
+        saving.value = { kind: 'failed', sentence }
+      },
+    )
+  }
+
+  const finish = (label: string, before: SelectionState, result: readonly [Project, Patch[], Patch[]]): void => {
+    const [next, patches, inverse] = result
+    project.value = next
+    if (patches.length === 0) return
+    history.value = remember(history.value, { label, patches, inverse, before, after: selection.state })
+    write(label, patches)
+  }
+
+  const refuse = (caught: unknown): null => {
+    toast.error(sentenceOf(caught))
+    return null
+  }
+
+  /**
+   * Makes one undoable edit.
+   * @param select chooses what is selected after it, from what the recipe returned
+   * @returns what the recipe returned, or null when it was refused (the person has been told)
+   */
+  const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
+    if (!project.value) return null
+    if (readOnly.value) return refuse(new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.'))
+    if (open) commit(open)
+    let made: T | null = null
+    try {
+      const before = selection.state
+      const result = produceWithPatches(project.value, (draft: Draft<Project>) => {
+        made = recipe(draft)
+      }) as readonly [Project, Patch[], Patch[]]
+      if (select) {
+        project.value = result[0]
+        select(made as T)
+      }
+      finish(label, before, result)
+      return made
+    } catch (caught) {
+      return refuse(caught)
+    }
+  }
+
+  const commit = (gesture: Open): void => {
+    if (open !== gesture) return
+    open = null
+    if (gesture.trouble) toast.error(gesture.trouble)
+    if (gesture.result) finish(gesture.label, gesture.selection, gesture.result)
+    else project.value = gesture.base
+  }
+
+  /** Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed. */
+  const begin = (label: string): Gesture => {
+    if (open) commit(open)
+    const gesture: Open = { label, base: project.value!, selection: selection.state, result: null, trouble: null }
+    open = gesture
+    return {
+      preview(recipe) {
+        if (open !== gesture || readOnly.value) return
+        try {
+          gesture.result = produceWithPatches(gesture.base, (draft: Draft<Project>) => {
+            recipe(draft)
+          }) as readonly [Project, Patch[], Patch[]]
+          gesture.trouble = null
+          project.value = gesture.result[0]
+        } catch (caught) {
+          gesture.trouble = sentenceOf(caught)
+        }
+      },
+      commit: () => commit(gesture),
+      cancel() {
+        if (open !== gesture) return
+        open = null
+        project.value = gesture.base
+      },
+    }
+  }
+
+  const undo = (): void => {
+    if (open) commit(open)
+    const back = stepBack(history.value)
+    if (!back || !project.value || readOnly.value) return
+    project.value = applyPatches(project.value, [...back.step.inverse])
+    history.value = back.history
+    selection.restore(back.step.before)
+    write(`Undone: ${back.step.label}`, back.step.inverse)
+  }
+  const redo = (): void => {
+    const forward = stepForward(history.value)
+    if (!forward || !project.value || readOnly.value) return
+    project.value = applyPatches(project.value, [...forward.step.patches])
+    history.value = forward.history
+    selection.restore(forward.step.after)
+    write(`Redone: ${forward.step.label}`, forward.step.patches)
+  }
+
+  const addPicture = (sha256: string, bytes: Uint8Array<ArrayBuffer>): void => {
+    assets.value = new Map([...assets.value, [sha256, bytes]])
+  }
+
+  return {
+    project,
+    scene,
+    assets,
+    saving,
+    readOnly,
+    undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
+    redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
+    /** Whether a project is being dragged at. */
+    inGesture: (): boolean => open !== null,
+    load,
+    apply,
+    begin,
+    undo,
+    redo,
+    addPicture,
+    makeId: (): string => nanoid(10),
+  }
+})

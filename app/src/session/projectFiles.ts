@@ -1,0 +1,73 @@
+import { nanoid } from 'nanoid'
+import { readBendFile, writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
+import type { Project } from '@arrow-bend/core/scene'
+import { type FrameRate, ticksOfSeconds, snapToFrame } from '@arrow-bend/core/time'
+import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
+import { drawThumbnail } from '../draw/index.ts'
+import { projectStorage, sha256 } from '../storage/index.ts'
+
+export interface NewProject {
+  readonly name: string
+  readonly size: readonly [number, number]
+  readonly rate: FrameRate
+  readonly seconds: number
+}
+
+/** An empty project of one scene. */
+export function makeProject({ name, size, rate, seconds }: NewProject): Project {
+  return {
+    format: 'arrow-bend/project',
+    version: 1,
+    id: nanoid(),
+    name,
+    scenes: [
+      {
+        id: nanoid(10),
+        name: 'Scene 1',
+        size,
+        rate,
+        duration: snapToFrame(ticksOfSeconds(seconds), rate),
+        background: '#f7f4ec',
+        layers: [],
+        markers: [],
+        playRange: null,
+      },
+    ],
+    bends: [],
+    assets: [],
+  }
+}
+
+/** Reads a `.bend` file or a project.json. Throws BadFile. */
+export async function readFile(file: File): Promise<ProjectFile> {
+  return readBendFile(new Uint8Array(await file.arrayBuffer()), sha256)
+}
+
+/** The demo as it ships, under an id of its own unless `id` is given. */
+export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
+  const answer = await fetch(demoUrl)
+  const file = await readBendFile(new Uint8Array(await answer.arrayBuffer()), sha256)
+  return { ...file, project: { ...file.project, id } }
+}
+
+/** Keeps a project in the browser with a thumbnail; a picture that cannot be drawn is no reason to fail. */
+export async function keepProject(file: ProjectFile): Promise<void> {
+  const thumbnail = await drawThumbnail(file).catch(() => null)
+  await projectStorage.add(file, thumbnail)
+}
+
+/** A copy of a file's project under a new id, so that opening a file never overwrites what is there. */
+export function withNewId({ project, assets }: ProjectFile, name = project.name): ProjectFile {
+  return { project: { ...project, id: nanoid(), name }, assets }
+}
+
+/** The bytes of a `.bend` file. Throws BadFile when a picture is missing. */
+export function packProject(file: ProjectFile): Blob {
+  return new Blob([writeBendFile(file)], { type: 'application/zip' })
+}
+
+/** A project's name as a file name. */
+export function fileName(name: string, extension: string): string {
+  const safe = name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim().replace(/\s+/g, '-').slice(0, 80)
+  return `${safe || 'project'}.${extension}`
+}

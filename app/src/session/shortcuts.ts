@@ -1,0 +1,89 @@
+/** What a key does on the Desk. The one table behind the keys, the tooltips and the help sheet. */
+export const SHORTCUTS = {
+  play: { keys: ['Space'], label: 'Play or pause', group: 'Time' },
+  playBack: { keys: ['J'], label: 'Play backwards; again: faster', group: 'Time' },
+  stop: { keys: ['K'], label: 'Stop', group: 'Time' },
+  playOn: { keys: ['L'], label: 'Play forwards; again: faster', group: 'Time' },
+  frameBack: { keys: ['←'], label: 'One frame back; with Shift ten', group: 'Time' },
+  frameOn: { keys: ['→'], label: 'One frame on; with Shift ten', group: 'Time' },
+  keyBack: { keys: ['['], label: 'Previous key of the selection; with Shift of everything', group: 'Time' },
+  keyOn: { keys: [']'], label: 'Next key of the selection; with Shift of everything', group: 'Time' },
+  start: { keys: ['Home'], label: 'Start of the play range', group: 'Time' },
+  end: { keys: ['End'], label: 'End of the play range', group: 'Time' },
+  rangeIn: { keys: ['I'], label: 'Play range starts here; with Shift cleared', group: 'Time' },
+  rangeOut: { keys: ['O'], label: 'Play range ends here; with Shift cleared', group: 'Time' },
+  bend1: { keys: ['1'], label: 'Linear', group: 'Bends' },
+  bend2: { keys: ['2'], label: 'Ease out of', group: 'Bends' },
+  bend3: { keys: ['3'], label: 'Ease into', group: 'Bends' },
+  bend4: { keys: ['4'], label: 'Ease both', group: 'Bends' },
+  bend5: { keys: ['5'], label: 'Hold', group: 'Bends' },
+  bend6: { keys: ['6'], label: 'Smooth', group: 'Bends' },
+  bend7: { keys: ['7'], label: 'Overshoot', group: 'Bends' },
+  bend8: { keys: ['8'], label: 'The bend used last', group: 'Bends' },
+  key: { keys: ['A'], label: 'Set or remove a key on the selected properties', group: 'Keys' },
+  nudgeBack: { keys: [','], label: 'Selected keys one frame earlier; with Shift ten', group: 'Keys' },
+  nudgeOn: { keys: ['.'], label: 'Selected keys one frame later; with Shift ten', group: 'Keys' },
+  remove: { keys: ['Delete'], label: 'Remove the selected keys, or else layers', group: 'Keys' },
+  selectAll: { keys: ['Ctrl/Cmd+A'], label: 'Select every span of the selected layers', group: 'Keys' },
+  clear: { keys: ['Escape'], label: 'Give up the drag, or else the selection', group: 'Keys' },
+  fit: { keys: ['F'], label: 'Fit what is selected in the view under the pointer; with Shift everything', group: 'View' },
+  undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
+  redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
+  duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
+  save: { keys: ['Ctrl/Cmd+S'], label: 'Save the project as a file', group: 'Editing' },
+  help: { keys: ['?'], label: 'This sheet', group: 'Editing' },
+} as const satisfies Record<string, { keys: readonly string[]; label: string; group: string }>
+
+export type Command = keyof typeof SHORTCUTS
+
+/** The keys of a command as shown. */
+export function keysOf(command: Command): string {
+  return SHORTCUTS[command].keys.join(' or ')
+}
+
+const BY_KEY: Readonly<Record<string, Command>> = {
+  ' ': 'play',
+  j: 'playBack',
+  k: 'stop',
+  l: 'playOn',
+  arrowleft: 'frameBack',
+  arrowright: 'frameOn',
+  '[': 'keyBack',
+  '{': 'keyBack',
+  ']': 'keyOn',
+  '}': 'keyOn',
+  home: 'start',
+  end: 'end',
+  i: 'rangeIn',
+  o: 'rangeOut',
+  a: 'key',
+  ',': 'nudgeBack',
+  '<': 'nudgeBack',
+  '.': 'nudgeOn',
+  '>': 'nudgeOn',
+  delete: 'remove',
+  backspace: 'remove',
+  escape: 'clear',
+  f: 'fit',
+  '?': 'help',
+  ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8].map((digit) => [String(digit), `bend${digit}` as Command])),
+}
+
+const WITH_CONTROL: Readonly<Record<string, Command>> = { z: 'undo', y: 'redo', a: 'selectAll', d: 'duplicate', s: 'save' }
+
+/** What is pressed, as far as shortcuts care. */
+export interface Press {
+  readonly key: string
+  readonly shiftKey: boolean
+  readonly ctrlKey: boolean
+  readonly metaKey: boolean
+  readonly altKey: boolean
+}
+
+/** The command a key press asks for; null for none. */
+export function commandOf({ key, shiftKey, ctrlKey, metaKey, altKey }: Press): Command | null {
+  if (altKey) return null
+  if (!ctrlKey && !metaKey) return BY_KEY[key.toLowerCase()] ?? null
+  const command = WITH_CONTROL[key.toLowerCase()] ?? null
+  return command === 'undo' && shiftKey ? 'redo' : command
+}

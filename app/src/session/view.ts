@@ -1,0 +1,57 @@
+import { defineStore } from 'pinia'
+import { computed, reactive, ref, shallowRef } from 'vue'
+import type { Ticks } from '@arrow-bend/core/time'
+import { useDocument } from './document.ts'
+
+/** Clear px before the first frame and after the last. */
+export const LEAD = 20
+const TAIL = 24
+const MOST_ZOOM = 400
+
+/** How the deck shows time and rows. */
+export const useView = defineStore('view', () => {
+  const document = useDocument()
+  const laneWidth = ref(900)
+  const zoom = ref(1)
+  /** Ticks at x = LEAD. */
+  const origin = ref(0)
+  const filter = shallowRef<'animated' | 'all'>('animated')
+  const search = shallowRef('')
+  const folded = reactive(new Set<string>())
+
+  const duration = computed(() => document.scene?.duration ?? 1)
+  const pixelsPerTick = computed(() => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value)
+
+  const xOf = (time: number): number => LEAD + (time - origin.value) * pixelsPerTick.value
+  const timeOf = (x: number): number => origin.value + (x - LEAD) / pixelsPerTick.value
+
+  const hold = (start: number): number => {
+    const shown = (laneWidth.value - LEAD - TAIL) / pixelsPerTick.value
+    return Math.max(0, Math.min(start, duration.value - shown))
+  }
+  /** Zooms about a place in the lanes, px from their left edge. */
+  const zoomAt = (x: number, factor: number): void => {
+    const anchor = timeOf(x)
+    zoom.value = Math.min(MOST_ZOOM, Math.max(1, zoom.value * factor))
+    origin.value = hold(anchor - (x - LEAD) / pixelsPerTick.value)
+  }
+  const slide = (pixels: number): void => {
+    origin.value = hold(origin.value + pixels / pixelsPerTick.value)
+  }
+  const fitTimes = (from: number, to: number): void => {
+    const room = Math.max(50, laneWidth.value - LEAD - TAIL)
+    const wanted = (duration.value / Math.max(1, to - from)) * 0.9
+    zoom.value = Math.min(MOST_ZOOM, Math.max(1, wanted))
+    origin.value = hold((from + to) / 2 - room / 2 / pixelsPerTick.value)
+  }
+  const fitAll = (): void => {
+    zoom.value = 1
+    origin.value = 0
+  }
+  /** Brings a moment into view when it is not. */
+  const reveal = (time: Ticks): void => {
+    const x = xOf(time)
+    if (x < 0 || x > laneWidth.value) origin.value = hold(time - (laneWidth.value * 0.2) / pixelsPerTick.value)
+  }
+  return { laneWidth, zoom, origin, filter, search, folded, pixelsPerTick, xOf, timeOf, zoomAt, slide, fitTimes, fitAll, reveal }
+})

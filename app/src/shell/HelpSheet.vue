@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { SHORTCUTS } from '../session/shortcuts.ts'
+import AppDialog from '../ui/AppDialog.vue'
+import { useHelpSheet } from './helpSheet.ts'
+
+/** All shortcuts, from the one table that also drives them. */
+const help = useHelpSheet()
+const entries = Object.values(SHORTCUTS)
+const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
+  name,
+  list: entries.filter(({ group }) => group === name),
+}))
+</script>
+
+<template>
+  <AppDialog :open="help.open" title="Keys and gestures" wide @close="help.hide()">
+    <div class="columns-2 gap-8">
+      <section v-for="group in groups" :key="group.name" class="mb-4 break-inside-avoid">
+        <h2 class="mb-1 font-semibold">{{ group.name }}</h2>
+        <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1">
+          <template v-for="entry in group.list" :key="entry.label">
+            <dt><kbd v-for="keys in entry.keys" :key="keys" class="mono key">{{ keys }}</kbd></dt>
+            <dd class="text-ink-2">{{ entry.label }}</dd>
+          </template>
+        </dl>
+      </section>
+      <section class="break-inside-avoid">
+        <h2 class="mb-1 font-semibold">Gestures</h2>
+        <ul class="list-disc space-y-1 pl-4 text-ink-2">
+          <li>Click a ribbon to select its span; drag it up or down to bend it stronger or softer.</li>
+          <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
+          <li>Shift adds to the selection. Ctrl/Cmd with the wheel zooms, Shift with the wheel slides.</li>
+          <li>Drag a number, or type a sum such as 960+120; arrows step it, Shift by ten.</li>
+        </ul>
+      </section>
+    </div>
+  </AppDialog>
+</template>
+
+<style scoped>
+.key {
+  padding: 0 5px;
+  border: 1px solid var(--rule);
+  border-radius: 4px;
+  background: var(--sheet-2);
+  font-size: 12px;
+  white-space: nowrap;
+}
+</style>

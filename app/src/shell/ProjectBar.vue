@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { CircleHelp, Contrast, Redo2, Undo2 } from '@lucide/vue'
+import { computed, nextTick, ref } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
+import { renameProject } from '@arrow-bend/core/edit'
+import { useDocument } from '../session/document.ts'
+import { usePreferences } from '../session/preferences.ts'
+import { keysOf } from '../session/shortcuts.ts'
+import ArrowMark from '../ui/ArrowMark.vue'
+import IconButton from '../ui/IconButton.vue'
+import { useHelpSheet } from './helpSheet.ts'
+import HelpSheet from './HelpSheet.vue'
+
+/** The bar above a project's screens. */
+const document = useDocument()
+const preferences = usePreferences()
+const help = useHelpSheet()
+const route = useRoute()
+
+const renaming = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+const id = computed(() => document.project?.id ?? '')
+const tabs = computed(() => [
+  { name: 'Desk', to: { name: 'desk', params: { id: id.value } }, here: route.name === 'desk' },
+  { name: 'Export', to: { name: 'export', params: { id: id.value } }, here: route.name === 'export' },
+])
+const saved = computed(() => {
+  const state = document.saving
+  if (state.kind === 'saving') return 'Saving…'
+  if (state.kind === 'failed') return 'Not saved'
+  if (state.at === null) return ''
+  return `Saved ${new Date(state.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
+})
+const startRenaming = (): void => {
+  renaming.value = true
+  void nextTick(() => input.value?.select())
+}
+const rename = (): void => {
+  if (!renaming.value || !input.value) return
+  const name = input.value.value
+  renaming.value = false
+  if (name.trim() !== document.project?.name) document.apply('Project renamed', (draft) => renameProject(draft, name))
+}
+</script>
+
+<template>
+  <header class="bar">
+    <RouterLink to="/" class="mark" aria-label="All projects"><ArrowMark /></RouterLink>
+    <input
+      v-if="renaming"
+      ref="input"
+      class="name field px-1"
+      aria-label="Project name"
+      :value="document.project?.name"
+      @keydown.stop
+      @keydown.enter="rename"
+      @keydown.esc="renaming = false"
+      @blur="rename"
+    />
+    <h1 v-else class="name">
+      <button type="button" class="truncate" title="Rename" @click="startRenaming">{{ document.project?.name }}</button>
+    </h1>
+    <span class="text-ink-2" aria-hidden="true">·</span>
+    <span class="truncate">{{ document.scene?.name }}</span>
+    <span class="shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
+    <span class="grow" />
+    <IconButton :icon="Undo2" label="Undo" :keys="keysOf('undo')" :disabled="!document.undoLabel" @press="document.undo()" />
+    <IconButton :icon="Redo2" label="Redo" :keys="keysOf('redo')" :disabled="!document.redoLabel" @press="document.redo()" />
+    <span class="last-edit">{{ document.undoLabel ?? '' }}</span>
+    <span class="grow" />
+    <nav class="flex h-full" aria-label="Screens">
+      <RouterLink v-for="tab in tabs" :key="tab.name" :to="tab.to" class="tab" :class="{ here: tab.here }">
+        {{ tab.name }}
+      </RouterLink>
+    </nav>
+    <span class="h-5 w-px bg-rule" />
+    <IconButton
+      :icon="Contrast"
+      :label="preferences.theme === 'paper' ? 'Dark theme' : 'Light theme'"
+      @press="preferences.switchTheme()"
+    />
+    <IconButton :icon="CircleHelp" label="Help" :keys="keysOf('help')" @press="help.show()" />
+    <HelpSheet />
+  </header>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  height: 44px;
+  flex: none;
+  align-items: center;
+  gap: 8px;
+  padding: 0 12px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--bench);
+}
+
+.mark {
+  display: grid;
+  width: 28px;
+  height: 28px;
+  flex: none;
+  place-items: center;
+  border-radius: 5px;
+}
+
+.name {
+  max-width: 260px;
+  min-width: 0;
+  font-size: 15px;
+  font-weight: 650;
+}
+
+.name button {
+  display: block;
+  max-width: 100%;
+}
+
+.last-edit {
+  width: 170px;
+  overflow: hidden;
+  color: var(--ink-2);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.tab {
+  display: flex;
+  align-items: center;
+  padding: 0 14px;
+  border-bottom: 3px solid transparent;
+  border-top: 3px solid transparent;
+  color: var(--ink-2);
+}
+
+.tab:hover {
+  color: var(--ink);
+}
+
+.tab.here {
+  border-bottom-color: var(--pencil);
+  color: var(--ink);
+  font-weight: 650;
+}
+</style>

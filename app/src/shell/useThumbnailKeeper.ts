@@ -1,0 +1,24 @@
+import { watchDebounced } from '@vueuse/core'
+import { drawThumbnail } from '../draw/index.ts'
+import { useDocument } from '../session/document.ts'
+import { projectStorage } from '../storage/index.ts'
+
+/** Quiet time after an edit before the project's card is drawn anew, ms. */
+const QUIET_MS = 3000
+
+/** Keeps the open project's thumbnail on the projects screen up to date. */
+export function useThumbnailKeeper(): void {
+  const document = useDocument()
+  watchDebounced(
+    () => document.saving,
+    async (saving) => {
+      if (saving.kind !== 'saved' || saving.at === null || !document.project) return
+      const { project, assets } = document
+      // A card without a fresh picture is no loss worth a message.
+      await drawThumbnail({ project, assets })
+        .then((thumbnail) => projectStorage.keepThumbnail(project.id, thumbnail))
+        .catch(() => undefined)
+    },
+    { debounce: QUIET_MS },
+  )
+}

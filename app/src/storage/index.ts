@@ -1,0 +1,5 @@
+export type { ProjectCard } from './database.ts'
+export { ProjectStorage, projectStorage, type CommittedEdit } from './projectStorage.ts'
+export { sha256 } from './sha256.ts'
+export { StorageTrouble } from './storageTrouble.ts'
+export { useWriteLock, type WriteLock } from './writeLock.ts'

@@ -1,0 +1,138 @@
+import { applyPatches, enablePatches, type Patch } from 'immer'
+import { readProjectData, type ProjectFile } from '@arrow-bend/core/format/project'
+import type { Project } from '@arrow-bend/core/scene'
+import { secondsOfTicks } from '@arrow-bend/core/time'
+import { database, type Database, type ProjectCard } from './database.ts'
+import { StorageTrouble, storageTrouble } from './storageTrouble.ts'
+
+enablePatches()
+
+/** Journal entries after which the next commit folds them into the snapshot. */
+const FOLD_AFTER = 50
+
+/** What a committed edit leaves in the journal. */
+export interface CommittedEdit {
+  readonly label: string
+  readonly patches: readonly Patch[]
+}
+
+/** The card of a project; its thumbnail is added once drawn. */
+function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail'> {
+  const scene = project.scenes[0]!
+  return { id: project.id, name: project.name, seconds: secondsOfTicks(scene.duration), size: scene.size, changed }
+}
+
+/**
+ * Keeps projects in the browser: a snapshot each, and a journal of the edits since.
+ * Every method rejects with StorageTrouble, its sentence fit to be shown.
+ */
+export class ProjectStorage {
+  private sinceFold = 0
+
+  constructor(
+    private readonly db: Database = database,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  /** All projects, the last changed first. */
+  async list(): Promise<ProjectCard[]> {
+    return this.guard('reading the projects', () => this.db.projects.orderBy('changed').reverse().toArray())
+  }
+
+  /** Adds a project with its pictures, whole or not at all. */
+  async add({ project, assets }: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
+    await this.guard('adding the project', () =>
+      this.db.transaction('rw', [this.db.projects, this.db.snapshots, this.db.assets, this.db.journal], async () => {
+        for (const { sha256, type } of project.assets) {
+          const bytes = assets.get(sha256)
+          if (bytes) await this.db.assets.put({ sha256, type, bytes })
+        }
+        await this.db.journal.where({ projectId: project.id }).delete()
+        await this.db.snapshots.put({ id: project.id, project, upTo: 0 })
+        await this.db.projects.put({ ...cardOf(project, this.now()), thumbnail })
+      }),
+    )
+  }
+
+  /** Opens a project: snapshot and journal, checked whole, with its pictures. */
+  async open(id: string): Promise<ProjectFile> {
+    return this.guard('opening the project', async () => {
+      const snapshot = await this.db.snapshots.get(id)
+      if (!snapshot) throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
+      const entries = await this.db.journal.where({ projectId: id }).sortBy('seq')
+      const fresh = entries.filter((entry) => entry.seq > snapshot.upTo)
+      this.sinceFold = fresh.length
+      const replayed = fresh.reduce<Project>((project, entry) => applyPatches(project, [...entry.patches]), snapshot.project)
+      const project = readProjectData(replayed)
+      const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
+      const assets = new Map(stored.flatMap((asset) => (asset ? [[asset.sha256, asset.bytes] as const] : [])))
+      return { project, assets }
+    })
+  }
+
+  /** Appends an edit to the journal; asks the database at once, within the same turn of the event loop. */
+  async append(project: Project, edit: CommittedEdit): Promise<void> {
+    const added = this.db.journal.add({ projectId: project.id, ...edit })
+    await this.guard('saving your last change', async () => {
+      const seq = await added
+      await this.db.projects.update(project.id, cardOf(project, this.now()))
+      this.sinceFold += 1
+      if (this.sinceFold >= FOLD_AFTER) await this.fold(project, seq)
+    })
+  }
+
+  private async fold(project: Project, upTo: number): Promise<void> {
+    this.sinceFold = 0
+    await this.db.transaction('rw', [this.db.snapshots, this.db.journal], async () => {
+      await this.db.snapshots.put({ id: project.id, project, upTo })
+      await this.db.journal.where({ projectId: project.id }).and((entry) => entry.seq <= upTo).delete()
+    })
+  }
+
+  async addAsset(sha256: string, type: string, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+    await this.guard('keeping the picture', () => this.db.assets.put({ sha256, type, bytes }))
+  }
+
+  async keepThumbnail(id: string, thumbnail: Blob): Promise<void> {
+    await this.guard('keeping the thumbnail', () => this.db.projects.update(id, { thumbnail }))
+  }
+
+  /** Renames a project that is not open. */
+  async rename(id: string, name: string): Promise<void> {
+    const { project } = await this.open(id)
+    const patches: Patch[] = [{ op: 'replace', path: ['name'], value: name }]
+    await this.append({ ...project, name }, { label: 'Project renamed', patches })
+  }
+
+  /** Takes a project away. Pictures stay until nothing names them; the returned file puts it back. */
+  async remove(id: string): Promise<{ file: ProjectFile; thumbnail: Blob | null }> {
+    const file = await this.open(id)
+    const card = await this.db.projects.get(id)
+    await this.guard('deleting the project', () =>
+      this.db.transaction('rw', [this.db.projects, this.db.snapshots, this.db.journal], async () => {
+        await this.db.projects.delete(id)
+        await this.db.snapshots.delete(id)
+        await this.db.journal.where({ projectId: id }).delete()
+      }),
+    )
+    return { file, thumbnail: card?.thumbnail ?? null }
+  }
+
+  async preference(name: string): Promise<unknown> {
+    return this.guard('reading a setting', async () => (await this.db.preferences.get(name))?.value)
+  }
+
+  async keepPreference(name: string, value: unknown): Promise<void> {
+    await this.guard('keeping a setting', () => this.db.preferences.put({ name, value }))
+  }
+
+  private async guard<T>(doing: string, work: () => PromiseLike<T>): Promise<T> {
+    try {
+      return await work()
+    } catch (caught) {
+      throw caught instanceof Error && caught.name === 'BadFile' ? caught : storageTrouble(caught, doing)
+    }
+  }
+}
+
+export const projectStorage = new ProjectStorage()

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId, watch } from 'vue'
+import { readSum } from '@arrow-bend/core/entry'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { trackPointer } from './trackPointer.ts'
+
+/**
+ * A number that is dragged, stepped or typed. Typing takes sums; what cannot be read stays, with a sentence.
+ * A drag or a run of steps is one edit: `start`, then `input` any number of times, then `done` or `cancel`.
+ */
+const props = withDefaults(
+  defineProps<{
+    label: string
+    modelValue: number | null
+    unit?: string
+    step?: number
+    min?: number
+    max?: number
+    /** Digits shown after the point. */
+    digits?: number
+    /** What % is a share of. */
+    whole?: number | undefined
+    showLabel?: boolean
+    disabled?: boolean
+    readonly?: boolean
+    /** Shown when there is no one number: several differ, or it is endless. */
+    placeholder?: string
+    plain?: boolean
+  }>(),
+  { unit: '', step: 1, min: -1e9, max: 1e9, digits: 1, whole: undefined, placeholder: '' },
+)
+const emit = defineEmits<{ start: []; input: [value: number]; done: []; cancel: []; focused: []; blurred: [] }>()
+
+/** Pointer travel before a press becomes a drag, px. */
+const DRAG_AFTER = 3
+
+const input = ref<HTMLInputElement | null>(null)
+const typed = ref<string | null>(null)
+const trouble = ref('')
+const troubleId = useId()
+
+const shown = computed(() => {
+  if (typed.value !== null) return typed.value
+  return props.modelValue === null ? '' : display(props.modelValue)
+})
+const display = (value: number): string => {
+  const rounded = Number(value.toFixed(props.digits))
+  return String(rounded === 0 ? 0 : rounded).replace('-', '−')
+}
+const clamp = (value: number): number => Math.min(props.max, Math.max(props.min, value))
+
+const once = (value: number): void => {
+  emit('start')
+  emit('input', clamp(value))
+  emit('done')
+}
+/** Takes what was typed; keeps it, with a sentence, when it cannot be read. */
+const take = (): boolean => {
+  if (typed.value === null) return true
+  if (typed.value === (props.modelValue === null ? '' : display(props.modelValue))) {
+    forget()
+    return true
+  }
+  try {
+    const units = props.unit ? [props.unit] : []
+    const value = readSum(typed.value, {
+      current: props.modelValue ?? 0,
+      units,
+      ...(props.whole === undefined || props.unit === '%' ? {} : { whole: props.whole }),
+    })
+    if (value < props.min || value > props.max) trouble.value = limitsSentence()
+    else {
+      once(value)
+      forget()
+    }
+  } catch (caught) {
+    trouble.value = sentenceOf(caught)
+  }
+  return trouble.value === ''
+}
+const limitsSentence = (): string => {
+  const [low, high] = [display(props.min), display(props.max)]
+  if (props.max >= 1e8) return `It has to be ${low}${props.unit} or more.`
+  return `It has to lie from ${low} to ${high}${props.unit}.`
+}
+const forget = (): void => {
+  typed.value = null
+  trouble.value = ''
+}
+const stepBy = (direction: number, event: KeyboardEvent): void => {
+  if (props.readonly) return
+  event.preventDefault()
+  if (!take()) return
+  forget()
+  once((props.modelValue ?? 0) + direction * props.step * (event.shiftKey ? 10 : 1))
+}
+const onKeydown = (event: KeyboardEvent): void => {
+  event.stopPropagation()
+  if (event.key === 'Enter') {
+    if (take()) void nextTick(() => input.value?.select())
+  } else if (event.key === 'Escape') {
+    forget()
+    void nextTick(() => input.value?.blur())
+  } else if (event.key === 'ArrowUp') stepBy(1, event)
+  else if (event.key === 'ArrowDown') stepBy(-1, event)
+}
+const onBlur = (): void => {
+  take()
+  emit('blurred')
+}
+const onPointerdown = (event: PointerEvent): void => {
+  if (event.button !== 0 || props.disabled || props.readonly || document.activeElement === input.value) return
+  event.preventDefault()
+  const { clientX } = event
+  const from = props.modelValue ?? 0
+  let dragging = false
+  trackPointer(event, {
+    move(moved) {
+      const travel = moved.clientX - clientX
+      if (!dragging && Math.abs(travel) < DRAG_AFTER) return
+      if (!dragging) emit('start')
+      dragging = true
+      const value = from + travel * props.step * (moved.shiftKey ? 10 : moved.altKey ? 0.1 : 1)
+      emit('input', clamp(Number(value.toFixed(props.digits + 1))))
+    },
+    end(cancelled) {
+      if (dragging && cancelled) emit('cancel')
+      else if (dragging) emit('done')
+      else if (!cancelled) {
+        input.value?.focus()
+        input.value?.select()
+      }
+    },
+  })
+}
+watch(
+  () => props.modelValue,
+  () => {
+    if (document.activeElement !== input.value) forget()
+  },
+)
+</script>
+
+<template>
+  <label class="number-field" :class="{ field: !plain, plain, trouble: trouble !== '', readonly }" @pointerdown="onPointerdown">
+    <span v-if="showLabel" class="label">{{ label }}</span>
+    <input
+      ref="input"
+      class="mono"
+      type="text"
+      inputmode="decimal"
+      autocomplete="off"
+      spellcheck="false"
+      :aria-label="label + (unit ? `, ${unit}` : '')"
+      :aria-invalid="trouble !== ''"
+      :aria-describedby="trouble ? troubleId : undefined"
+      :value="shown"
+      :placeholder="placeholder"
+      :disabled="disabled"
+      :readonly="readonly"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @keydown="onKeydown"
+      @focus="emit('focused')"
+      @blur="onBlur"
+    />
+    <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
+    <span v-if="trouble" :id="troubleId" class="sentence" role="alert">{{ trouble }}</span>
+  </label>
+</template>
+
+<style scoped>
+.number-field {
+  position: relative;
+  display: flex;
+  min-width: 0;
+  height: 22px;
+  align-items: center;
+  padding: 0 6px;
+  cursor: ew-resize;
+}
+
+.plain {
+  padding: 0;
+  border: 1px solid transparent;
+  border-radius: 4px;
+}
+
+.plain:hover,
+.plain:focus-within {
+  border-color: var(--rule);
+  background: var(--sheet-2);
+}
+
+.number-field:focus-within {
+  border-color: var(--pencil);
+  outline: 1px solid var(--pencil);
+  cursor: text;
+}
+
+.readonly {
+  border-color: transparent;
+  background: none;
+  cursor: default;
+}
+
+.label {
+  flex: none;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+input {
+  width: 100%;
+  min-width: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  cursor: inherit;
+  font-size: 13px;
+  outline: none;
+  text-align: right;
+}
+
+.unit {
+  flex: none;
+  margin-left: 3px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.trouble {
+  border-color: var(--pencil);
+}
+
+.sentence {
+  position: absolute;
+  z-index: 30;
+  top: calc(100% + 3px);
+  right: 0;
+  width: max-content;
+  max-width: 240px;
+  padding: 4px 8px;
+  border-radius: 4px;
+  background: var(--ink);
+  color: var(--sheet-2);
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useId } from 'vue'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { formatTime, parseTime, type FrameRate, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
+
+/** A time that is typed as timecode, frames or seconds, or stepped by frames with the arrow keys. */
+const props = defineProps<{ label: string; modelValue: Ticks; rate: FrameRate; display: TimeDisplay; large?: boolean }>()
+const emit = defineEmits<{ take: [time: Ticks]; step: [frames: number] }>()
+
+const typed = ref<string | null>(null)
+const trouble = ref('')
+const troubleId = useId()
+const input = ref<HTMLInputElement | null>(null)
+const shown = computed(() => typed.value ?? formatTime(props.modelValue, props.rate, props.display))
+
+const forget = (): void => {
+  typed.value = null
+  trouble.value = ''
+}
+const take = (): void => {
+  if (typed.value === null) return
+  try {
+    emit('take', parseTime(typed.value, props.rate, props.display))
+    forget()
+  } catch (caught) {
+    trouble.value = sentenceOf(caught)
+  }
+}
+const onKeydown = (event: KeyboardEvent): void => {
+  event.stopPropagation()
+  if (event.key === 'Enter') {
+    take()
+    if (!trouble.value) void nextTick(() => input.value?.select())
+  } else if (event.key === 'Escape') {
+    forget()
+    void nextTick(() => input.value?.blur())
+  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+    event.preventDefault()
+    emit('step', (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
+  }
+}
+</script>
+
+<template>
+  <span class="time-field">
+    <input
+      ref="input"
+      class="mono"
+      :class="{ large }"
+      type="text"
+      autocomplete="off"
+      spellcheck="false"
+      :aria-label="label"
+      :aria-invalid="trouble !== ''"
+      :aria-describedby="trouble ? troubleId : undefined"
+      :value="shown"
+      @input="typed = ($event.target as HTMLInputElement).value"
+      @focus="($event.target as HTMLInputElement).select()"
+      @keydown="onKeydown"
+      @blur="take"
+    />
+    <span v-if="trouble" :id="troubleId" class="sentence" role="alert">{{ trouble }}</span>
+  </span>
+</template>
+
+<style scoped>
+.time-field {
+  position: relative;
+}
+
+input {
+  width: 100px;
+  height: 26px;
+  padding: 0 4px;
+  border: 1px solid transparent;
+  border-radius: 4px;
+  background: none;
+  color: inherit;
+}
+
+input.large {
+  width: 136px;
+  font-size: 17px;
+  font-weight: 600;
+}
+
+input:hover,
+input:focus {
+  border-color: var(--rule);
+  background: var(--sheet-2);
+}
+
+input[aria-invalid='true'] {
+  border-color: var(--pencil);
+}
+
+.sentence {
+  position: absolute;
+  z-index: 40;
+  bottom: calc(100% + 6px);
+  left: 0;
+  width: 240px;
+  padding: 4px 8px;
+  border-radius: 4px;
+  background: var(--ink);
+  color: var(--sheet-2);
+  font-size: 12px;
+}
+</style>

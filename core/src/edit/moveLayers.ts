@@ -1,0 +1,47 @@
+import { original, type Draft } from 'immer'
+import type { Vec2 } from '../route/index.ts'
+import { compileScene, invertMatrix, parentMatrix, sampleSceneInto, type Project, type Scene } from '../scene/index.ts'
+import type { Ticks } from '../time/index.ts'
+import { currentValue, setValueAt, type SetValueOptions } from './keys.ts'
+import { sceneIn } from './refs.ts'
+
+export interface LayerMove {
+  readonly scene: string
+  readonly layers: readonly string[]
+  readonly time: Ticks
+  /** On the stage, px. */
+  readonly by: Vec2
+}
+
+/**
+ * Moves layers on the stage at a moment, whatever they ride on. A layer whose parent moves too goes with it
+ * and is not moved twice; one whose parent is flattened to nothing stays.
+ * @throws BadEdit for a locked layer
+ */
+export function moveLayersBy(draft: Draft<Project>, move: LayerMove, options: SetValueOptions): void {
+  const drafted = sceneIn(draft, move.scene)
+  const scene = (original(drafted) ?? drafted) as Scene
+  const sampler = compileScene(scene)
+  sampleSceneInto(sampler, move.time)
+  const moving = new Set(move.layers)
+  for (const id of move.layers) {
+    const layer = scene.layers.find((candidate) => candidate.id === id)
+    if (!layer || ridesOn(scene, layer.parent, moving)) continue
+    const inverse = invertMatrix(parentMatrix(sampler, id))
+    if (!inverse) continue
+    const [x, y] = currentValue(layer.properties['position']!, move.time) as Vec2
+    const dx = inverse[0]! * move.by[0] + inverse[2]! * move.by[1]
+    const dy = inverse[1]! * move.by[0] + inverse[3]! * move.by[1]
+    const ref = { scene: move.scene, layer: id, property: 'position' }
+    setValueAt(draft, ref, move.time, { ...options, value: [x + dx, y + dy] })
+  }
+}
+
+function ridesOn(scene: Scene, parent: string | null, moving: ReadonlySet<string>): boolean {
+  let at = parent
+  while (at !== null) {
+    if (moving.has(at)) return true
+    at = scene.layers.find((candidate) => candidate.id === at)?.parent ?? null
+  }
+  return false
+}

@@ -1,0 +1,51 @@
+import { createHash } from 'node:crypto'
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { readProjectData, writeBendFile } from '@arrow-bend/core/format/project'
+import type { Asset, Project } from '@arrow-bend/core/scene'
+import { lighthouse, moon, quay, stars, town, water } from './art/harbour.ts'
+import { boat, cask, gauge, mast } from './art/props.ts'
+import { regattaScene } from './regatta.ts'
+
+const MADE = new URL('../made/', import.meta.url)
+
+/** Every picture of the demo by asset id, as SVG text. */
+const PICTURES: Readonly<Record<string, string>> = {
+  stars: stars(),
+  town: town(),
+  water: water(),
+  quay: quay(),
+  lighthouse: lighthouse(),
+  moon: moon(),
+  'boat-1': boat(['#cfe0f4', '#93b2dc', '#5f7fb0']),
+  'boat-2': boat(['#fbe6ba', '#e9bd72', '#c48a48']),
+  'boat-3': boat(['#f6cfc2', '#dd9a8c', '#b06f6c']),
+  cask: cask(),
+  gauge: gauge(),
+  mast: mast(),
+}
+
+function sizeOf(svg: string): [number, number] {
+  const [, width, height] = /width="(\d+)" height="(\d+)"/.exec(svg)!
+  return [Number(width), Number(height)]
+}
+
+mkdirSync(new URL('art/', MADE), { recursive: true })
+const bytes = new Map<string, Uint8Array<ArrayBuffer>>()
+const assets = Object.entries(PICTURES).map(([id, svg]): Asset => {
+  writeFileSync(new URL(`art/${id}.svg`, MADE), svg)
+  const data = new TextEncoder().encode(svg)
+  const sha256 = createHash('sha256').update(data).digest('hex')
+  bytes.set(sha256, data)
+  const name = `${id[0]!.toUpperCase()}${id.slice(1).replace('-', ' ')}`
+  return { id, name, type: 'image/svg+xml', sha256, size: sizeOf(svg) }
+})
+const project: Project = {
+  format: 'arrow-bend/project',
+  version: 1,
+  id: 'lantern-regatta',
+  name: 'Lantern Regatta',
+  scenes: [regattaScene()],
+  bends: [],
+  assets,
+}
+writeFileSync(new URL('lantern-regatta.bend', MADE), writeBendFile({ project: readProjectData(project), assets: bytes }))

@@ -1,0 +1,298 @@
+import { makeLayer, type DrawnKind, type Layer, type Scene } from '@arrow-bend/core/scene'
+import type { Property, Value } from '@arrow-bend/core/property'
+import { ticksOfFrame } from '@arrow-bend/core/time'
+import { MARGIN } from './art/harbour.ts'
+import { beam, pennant, straightOutline } from './art/outlines.ts'
+import { animate, ease, quick, RATE, type Step } from './motion.ts'
+
+const FRAMES = 288
+const END = ticksOfFrame(FRAMES, RATE)
+
+interface LayerOptions {
+  readonly parent?: string
+  readonly values?: Readonly<Record<string, Value>>
+  readonly moves?: Readonly<Record<string, Property>>
+  readonly span?: readonly [number, number]
+}
+
+function layer(id: string, name: string, kind: DrawnKind, { parent, values, moves, span }: LayerOptions): Layer {
+  const [from, to] = span ?? [0, FRAMES]
+  const made = makeLayer({
+    id,
+    name,
+    kind,
+    parent: parent ?? null,
+    span: [ticksOfFrame(from, RATE), ticksOfFrame(to, RATE)],
+    values: values ?? {},
+  })
+  return { ...made, properties: { ...made.properties, ...moves } }
+}
+
+const HARBOUR = 'harbour'
+const inHarbour = (id: string, name: string, kind: DrawnKind, options: LayerOptions): Layer =>
+  layer(id, name, kind, { parent: HARBOUR, ...options })
+
+/** A boat bobs: it leans a little one way and the other, smoothly, never twice alike. */
+function bob(name: string, from: number, to: number, lean: number): Property {
+  const steps: Step[] = []
+  for (let frame = from, i = 0; frame <= to; frame += 18, i += 1) {
+    const amount = i === 0 ? 0 : lean * (0.6 + 0.4 * Math.cos(i * 2.3)) * (i % 2 ? 1 : -1)
+    steps.push({ frame, value: Number(amount.toFixed(1)), bend: ease(0.35, 0.35) })
+  }
+  return animate('turn', name, steps)
+}
+
+/** The cask rolls without skidding: it turns by the distance over its circumference (2π · 60 px). */
+function roll(): Record<string, Property> {
+  const distance = 260
+  const turn = Number(((360 * distance) / (2 * Math.PI * 60)).toFixed(6))
+  const bend = quick('easeBoth')
+  const there = [1640, 842] as const
+  const here = [1640 - distance, 842] as const
+  return {
+    position: animate('place', 'cask-position', [
+      { frame: 84, value: there, bend },
+      { frame: 150, value: here },
+    ]),
+    turn: animate('turn', 'cask-turn', [
+      { frame: 84, value: 0, bend },
+      { frame: 150, value: -turn },
+    ]),
+  }
+}
+
+/** The tide climbs in holds: it stands, then it is higher. */
+function tide(): Property {
+  const heights = [0, -18, -34, -60, -78, -96, -120]
+  return animate(
+    'place',
+    'tide',
+    heights.map((rise, i): Step => ({ frame: i * 42, value: [1524, 1010 + rise], bend: quick('hold') })),
+  )
+}
+
+function titles(): Layer[] {
+  const out = { kind: 'family', family: 'power', power: 3, mode: 'in' } as const
+  return [
+    layer('title', 'Title', 'text', {
+      values: { position: [900, 380], content: 'Lantern Regatta', 'font size': 112, weight: 700, fill: '#fbefd2' },
+      moves: {
+        scale: animate('pair', 'title-scale', [
+          { frame: 24, value: [0, 0], bend: { kind: 'family', family: 'spring', mode: 'out', dampingRatio: 0.42 } },
+          { frame: 72, value: [100, 100], bend: quick('hold') },
+          { frame: 246, value: [100, 100], bend: ease(0.6, 0.1) },
+          { frame: 270, value: [84, 84] },
+        ]),
+        opacity: animate('number', 'title-opacity', [
+          { frame: 24, value: 0, bend: quick('easeInto') },
+          { frame: 40, value: 100, bend: quick('hold') },
+          { frame: 246, value: 100, bend: out },
+          { frame: 270, value: 0 },
+        ]),
+      },
+    }),
+    layer('subtitle', 'Subtitle', 'text', {
+      values: { content: 'Port Ostrel, midsummer night', 'font size': 40, weight: 400, 'letter spacing': 7, fill: '#f2d9a0' },
+      moves: {
+        position: animate('place', 'subtitle-position', [
+          { frame: 44, value: [900, 500], bend: quick('easeInto') },
+          { frame: 72, value: [900, 452], bend: quick('hold') },
+          { frame: 248, value: [900, 452], bend: quick('easeOutOf') },
+          { frame: 270, value: [900, 470] },
+        ]),
+        opacity: animate('number', 'subtitle-opacity', [
+          { frame: 44, value: 0, bend: quick('easeInto') },
+          { frame: 66, value: 100, bend: quick('hold') },
+          { frame: 244, value: 100, bend: out },
+          { frame: 264, value: 0 },
+        ]),
+      },
+    }),
+  ]
+}
+
+/** Two panels that part at the start, one bend for both. */
+function panels(): Layer[] {
+  const bend = { kind: 'family', family: 'power', power: 3.4, mode: 'inOut' } as const
+  const panel = (id: string, name: string, from: number, to: number): Layer =>
+    layer(id, name, 'rectangle', {
+      values: { size: [962, 1084], fill: '#15132b' },
+      span: [0, 48],
+      moves: {
+        position: animate('place', id, [
+          { frame: 0, value: [from, 540], bend },
+          { frame: 40, value: [to, 540] },
+        ]),
+      },
+    })
+  return [panel('left-panel', 'Left panel', 480, -490), panel('right-panel', 'Right panel', 1440, 2410)]
+}
+
+function lamps(): Layer[] {
+  const places = [[1190, 668], [1262, 690], [1338, 700], [1414, 694], [1488, 672], [1556, 640]] as const
+  return places.map((position, i) =>
+    inHarbour(`lamp-${i + 1}`, `Lamp ${i + 1}`, 'ellipse', {
+      values: { position, size: [26, 32], fill: '#ffca6a', stroke: '#fff0c4', 'stroke width': 2 },
+      moves: {
+        opacity: animate(
+          'number',
+          `lamp-${i}`,
+          [
+            { frame: i * 4, value: 45, bend: { kind: 'family', family: 'exponential', mode: 'out' } },
+            { frame: i * 4 + 4, value: 100, bend: quick('easeOutOf') },
+            { frame: i * 4 + 24, value: 45 },
+          ],
+          { before: 'loop', after: 'loop' },
+        ),
+      },
+    }),
+  )
+}
+
+interface Course {
+  readonly number: number
+  readonly steps: readonly Step[]
+  readonly lean: number
+  readonly scale: number
+}
+
+const COURSES: readonly Course[] = [
+  {
+    number: 2,
+    scale: 100,
+    lean: 6,
+    steps: [
+      { frame: 12, value: [-190, 840], bend: ease(0.2, 0.3), route: { leave: [230, -70] } },
+      { frame: 84, value: [520, 890], bend: quick('overshoot'), route: { arrive: [-210, 20], leave: [190, -18] } },
+      { frame: 128, value: [1180, 800], bend: quick('hold'), route: { arrive: [-170, 70], leave: [0, 0] } },
+      { frame: 192, value: [1180, 800], bend: quick('easeBoth'), route: { leave: [90, -40] } },
+      { frame: 252, value: [1085, 668], route: { arrive: [150, 10] } },
+    ],
+  },
+  {
+    number: 1,
+    scale: 84,
+    lean: 5,
+    steps: [
+      { frame: 0, value: [250, 762], bend: quick('easeBoth'), route: { leave: [120, 40] } },
+      { frame: 132, value: [640, 744], bend: quick('easeBoth'), route: { arrive: [-140, 30], leave: [120, -26] } },
+      { frame: 264, value: [980, 700], route: { arrive: [-120, 6] } },
+    ],
+  },
+  {
+    number: 3,
+    scale: 56,
+    lean: 4,
+    steps: [
+      { frame: 24, value: [880, 706], bend: quick('easeOutOf'), route: { leave: [-60, 30] } },
+      { frame: 240, value: [560, 690], route: { arrive: [90, 18] } },
+    ],
+  },
+]
+
+function boats(): Layer[] {
+  return COURSES.map(({ number, steps, lean, scale }) =>
+    inHarbour(`boat-${number}`, `Boat ${number}`, 'image', {
+      values: { picture: `boat-${number}`, scale: [scale, scale], pivot: [0, 60] },
+      moves: {
+        position: animate('place', `boat-${number}-position`, steps),
+        turn: bob(`boat-${number}-turn`, steps[0]!.frame, steps[steps.length - 1]!.frame, lean),
+      },
+    }),
+  )
+}
+
+function scenery(): Layer[] {
+  const still = (id: string, name: string, position: readonly [number, number]): Layer =>
+    inHarbour(id, name, 'image', { values: { picture: id, position } })
+  const garland = straightOutline([[1120, 640], [1190, 668], [1262, 690], [1338, 700], [1414, 694], [1488, 672], [1600, 610]], false)
+  return [
+    inHarbour('pennant', 'Pennant', 'path', {
+      values: { outline: pennant(), position: [1818, 520], fill: '#d9582b', stroke: '#f4c46a', 'stroke width': 5 },
+      moves: {
+        turn: animate('turn', 'pennant', [
+          { frame: 0, value: -4, bend: ease(0.4, 0.4) },
+          { frame: 20, value: 7, bend: ease(0.4, 0.4) },
+          { frame: 48, value: -4 },
+        ], { after: 'loop' }),
+      },
+    }),
+    still('mast', 'Mast', [1836, 672]),
+    ...lamps(),
+    inHarbour('garland', 'Garland', 'path', {
+      values: { outline: garland, fill: '#00000000', stroke: '#2a2436', 'stroke width': 4 },
+    }),
+    inHarbour('cask', 'Cask', 'image', { values: { picture: 'cask' }, moves: roll() }),
+    inHarbour('tide-needle', 'Tide needle', 'path', {
+      values: { outline: straightOutline([[0, 0], [-74, -16], [-74, 16]]), fill: '#f2a23a' },
+      moves: { position: tide() },
+    }),
+    still('gauge', 'Tide gauge', [1552, 1010]),
+    still('quay', 'Quay', [1760, 1062]),
+    ...boats(),
+    still('water', 'Water', [960, 980]),
+    still('lighthouse', 'Lighthouse', [458, 606]),
+    inHarbour('beam', 'Lighthouse beam', 'path', {
+      values: { outline: beam(), fill: '#ffdf9a42', position: [398, 438] },
+      moves: {
+        turn: animate('turn', 'beam', [
+          { frame: 0, value: -160, bend: { kind: 'linear' } },
+          { frame: FRAMES, value: 200 },
+        ], { after: 'loop' }),
+      },
+    }),
+    still('town', 'Town', [960, 590]),
+    inHarbour('moon', 'Moon', 'image', {
+      values: { picture: 'moon' },
+      moves: {
+        position: animate('place', 'moon', [
+          { frame: 0, value: [1150, 700], bend: { kind: 'family', family: 'sine', mode: 'out' }, route: { leave: [20, -330] } },
+          { frame: 216, value: [1660, 210], route: { arrive: [-330, -20] } },
+        ]),
+      },
+    }),
+    still('stars', 'Stars', [960, 380]),
+  ]
+}
+
+function sky(): Layer {
+  return inHarbour('sky', 'Sky', 'rectangle', {
+    values: { size: [1920 + 2 * MARGIN, 1080 + 2 * MARGIN], position: [960, 540] },
+    moves: {
+      fill: animate('colour', 'sky', [
+        { frame: 0, value: '#7a4a5e', bend: quick('easeBoth') },
+        { frame: 150, value: '#3a2460', bend: quick('easeBoth') },
+        { frame: 287, value: '#1d1740' },
+      ]),
+    },
+  })
+}
+
+/** The opening of the Lantern Regatta: twelve seconds at 1920×1080, 24 fps. */
+export function regattaScene(): Scene {
+  const harbour = layer(HARBOUR, 'Harbour', 'group', {
+    values: { position: [960, 540], pivot: [960, 540] },
+    moves: {
+      scale: animate('pair', 'push', [
+        { frame: 0, value: [100, 100], bend: quick('easeBoth') },
+        { frame: 264, value: [106, 106] },
+      ], { mix: 'geometric' }),
+    },
+  })
+  return {
+    id: 'opening',
+    name: 'Opening',
+    size: [1920, 1080],
+    rate: RATE,
+    duration: END,
+    background: '#15132b',
+    layers: [...titles(), ...panels(), harbour, ...scenery(), sky()],
+    markers: [
+      { id: 'lit', t: ticksOfFrame(24, RATE), name: 'Lamps lit' },
+      { id: 'berth', t: ticksOfFrame(128, RATE), name: 'Berth' },
+      { id: 'off', t: ticksOfFrame(192, RATE), name: 'Cast off' },
+      { id: 'out', t: ticksOfFrame(246, RATE), name: 'Title out' },
+    ],
+    playRange: null,
+  }
+}

@@ -1,0 +1,61 @@
+import compression from 'compression'
+import express, { type Express } from 'express'
+import helmet from 'helmet'
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+
+/** A year, in seconds: built files carry a hash of their contents in their names. */
+const YEAR_SECONDS = 31_536_000
+
+/**
+ * The web server of the built application: its files, security headers, cross-origin isolation,
+ * compression, `/health`, and the application's page for every other address.
+ * @param folder the built application; has to hold index.html
+ */
+export function createApp(folder: string): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'blob:', 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          mediaSrc: ["'self'", 'blob:'],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      crossOriginEmbedderPolicy: { policy: 'require-corp' },
+      crossOriginOpenerPolicy: { policy: 'same-origin' },
+      crossOriginResourcePolicy: { policy: 'same-origin' },
+    }),
+  )
+  app.use(compression())
+  app.get('/health', (_request, response) => {
+    response.json({ ok: true })
+  })
+  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: YEAR_SECONDS * 1000, fallthrough: false }))
+  app.use(express.static(folder, { index: false, maxAge: 0 }))
+  app.get('/{*path}', (request, response) => {
+    if (!request.accepts('html')) {
+      response.status(404).type('text').send('Nothing here.')
+      return
+    }
+    response.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'))
+  })
+  return app
+}
+
+/** Whether a folder holds a built application. */
+export function isBuilt(folder: string): boolean {
+  return existsSync(join(folder, 'index.html'))
+}
