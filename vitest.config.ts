@@ -2,7 +2,14 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['core/src/**/*.test.ts', 'app/src/**/*.test.ts', 'cli/src/**/*.test.ts', 'server/src/**/*.test.ts', 'demo/src/**/*.test.ts', 'tools/**/*.test.ts'],
+    include: [
+      'core/src/**/*.test.ts',
+      'app/src/**/*.test.ts',
+      'cli/src/**/*.test.ts',
+      'server/src/**/*.test.ts',
+      'demo/src/**/*.test.ts',
+      'tools/**/*.test.ts',
+    ],
     testTimeout: 60_000,
     reporters: ['default', 'json'],
     outputFile: { json: '.cache/unit.json' },

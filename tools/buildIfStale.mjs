@@ -2,7 +2,15 @@ import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { run } from './run.mjs'
 
-const SOURCES = ['app/src', 'app/public', 'app/index.html', 'app/vite.config.ts', 'core/src', 'demo/made', 'package-lock.json']
+const SOURCES = [
+  'app/src',
+  'app/public',
+  'app/index.html',
+  'app/vite.config.ts',
+  'core/src',
+  'demo/made',
+  'package-lock.json',
+]
 const BUILT = 'app/dist/index.html'
 
 /** The latest change below a path, ms. */

@@ -48,4 +48,7 @@ const project: Project = {
   bends: [],
   assets,
 }
-writeFileSync(new URL('lantern-regatta.bend', MADE), writeBendFile({ project: readProjectData(project), assets: bytes }))
+writeFileSync(
+  new URL('lantern-regatta.bend', MADE),
+  writeBendFile({ project: readProjectData(project), assets: bytes }),
+)

@@ -24,7 +24,12 @@ export interface Step {
 }
 
 /** A property animated through steps; ids are made from `name`, so the demo is the same at every build. */
-export function animate(kind: Property['kind'], name: string, steps: readonly Step[], more: Partial<Property> = {}): Property {
+export function animate(
+  kind: Property['kind'],
+  name: string,
+  steps: readonly Step[],
+  more: Partial<Property> = {},
+): Property {
   const keys = steps.map(({ frame, value, bend, smooth, route }): Key => ({
     id: `${name}-${frame}`,
     t: ticksOfFrame(frame, RATE),

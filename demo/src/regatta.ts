@@ -15,7 +15,12 @@ interface LayerOptions {
   readonly span?: readonly [number, number]
 }
 
-function layer(id: string, name: string, kind: DrawnKind, { parent, values, moves, span }: LayerOptions): Layer {
+function layer(
+  id: string,
+  name: string,
+  kind: DrawnKind,
+  { parent, values, moves, span }: LayerOptions,
+): Layer {
   const [from, to] = span ?? [0, FRAMES]
   const made = makeLayer({
     id,
@@ -75,10 +80,20 @@ function titles(): Layer[] {
   const out = { kind: 'family', family: 'power', power: 3, mode: 'in' } as const
   return [
     layer('title', 'Title', 'text', {
-      values: { position: [900, 380], content: 'Lantern Regatta', 'font size': 112, weight: 700, fill: '#fbefd2' },
+      values: {
+        position: [800, 372],
+        content: 'Lantern Regatta',
+        'font size': 112,
+        weight: 700,
+        fill: '#fbefd2',
+      },
       moves: {
         scale: animate('pair', 'title-scale', [
-          { frame: 24, value: [0, 0], bend: { kind: 'family', family: 'spring', mode: 'out', dampingRatio: 0.42 } },
+          {
+            frame: 24,
+            value: [0, 0],
+            bend: { kind: 'family', family: 'spring', mode: 'out', dampingRatio: 0.42 },
+          },
           { frame: 72, value: [100, 100], bend: quick('hold') },
           { frame: 246, value: [100, 100], bend: ease(0.6, 0.1) },
           { frame: 270, value: [84, 84] },
@@ -92,13 +107,19 @@ function titles(): Layer[] {
       },
     }),
     layer('subtitle', 'Subtitle', 'text', {
-      values: { content: 'Port Ostrel, midsummer night', 'font size': 40, weight: 400, 'letter spacing': 7, fill: '#f2d9a0' },
+      values: {
+        content: 'Port Ostrel, midsummer night',
+        'font size': 40,
+        weight: 400,
+        'letter spacing': 7,
+        fill: '#f2d9a0',
+      },
       moves: {
         position: animate('place', 'subtitle-position', [
-          { frame: 44, value: [900, 500], bend: quick('easeInto') },
-          { frame: 72, value: [900, 452], bend: quick('hold') },
-          { frame: 248, value: [900, 452], bend: quick('easeOutOf') },
-          { frame: 270, value: [900, 470] },
+          { frame: 44, value: [800, 492], bend: quick('easeInto') },
+          { frame: 72, value: [800, 444], bend: quick('hold') },
+          { frame: 248, value: [800, 444], bend: quick('easeOutOf') },
+          { frame: 270, value: [800, 462] },
         ]),
         opacity: animate('number', 'subtitle-opacity', [
           { frame: 44, value: 0, bend: quick('easeInto') },
@@ -129,7 +150,14 @@ function panels(): Layer[] {
 }
 
 function lamps(): Layer[] {
-  const places = [[1190, 668], [1262, 690], [1338, 700], [1414, 694], [1488, 672], [1556, 640]] as const
+  const places = [
+    [1190, 668],
+    [1262, 690],
+    [1338, 700],
+    [1414, 694],
+    [1488, 672],
+    [1556, 640],
+  ] as const
   return places.map((position, i) =>
     inHarbour(`lamp-${i + 1}`, `Lamp ${i + 1}`, 'ellipse', {
       values: { position, size: [26, 32], fill: '#ffca6a', stroke: '#fff0c4', 'stroke width': 2 },
@@ -163,7 +191,12 @@ const COURSES: readonly Course[] = [
     lean: 6,
     steps: [
       { frame: 12, value: [-190, 840], bend: ease(0.2, 0.3), route: { leave: [230, -70] } },
-      { frame: 84, value: [520, 890], bend: quick('overshoot'), route: { arrive: [-210, 20], leave: [190, -18] } },
+      {
+        frame: 84,
+        value: [480, 912],
+        bend: quick('overshoot'),
+        route: { arrive: [-210, 20], leave: [190, -18] },
+      },
       { frame: 128, value: [1180, 800], bend: quick('hold'), route: { arrive: [-170, 70], leave: [0, 0] } },
       { frame: 192, value: [1180, 800], bend: quick('easeBoth'), route: { leave: [90, -40] } },
       { frame: 252, value: [1085, 668], route: { arrive: [150, 10] } },
@@ -174,8 +207,13 @@ const COURSES: readonly Course[] = [
     scale: 84,
     lean: 5,
     steps: [
-      { frame: 0, value: [250, 762], bend: quick('easeBoth'), route: { leave: [120, 40] } },
-      { frame: 132, value: [640, 744], bend: quick('easeBoth'), route: { arrive: [-140, 30], leave: [120, -26] } },
+      { frame: 0, value: [330, 742], bend: quick('easeBoth'), route: { leave: [120, 40] } },
+      {
+        frame: 132,
+        value: [660, 726],
+        bend: quick('easeBoth'),
+        route: { arrive: [-140, 30], leave: [120, -26] },
+      },
       { frame: 264, value: [980, 700], route: { arrive: [-120, 6] } },
     ],
   },
@@ -205,16 +243,38 @@ function boats(): Layer[] {
 function scenery(): Layer[] {
   const still = (id: string, name: string, position: readonly [number, number]): Layer =>
     inHarbour(id, name, 'image', { values: { picture: id, position } })
-  const garland = straightOutline([[1120, 640], [1190, 668], [1262, 690], [1338, 700], [1414, 694], [1488, 672], [1600, 610]], false)
+  const garland = straightOutline(
+    [
+      [1120, 640],
+      [1190, 668],
+      [1262, 690],
+      [1338, 700],
+      [1414, 694],
+      [1488, 672],
+      [1600, 610],
+    ],
+    false,
+  )
   return [
     inHarbour('pennant', 'Pennant', 'path', {
-      values: { outline: pennant(), position: [1818, 520], fill: '#d9582b', stroke: '#f4c46a', 'stroke width': 5 },
+      values: {
+        outline: pennant(),
+        position: [1818, 520],
+        fill: '#d9582b',
+        stroke: '#f4c46a',
+        'stroke width': 5,
+      },
       moves: {
-        turn: animate('turn', 'pennant', [
-          { frame: 0, value: -4, bend: ease(0.4, 0.4) },
-          { frame: 20, value: 7, bend: ease(0.4, 0.4) },
-          { frame: 48, value: -4 },
-        ], { after: 'loop' }),
+        turn: animate(
+          'turn',
+          'pennant',
+          [
+            { frame: 0, value: -4, bend: ease(0.4, 0.4) },
+            { frame: 20, value: 7, bend: ease(0.4, 0.4) },
+            { frame: 48, value: -4 },
+          ],
+          { after: 'loop' },
+        ),
       },
     }),
     still('mast', 'Mast', [1836, 672]),
@@ -224,21 +284,32 @@ function scenery(): Layer[] {
     }),
     inHarbour('cask', 'Cask', 'image', { values: { picture: 'cask' }, moves: roll() }),
     inHarbour('tide-needle', 'Tide needle', 'path', {
-      values: { outline: straightOutline([[0, 0], [-74, -16], [-74, 16]]), fill: '#f2a23a' },
+      values: {
+        outline: straightOutline([
+          [0, 0],
+          [-74, -16],
+          [-74, 16],
+        ]),
+        fill: '#f2a23a',
+      },
       moves: { position: tide() },
     }),
     still('gauge', 'Tide gauge', [1552, 1010]),
     still('quay', 'Quay', [1760, 1062]),
-    ...boats(),
     still('water', 'Water', [960, 980]),
     still('lighthouse', 'Lighthouse', [458, 606]),
     inHarbour('beam', 'Lighthouse beam', 'path', {
       values: { outline: beam(), fill: '#ffdf9a42', position: [398, 438] },
       moves: {
-        turn: animate('turn', 'beam', [
-          { frame: 0, value: -160, bend: { kind: 'linear' } },
-          { frame: FRAMES, value: 200 },
-        ], { after: 'loop' }),
+        turn: animate(
+          'turn',
+          'beam',
+          [
+            { frame: 0, value: -160, bend: { kind: 'linear' } },
+            { frame: FRAMES, value: 200 },
+          ],
+          { after: 'loop' },
+        ),
       },
     }),
     still('town', 'Town', [960, 590]),
@@ -246,8 +317,13 @@ function scenery(): Layer[] {
       values: { picture: 'moon' },
       moves: {
         position: animate('place', 'moon', [
-          { frame: 0, value: [1150, 700], bend: { kind: 'family', family: 'sine', mode: 'out' }, route: { leave: [20, -330] } },
-          { frame: 216, value: [1660, 210], route: { arrive: [-330, -20] } },
+          {
+            frame: 0,
+            value: [1290, 720],
+            bend: { kind: 'family', family: 'sine', mode: 'out' },
+            route: { leave: [30, -330] },
+          },
+          { frame: 216, value: [1690, 220], route: { arrive: [-270, -10] } },
         ]),
       },
     }),
@@ -273,10 +349,15 @@ export function regattaScene(): Scene {
   const harbour = layer(HARBOUR, 'Harbour', 'group', {
     values: { position: [960, 540], pivot: [960, 540] },
     moves: {
-      scale: animate('pair', 'push', [
-        { frame: 0, value: [100, 100], bend: quick('easeBoth') },
-        { frame: 264, value: [106, 106] },
-      ], { mix: 'geometric' }),
+      scale: animate(
+        'pair',
+        'push',
+        [
+          { frame: 0, value: [100, 100], bend: quick('easeBoth') },
+          { frame: 264, value: [106, 106] },
+        ],
+        { mix: 'geometric' },
+      ),
     },
   })
   return {
@@ -286,7 +367,7 @@ export function regattaScene(): Scene {
     rate: RATE,
     duration: END,
     background: '#15132b',
-    layers: [...titles(), ...panels(), harbour, ...scenery(), sky()],
+    layers: [...panels(), ...titles(), ...boats(), harbour, ...scenery(), sky()],
     markers: [
       { id: 'lit', t: ticksOfFrame(24, RATE), name: 'Lamps lit' },
       { id: 'berth', t: ticksOfFrame(128, RATE), name: 'Berth' },

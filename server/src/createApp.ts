@@ -43,7 +43,14 @@ export function createApp(folder: string): Express {
   app.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
-  app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: YEAR_SECONDS * 1000, fallthrough: false }))
+  app.use(
+    '/assets',
+    express.static(join(folder, 'assets'), {
+      immutable: true,
+      maxAge: YEAR_SECONDS * 1000,
+      fallthrough: false,
+    }),
+  )
   app.use(express.static(folder, { index: false, maxAge: 0 }))
   app.get('/{*path}', (request, response) => {
     if (!request.accepts('html')) {

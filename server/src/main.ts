@@ -15,7 +15,8 @@ if (!isBuilt(folder)) fail('The application has not been built yet. Run npm star
 
 const server = createApp(folder).listen(port, (trouble) => {
   const code = (trouble as NodeJS.ErrnoException | undefined)?.code
-  if (code === 'EADDRINUSE') fail(`Port ${port} is taken by another program. Choose another: PORT=4174 npm start.`)
+  if (code === 'EADDRINUSE')
+    fail(`Port ${port} is taken by another program. Choose another: PORT=4174 npm start.`)
   if (trouble) fail(`The server could not start on port ${port}: ${trouble.message}`)
   const address = server.address()
   const bound = typeof address === 'object' && address ? address.port : port

@@ -48,7 +48,12 @@ export function setFont(context: CanvasRenderingContext2D, item: DrawItem): void
  * Paints one item. The context's transform must be the stage's; it is left as it was.
  * @param scale screen pixels a stage pixel, to choose how fine a picture to draw
  */
-export function paintItem(context: CanvasRenderingContext2D, item: DrawItem, pictures: PictureBook, scale: number): void {
+export function paintItem(
+  context: CanvasRenderingContext2D,
+  item: DrawItem,
+  pictures: PictureBook,
+  scale: number,
+): void {
   if (!item.shown || item.opacity <= 0) return
   const [a, b, c, d, e, f] = item.matrix as unknown as [number, number, number, number, number, number]
   context.save()
@@ -80,7 +85,12 @@ function paintText(context: CanvasRenderingContext2D, item: DrawItem): void {
   context.fillText(item.text, 0, 0)
 }
 
-function paintPicture(context: CanvasRenderingContext2D, item: DrawItem, pictures: PictureBook, scale: number): void {
+function paintPicture(
+  context: CanvasRenderingContext2D,
+  item: DrawItem,
+  pictures: PictureBook,
+  scale: number,
+): void {
   const picked = pictures.pick(item.picture, scale)
   if (!picked) return
   const { source, width, height } = picked
@@ -88,7 +98,12 @@ function paintPicture(context: CanvasRenderingContext2D, item: DrawItem, picture
   if (left || right || top || bottom) {
     context.beginPath()
     const [x, y] = [(width * left) / 100, (height * top) / 100]
-    context.rect(x - width / 2, y - height / 2, Math.max(0, width * (1 - right / 100) - x), Math.max(0, height * (1 - bottom / 100) - y))
+    context.rect(
+      x - width / 2,
+      y - height / 2,
+      Math.max(0, width * (1 - right / 100) - x),
+      Math.max(0, height * (1 - bottom / 100) - y),
+    )
     context.clip()
   }
   context.drawImage(source, -width / 2, -height / 2, width, height)

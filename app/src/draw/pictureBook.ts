@@ -39,7 +39,10 @@ export class PictureBook {
   pick(id: string, scale: number): { source: CanvasImageSource; width: number; height: number } | null {
     const picture = this.pictures.get(id)
     if (!picture) return null
-    const halvings = Math.min(picture.sizes.length - 1, Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-6)))))
+    const halvings = Math.min(
+      picture.sizes.length - 1,
+      Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-6)))),
+    )
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
   }
 }

@@ -1,6 +1,12 @@
 import Konva from 'konva/lib/Core'
 import { parseColour } from '@arrow-bend/core/property'
-import { compileScene, sampleSceneInto, type DrawItem, type Scene, type SceneSampler } from '@arrow-bend/core/scene'
+import {
+  compileScene,
+  sampleSceneInto,
+  type DrawItem,
+  type Scene,
+  type SceneSampler,
+} from '@arrow-bend/core/scene'
 import { canvasColour, paintItem } from './paintItem.ts'
 import type { PictureBook } from './pictureBook.ts'
 
@@ -24,7 +30,11 @@ export class StagePainter {
     private readonly pictures: PictureBook,
   ) {
     this.stage = new Konva.Stage({ container, width: 1, height: 1, listening: false })
-    const shape = new Konva.Shape({ sceneFunc: (context) => this.paint(context._context), listening: false, perfectDrawEnabled: false })
+    const shape = new Konva.Shape({
+      sceneFunc: (context) => this.paint(context._context),
+      listening: false,
+      perfectDrawEnabled: false,
+    })
     this.layer.add(shape)
     this.stage.add(this.layer)
   }
@@ -59,7 +69,11 @@ export class StagePainter {
     context.save()
     context.translate(x, y)
     context.scale(scale, scale)
-    paintScene(context, this.sampler, this.time, { pictures: this.pictures, scale: scale * devicePixelRatio, clip: false })
+    paintScene(context, this.sampler, this.time, {
+      pictures: this.pictures,
+      scale: scale * devicePixelRatio,
+      clip: false,
+    })
     context.restore()
   }
 }
@@ -73,7 +87,12 @@ export interface PaintOptions {
 }
 
 /** Paints a whole scene in stage coordinates: background, then every item. */
-export function paintScene(context: CanvasRenderingContext2D, sampler: SceneSampler, time: number, { pictures, scale, clip }: PaintOptions): void {
+export function paintScene(
+  context: CanvasRenderingContext2D,
+  sampler: SceneSampler,
+  time: number,
+  { pictures, scale, clip }: PaintOptions,
+): void {
   const [width, height] = sampler.scene.size
   if (clip) {
     context.beginPath()

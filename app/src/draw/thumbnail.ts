@@ -20,6 +20,10 @@ export async function drawThumbnail({ project, assets }: ProjectFile): Promise<B
   context.scale(scale, scale)
   paintScene(context, compileScene(scene), Math.round(scene.duration / 3), { pictures, scale, clip: true })
   return new Promise((resolve, reject) => {
-    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('the browser made no picture'))), 'image/webp', 0.85)
+    canvas.toBlob(
+      (blob) => (blob ? resolve(blob) : reject(new Error('the browser made no picture'))),
+      'image/webp',
+      0.85,
+    )
   })
 }

@@ -32,7 +32,10 @@ interface Open {
 }
 
 /** Whether the last changes are safe on disk. */
-export type SaveState = { readonly kind: 'saved'; readonly at: number | null } | { readonly kind: 'saving' } | { readonly kind: 'failed'; readonly sentence: string }
+export type SaveState =
+  | { readonly kind: 'saved'; readonly at: number | null }
+  | { readonly kind: 'saving' }
+  | { readonly kind: 'failed'; readonly sentence: string }
 
 /** The one owner of the open project. Nothing else writes it. */
 export const useDocument = defineStore('document', () => {
@@ -73,7 +76,11 @@ export const useDocument = defineStore('document', () => {
     )
   }
 
-  const finish = (label: string, before: SelectionState, result: readonly [Project, Patch[], Patch[]]): void => {
+  const finish = (
+    label: string,
+    before: SelectionState,
+    result: readonly [Project, Patch[], Patch[]],
+  ): void => {
     const [next, patches, inverse] = result
     project.value = next
     if (patches.length === 0) return
@@ -93,7 +100,10 @@ export const useDocument = defineStore('document', () => {
    */
   const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
     if (!project.value) return null
-    if (readOnly.value) return refuse(new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.'))
+    if (readOnly.value)
+      return refuse(
+        new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.'),
+      )
     if (open) commit(open)
     let made: T | null = null
     try {
@@ -123,7 +133,13 @@ export const useDocument = defineStore('document', () => {
   /** Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed. */
   const begin = (label: string): Gesture => {
     if (open) commit(open)
-    const gesture: Open = { label, base: project.value!, selection: selection.state, result: null, trouble: null }
+    const gesture: Open = {
+      label,
+      base: project.value!,
+      selection: selection.state,
+      result: null,
+      trouble: null,
+    }
     open = gesture
     return {
       preview(recipe) {

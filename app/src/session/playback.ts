@@ -1,8 +1,20 @@
+import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
-import { asTicks, frameAt, frameTicks, snapToFrame, TICKS_PER_SECOND, type Ticks } from '@arrow-bend/core/time'
+import {
+  asTicks,
+  frameAt,
+  frameTicks,
+  snapToFrame,
+  TICKS_PER_SECOND,
+  type Ticks,
+} from '@arrow-bend/core/time'
+import { projectStorage } from '../storage/index.ts'
 import { useDocument } from './document.ts'
 import { usePreferences } from './preferences.ts'
+
+/** Quiet time before the playhead's place is kept, ms. */
+const KEEP_AFTER_MS = 400
 
 /** Called for every frame shown, outside Vue's own updates. */
 export type FrameListener = (time: Ticks) => void
@@ -20,8 +32,12 @@ export const usePlayback = defineStore('playback', () => {
   const listeners = new Set<FrameListener>()
 
   const scene = computed(() => documentStore.scene)
-  const range = computed<readonly [Ticks, Ticks]>(() => scene.value?.playRange ?? [asTicks(0), scene.value?.duration ?? asTicks(1)])
-  const lastFrame = computed(() => (scene.value ? asTicks(scene.value.duration - frameTicks(scene.value.rate)) : asTicks(0)))
+  const range = computed<readonly [Ticks, Ticks]>(
+    () => scene.value?.playRange ?? [asTicks(0), scene.value?.duration ?? asTicks(1)],
+  )
+  const lastFrame = computed(() =>
+    scene.value ? asTicks(scene.value.duration - frameTicks(scene.value.rate)) : asTicks(0),
+  )
 
   let now = 0
   let request = 0
@@ -108,7 +124,13 @@ export const usePlayback = defineStore('playback', () => {
     speed.value = 0
     cancelAnimationFrame(request)
     framesPerSecond.value = 0
-    if (scene.value) seek(snapToFrame(Math.floor(now / frameTicks(scene.value.rate)) * frameTicks(scene.value.rate), scene.value.rate))
+    if (scene.value)
+      seek(
+        snapToFrame(
+          Math.floor(now / frameTicks(scene.value.rate)) * frameTicks(scene.value.rate),
+          scene.value.rate,
+        ),
+      )
   }
   /** J and L: in that direction, again: twice as fast, up to eight times. */
   const shuttle = (direction: 1 | -1): void => {
@@ -117,13 +139,29 @@ export const usePlayback = defineStore('playback', () => {
     play(direction * faster)
   }
 
+  /** Puts the playhead where the project was last left. */
+  const recall = async (id: string): Promise<void> => {
+    const kept = await projectStorage.preference(`playhead:${id}`).catch(() => undefined)
+    if (documentStore.project?.id === id && typeof kept === 'number') seek(kept)
+  }
   watch(
     () => documentStore.project?.id,
-    () => {
+    (id) => {
       pause()
       now = 0
       time.value = asTicks(0)
+      if (id) void recall(id)
     },
+    { immediate: true },
+  )
+  watchDebounced(
+    time,
+    (at) => {
+      const id = documentStore.project?.id
+      if (id && speed.value === 0)
+        void projectStorage.keepPreference(`playhead:${id}`, at).catch(() => undefined)
+    },
+    { debounce: KEEP_AFTER_MS },
   )
 
   return {

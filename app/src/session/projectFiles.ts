@@ -1,10 +1,13 @@
 import { nanoid } from 'nanoid'
 import { readBendFile, writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
-import { type FrameRate, ticksOfSeconds, snapToFrame } from '@arrow-bend/core/time'
+import { type FrameRate, snapToFrame, ticksOfFrame, ticksOfSeconds } from '@arrow-bend/core/time'
 import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
 import { drawThumbnail } from '../draw/index.ts'
 import { projectStorage, sha256 } from '../storage/index.ts'
+
+/** Where the demo's playhead stands at first. */
+const DEMO_FRAME = 98
 
 export interface NewProject {
   readonly name: string
@@ -47,6 +50,11 @@ export async function readFile(file: File): Promise<ProjectFile> {
 export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
   const answer = await fetch(demoUrl)
   const file = await readBendFile(new Uint8Array(await answer.arrayBuffer()), sha256)
+  // Its first picture is a closed curtain; it opens where there is something to see.
+  await projectStorage.keepPreference(
+    `playhead:${id}`,
+    ticksOfFrame(DEMO_FRAME, file.project.scenes[0]!.rate),
+  )
   return { ...file, project: { ...file.project, id } }
 }
 
@@ -68,6 +76,10 @@ export function packProject(file: ProjectFile): Blob {
 
 /** A project's name as a file name. */
 export function fileName(name: string, extension: string): string {
-  const safe = name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim().replace(/\s+/g, '-').slice(0, 80)
+  const safe = name
+    .replace(/[^\p{L}\p{N} _-]+/gu, '')
+    .trim()
+    .replace(/\s+/g, '-')
+    .slice(0, 80)
   return `${safe || 'project'}.${extension}`
 }

@@ -43,7 +43,9 @@ export const useSelection = defineStore('selection', () => {
     state.value = around(list, add ? state.value.spans : [])
   }
   const selectSpans = (spans: readonly KeyRef[], add = false): void => {
-    const list = add ? spans.reduce((all, span) => toggled(all, span, sameKey), [...state.value.spans]) : spans
+    const list = add
+      ? spans.reduce((all, span) => toggled(all, span, sameKey), [...state.value.spans])
+      : spans
     state.value = around(add ? state.value.keys : [], list)
   }
   const selectKeysAndSpans = (keys: readonly KeyRef[], spans: readonly KeyRef[]): void => {
@@ -51,16 +53,30 @@ export const useSelection = defineStore('selection', () => {
   }
   const selectProperties = (properties: readonly PropertyRef[], add = false): void => {
     const list = add
-      ? properties.reduce((all, property) => toggled(all, property, sameProperty), [...state.value.properties])
+      ? properties.reduce(
+          (all, property) => toggled(all, property, sameProperty),
+          [...state.value.properties],
+        )
       : properties
-    state.value = { layers: [...new Set(list.map(({ layer }) => layer))], properties: list, keys: [], spans: [] }
+    state.value = {
+      layers: [...new Set(list.map(({ layer }) => layer))],
+      properties: list,
+      keys: [],
+      spans: [],
+    }
   }
   const selectLayers = (layers: readonly string[], add = false): void => {
-    const list = add ? layers.reduce((all, id) => toggled(all, id, Object.is), [...state.value.layers]) : layers
+    const list = add
+      ? layers.reduce((all, id) => toggled(all, id, Object.is), [...state.value.layers])
+      : layers
     state.value = { layers: list, properties: [], keys: [], spans: [] }
   }
-  const keyNames = computed(() => new Set(state.value.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`)))
-  const spanNames = computed(() => new Set(state.value.spans.map(({ layer, property, key }) => `${layer}/${property}/${key}`)))
+  const keyNames = computed(
+    () => new Set(state.value.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`)),
+  )
+  const spanNames = computed(
+    () => new Set(state.value.spans.map(({ layer, property, key }) => `${layer}/${property}/${key}`)),
+  )
   return {
     state,
     layers: computed(() => state.value.layers),
@@ -69,7 +85,8 @@ export const useSelection = defineStore('selection', () => {
     spans: computed(() => state.value.spans),
     hasKey: (ref: KeyRef): boolean => keyNames.value.has(`${ref.layer}/${ref.property}/${ref.key}`),
     hasSpan: (ref: KeyRef): boolean => spanNames.value.has(`${ref.layer}/${ref.property}/${ref.key}`),
-    hasProperty: (ref: PropertyRef): boolean => state.value.properties.some((other) => sameProperty(other, ref)),
+    hasProperty: (ref: PropertyRef): boolean =>
+      state.value.properties.some((other) => sameProperty(other, ref)),
     hasLayer: (id: string): boolean => state.value.layers.includes(id),
     selectKeys,
     selectSpans,

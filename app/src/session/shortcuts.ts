@@ -26,7 +26,11 @@ export const SHORTCUTS = {
   remove: { keys: ['Delete'], label: 'Remove the selected keys, or else layers', group: 'Keys' },
   selectAll: { keys: ['Ctrl/Cmd+A'], label: 'Select every span of the selected layers', group: 'Keys' },
   clear: { keys: ['Escape'], label: 'Give up the drag, or else the selection', group: 'Keys' },
-  fit: { keys: ['F'], label: 'Fit what is selected in the view under the pointer; with Shift everything', group: 'View' },
+  fit: {
+    keys: ['F'],
+    label: 'Fit what is selected in the view under the pointer; with Shift everything',
+    group: 'View',
+  },
   undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
   redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
   duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
@@ -69,7 +73,13 @@ const BY_KEY: Readonly<Record<string, Command>> = {
   ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8].map((digit) => [String(digit), `bend${digit}` as Command])),
 }
 
-const WITH_CONTROL: Readonly<Record<string, Command>> = { z: 'undo', y: 'redo', a: 'selectAll', d: 'duplicate', s: 'save' }
+const WITH_CONTROL: Readonly<Record<string, Command>> = {
+  z: 'undo',
+  y: 'redo',
+  a: 'selectAll',
+  d: 'duplicate',
+  s: 'save',
+}
 
 /** What is pressed, as far as shortcuts care. */
 export interface Press {

@@ -21,7 +21,15 @@ export function spanTarget(project: Project, ref: KeyRef): SpanTarget | null {
   const index = property?.keys.findIndex((key) => key.id === ref.key) ?? -1
   const layer = project.scenes.find(({ id }) => id === ref.scene)?.layers.find(({ id }) => id === ref.layer)
   if (!property || !layer || index < 0 || index >= property.keys.length - 1) return null
-  return { ref, layer, property, compiled: compiledOf(property), index, from: property.keys[index]!, to: property.keys[index + 1]! }
+  return {
+    ref,
+    layer,
+    property,
+    compiled: compiledOf(property),
+    index,
+    from: property.keys[index]!,
+    to: property.keys[index + 1]!,
+  }
 }
 
 /** The spans an edit of bends is meant for: the selected ones, or those the selected keys begin. */

@@ -17,10 +17,15 @@ export const useView = defineStore('view', () => {
   const origin = ref(0)
   const filter = shallowRef<'animated' | 'all'>('animated')
   const search = shallowRef('')
+  /** Layers whose fold differs from how they start. */
   const folded = reactive(new Set<string>())
+  /** Layers that list all their properties whatever the filter. */
+  const full = reactive(new Set<string>())
 
   const duration = computed(() => document.scene?.duration ?? 1)
-  const pixelsPerTick = computed(() => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value)
+  const pixelsPerTick = computed(
+    () => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value,
+  )
 
   const xOf = (time: number): number => LEAD + (time - origin.value) * pixelsPerTick.value
   const timeOf = (x: number): number => origin.value + (x - LEAD) / pixelsPerTick.value
@@ -51,7 +56,24 @@ export const useView = defineStore('view', () => {
   /** Brings a moment into view when it is not. */
   const reveal = (time: Ticks): void => {
     const x = xOf(time)
-    if (x < 0 || x > laneWidth.value) origin.value = hold(time - (laneWidth.value * 0.2) / pixelsPerTick.value)
+    if (x < 0 || x > laneWidth.value)
+      origin.value = hold(time - (laneWidth.value * 0.2) / pixelsPerTick.value)
   }
-  return { laneWidth, zoom, origin, filter, search, folded, pixelsPerTick, xOf, timeOf, zoomAt, slide, fitTimes, fitAll, reveal }
+  return {
+    laneWidth,
+    zoom,
+    origin,
+    filter,
+    search,
+    folded,
+    full,
+    pixelsPerTick,
+    xOf,
+    timeOf,
+    zoomAt,
+    slide,
+    fitTimes,
+    fitAll,
+    reveal,
+  }
 })

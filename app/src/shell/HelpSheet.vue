@@ -19,7 +19,9 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
         <h2 class="mb-1 font-semibold">{{ group.name }}</h2>
         <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1">
           <template v-for="entry in group.list" :key="entry.label">
-            <dt><kbd v-for="keys in entry.keys" :key="keys" class="mono key">{{ keys }}</kbd></dt>
+            <dt>
+              <kbd v-for="keys in entry.keys" :key="keys" class="mono key">{{ keys }}</kbd>
+            </dt>
             <dd class="text-ink-2">{{ entry.label }}</dd>
           </template>
         </dl>

@@ -39,7 +39,8 @@ const rename = (): void => {
   if (!renaming.value || !input.value) return
   const name = input.value.value
   renaming.value = false
-  if (name.trim() !== document.project?.name) document.apply('Project renamed', (draft) => renameProject(draft, name))
+  if (name.trim() !== document.project?.name)
+    document.apply('Project renamed', (draft) => renameProject(draft, name))
 }
 </script>
 
@@ -58,14 +59,28 @@ const rename = (): void => {
       @blur="rename"
     />
     <h1 v-else class="name">
-      <button type="button" class="truncate" title="Rename" @click="startRenaming">{{ document.project?.name }}</button>
+      <button type="button" class="truncate" title="Rename" @click="startRenaming">
+        {{ document.project?.name }}
+      </button>
     </h1>
     <span class="text-ink-2" aria-hidden="true">·</span>
     <span class="truncate">{{ document.scene?.name }}</span>
     <span class="shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
     <span class="grow" />
-    <IconButton :icon="Undo2" label="Undo" :keys="keysOf('undo')" :disabled="!document.undoLabel" @press="document.undo()" />
-    <IconButton :icon="Redo2" label="Redo" :keys="keysOf('redo')" :disabled="!document.redoLabel" @press="document.redo()" />
+    <IconButton
+      :icon="Undo2"
+      label="Undo"
+      :keys="keysOf('undo')"
+      :disabled="!document.undoLabel"
+      @press="document.undo()"
+    />
+    <IconButton
+      :icon="Redo2"
+      label="Redo"
+      :keys="keysOf('redo')"
+      :disabled="!document.redoLabel"
+      @press="document.redo()"
+    />
     <span class="last-edit">{{ document.undoLabel ?? '' }}</span>
     <span class="grow" />
     <nav class="flex h-full" aria-label="Screens">

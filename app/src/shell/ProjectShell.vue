@@ -45,7 +45,11 @@ watch(lock.state, (state) => (document.readOnly = state === 'elsewhere'), { imme
   </div>
   <div v-else-if="ready" class="flex h-full flex-col">
     <ProjectBar />
-    <div v-if="lock.state.value === 'elsewhere'" class="flex items-center gap-3 bg-pencil px-4 py-1.5 text-on-pencil" role="status">
+    <div
+      v-if="lock.state.value === 'elsewhere'"
+      class="flex items-center gap-3 bg-pencil px-4 py-1.5 text-on-pencil"
+      role="status"
+    >
       <span>This project is being edited in another tab. Here it can be looked at, not changed.</span>
       <button type="button" class="button" @click="takeOver">Edit here instead</button>
     </div>

@@ -19,7 +19,13 @@ export interface CommittedEdit {
 /** The card of a project; its thumbnail is added once drawn. */
 function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail'> {
   const scene = project.scenes[0]!
-  return { id: project.id, name: project.name, seconds: secondsOfTicks(scene.duration), size: scene.size, changed }
+  return {
+    id: project.id,
+    name: project.name,
+    seconds: secondsOfTicks(scene.duration),
+    size: scene.size,
+    changed,
+  }
 }
 
 /**
@@ -42,15 +48,19 @@ export class ProjectStorage {
   /** Adds a project with its pictures, whole or not at all. */
   async add({ project, assets }: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
     await this.guard('adding the project', () =>
-      this.db.transaction('rw', [this.db.projects, this.db.snapshots, this.db.assets, this.db.journal], async () => {
-        for (const { sha256, type } of project.assets) {
-          const bytes = assets.get(sha256)
-          if (bytes) await this.db.assets.put({ sha256, type, bytes })
-        }
-        await this.db.journal.where({ projectId: project.id }).delete()
-        await this.db.snapshots.put({ id: project.id, project, upTo: 0 })
-        await this.db.projects.put({ ...cardOf(project, this.now()), thumbnail })
-      }),
+      this.db.transaction(
+        'rw',
+        [this.db.projects, this.db.snapshots, this.db.assets, this.db.journal],
+        async () => {
+          for (const { sha256, type } of project.assets) {
+            const bytes = assets.get(sha256)
+            if (bytes) await this.db.assets.put({ sha256, type, bytes })
+          }
+          await this.db.journal.where({ projectId: project.id }).delete()
+          await this.db.snapshots.put({ id: project.id, project, upTo: 0 })
+          await this.db.projects.put({ ...cardOf(project, this.now()), thumbnail })
+        },
+      ),
     )
   }
 
@@ -58,11 +68,15 @@ export class ProjectStorage {
   async open(id: string): Promise<ProjectFile> {
     return this.guard('opening the project', async () => {
       const snapshot = await this.db.snapshots.get(id)
-      if (!snapshot) throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
+      if (!snapshot)
+        throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
       const entries = await this.db.journal.where({ projectId: id }).sortBy('seq')
       const fresh = entries.filter((entry) => entry.seq > snapshot.upTo)
       this.sinceFold = fresh.length
-      const replayed = fresh.reduce<Project>((project, entry) => applyPatches(project, [...entry.patches]), snapshot.project)
+      const replayed = fresh.reduce<Project>(
+        (project, entry) => applyPatches(project, [...entry.patches]),
+        snapshot.project,
+      )
       const project = readProjectData(replayed)
       const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
       const assets = new Map(stored.flatMap((asset) => (asset ? [[asset.sha256, asset.bytes] as const] : [])))
@@ -85,7 +99,10 @@ export class ProjectStorage {
     this.sinceFold = 0
     await this.db.transaction('rw', [this.db.snapshots, this.db.journal], async () => {
       await this.db.snapshots.put({ id: project.id, project, upTo })
-      await this.db.journal.where({ projectId: project.id }).and((entry) => entry.seq <= upTo).delete()
+      await this.db.journal
+        .where({ projectId: project.id })
+        .and((entry) => entry.seq <= upTo)
+        .delete()
     })
   }
 

@@ -8,9 +8,13 @@ export function storageTrouble(caught: unknown, doing: string): StorageTrouble {
   if (caught instanceof StorageTrouble) return caught
   const name = nameOf(caught)
   if (/Quota/i.test(name)) {
-    return new StorageTrouble(`The browser’s storage is full, so ${doing} failed. Save the project as a file, then free some space.`)
+    return new StorageTrouble(
+      `The browser’s storage is full, so ${doing} failed. Save the project as a file, then free some space.`,
+    )
   }
-  return new StorageTrouble(`The browser’s storage did not answer, so ${doing} failed (${name}). Save the project as a file to keep your work.`)
+  return new StorageTrouble(
+    `The browser’s storage did not answer, so ${doing} failed (${name}). Save the project as a file to keep your work.`,
+  )
 }
 
 function nameOf(caught: unknown): string {

@@ -19,7 +19,8 @@ const path = computed(() => {
   const top = Math.max(1, ...points.map(({ p }) => p))
   const bottom = Math.min(0, ...points.map(({ p }) => p))
   const x = (u: number): number => INSET + u * (props.width - 2 * INSET)
-  const y = (p: number): number => props.height - INSET - ((p - bottom) / (top - bottom)) * (props.height - 2 * INSET)
+  const y = (p: number): number =>
+    props.height - INSET - ((p - bottom) / (top - bottom)) * (props.height - 2 * INSET)
   if (props.bend.kind === 'hold') return `M${x(0)} ${y(0)}H${x(1)}V${y(1)}`
   return `M${points.map(({ u, p }) => `${x(u).toFixed(2)} ${y(p).toFixed(2)}`).join('L')}`
 })

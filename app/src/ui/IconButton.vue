@@ -53,6 +53,8 @@ defineEmits<{ press: [event: MouseEvent] }>()
 
 .icon-button[aria-pressed='true'] {
   background: var(--sheet-2);
-  box-shadow: inset 0 0 0 1px var(--rule), inset 0 -2px 0 var(--pencil);
+  box-shadow:
+    inset 0 0 0 1px var(--rule),
+    inset 0 -2px 0 var(--pencil);
 }
 </style>

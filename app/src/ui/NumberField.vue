@@ -29,7 +29,14 @@ const props = withDefaults(
   }>(),
   { unit: '', step: 1, min: -1e9, max: 1e9, digits: 1, whole: undefined, placeholder: '' },
 )
-const emit = defineEmits<{ start: []; input: [value: number]; done: []; cancel: []; focused: []; blurred: [] }>()
+const emit = defineEmits<{
+  start: []
+  input: [value: number]
+  done: []
+  cancel: []
+  focused: []
+  blurred: []
+}>()
 
 /** Pointer travel before a press becomes a drag, px. */
 const DRAG_AFTER = 3
@@ -95,7 +102,7 @@ const stepBy = (direction: number, event: KeyboardEvent): void => {
   once((props.modelValue ?? 0) + direction * props.step * (event.shiftKey ? 10 : 1))
 }
 const onKeydown = (event: KeyboardEvent): void => {
-  event.stopPropagation()
+  if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
   if (event.key === 'Enter') {
     if (take()) void nextTick(() => input.value?.select())
   } else if (event.key === 'Escape') {
@@ -142,7 +149,11 @@ watch(
 </script>
 
 <template>
-  <label class="number-field" :class="{ field: !plain, plain, trouble: trouble !== '', readonly }" @pointerdown="onPointerdown">
+  <label
+    class="number-field"
+    :class="{ field: !plain, plain, trouble: trouble !== '', readonly }"
+    @pointerdown="onPointerdown"
+  >
     <span v-if="showLabel" class="label">{{ label }}</span>
     <input
       ref="input"
@@ -155,6 +166,7 @@ watch(
       :aria-invalid="trouble !== ''"
       :aria-describedby="trouble ? troubleId : undefined"
       :value="shown"
+      :style="{ '--chars': Math.min(12, shown.length || placeholder.length) }"
       :placeholder="placeholder"
       :disabled="disabled"
       :readonly="readonly"
@@ -204,14 +216,19 @@ watch(
 }
 
 .label {
-  flex: none;
+  overflow: hidden;
+  flex: 0 1 auto;
   color: var(--ink-2);
   font-size: 12px;
+  text-overflow: clip;
+  white-space: nowrap;
 }
 
 input {
-  width: 100%;
-  min-width: 0;
+  flex: 1 1 0;
+  width: 0;
+  min-width: calc(var(--chars) * 1ch);
+  padding: 0;
   border: 0;
   background: none;
   color: inherit;

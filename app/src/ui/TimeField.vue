@@ -4,7 +4,13 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { formatTime, parseTime, type FrameRate, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
 
 /** A time that is typed as timecode, frames or seconds, or stepped by frames with the arrow keys. */
-const props = defineProps<{ label: string; modelValue: Ticks; rate: FrameRate; display: TimeDisplay; large?: boolean }>()
+const props = defineProps<{
+  label: string
+  modelValue: Ticks
+  rate: FrameRate
+  display: TimeDisplay
+  large?: boolean
+}>()
 const emit = defineEmits<{ take: [time: Ticks]; step: [frames: number] }>()
 
 const typed = ref<string | null>(null)
@@ -27,7 +33,7 @@ const take = (): void => {
   }
 }
 const onKeydown = (event: KeyboardEvent): void => {
-  event.stopPropagation()
+  if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
   if (event.key === 'Enter') {
     take()
     if (!trouble.value) void nextTick(() => input.value?.select())

@@ -45,7 +45,9 @@ onScopeDispose(hide)
   >
     <slot />
     <Teleport to="body">
-      <span v-if="shown && tip" ref="bubble" class="tip" role="presentation" :style="floatingStyles">{{ tip }}</span>
+      <span v-if="shown && tip" ref="bubble" class="tip" role="presentation" :style="floatingStyles">{{
+        tip
+      }}</span>
     </Teleport>
   </span>
 </template>

@@ -5,6 +5,9 @@ export interface PointerTrack {
   readonly end: (cancelled: boolean, last: PointerEvent) => void
 }
 
+/** Travel after which the pointer is captured, px. Sooner, a plain click would go to the capturing element. */
+const CAPTURE_AFTER = 3
+
 /**
  * Follows a pressed pointer until it is let go. Escape cancels.
  * Moves are handed on at once: the browser itself sends one a frame.
@@ -25,6 +28,10 @@ export function trackPointer(press: PointerEvent, { move, end }: PointerTrack): 
   const onMove = (event: PointerEvent): void => {
     if (!mine(event)) return
     last = event
+    const travelled = Math.hypot(event.clientX - press.clientX, event.clientY - press.clientY)
+    if (travelled > CAPTURE_AFTER && target.isConnected && !target.hasPointerCapture(press.pointerId)) {
+      target.setPointerCapture(press.pointerId)
+    }
     move(event)
   }
   const onUp = (event: PointerEvent): void => {
@@ -40,7 +47,6 @@ export function trackPointer(press: PointerEvent, { move, end }: PointerTrack): 
     event.stopPropagation()
     finish(true)
   }
-  target.setPointerCapture(press.pointerId)
   window.addEventListener('pointermove', onMove)
   window.addEventListener('pointerup', onUp)
   window.addEventListener('pointercancel', onCancel)

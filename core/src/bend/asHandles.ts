@@ -40,7 +40,10 @@ function handlesOf(x1: number, y1: number, x2: number, y2: number): Handles {
   return { leave: { reach: x1, rise: y1 }, arrive: { reach: 1 - x2, rise: 1 - y2 } }
 }
 
-function compassSearch(start: readonly number[], miss: (at: readonly number[]) => number): { at: number[]; least: number } {
+function compassSearch(
+  start: readonly number[],
+  miss: (at: readonly number[]) => number,
+): { at: number[]; least: number } {
   let at = [...start]
   let least = miss(at)
   let stride = 0.2

@@ -1,4 +1,5 @@
-import type { FamilyName } from './families/family.ts'
+export type FamilyName =
+  'sine' | 'power' | 'exponential' | 'circular' | 'back' | 'elastic' | 'bounce' | 'spring' | 'steps'
 
 /** One side of a span's Bézier. */
 export interface Handle {

@@ -7,7 +7,8 @@ import { compileBend } from './compileBend.ts'
 import { mirrorBend } from './mirrorBend.ts'
 import type { Bend } from './bend.ts'
 
-const easing = ((bezierEasing as unknown as { default?: typeof bezierEasing }).default ?? bezierEasing) as typeof bezierEasing
+const easing = ((bezierEasing as unknown as { default?: typeof bezierEasing }).default ??
+  bezierEasing) as typeof bezierEasing
 
 const curveOf = (x1: number, y1: number, x2: number, y2: number): HandlesCurve =>
   new HandlesCurve({ leave: { reach: x1, rise: y1 }, arrive: { reach: 1 - x2, rise: 1 - y2 } })
@@ -15,10 +16,7 @@ const curveOf = (x1: number, y1: number, x2: number, y2: number): HandlesCurve =
 const timeAt = (x1: number, x2: number, s: number): number =>
   3 * x1 * s * (1 - s) ** 2 + 3 * x2 * s * s * (1 - s) + s ** 3
 
-const reach = fc.oneof(
-  fc.constantFrom(0, 1, 1e-9, 1 - 1e-9, 0.5),
-  fc.double({ min: 0, max: 1, noNaN: true }),
-)
+const reach = fc.oneof(fc.constantFrom(0, 1, 1e-9, 1 - 1e-9, 0.5), fc.double({ min: 0, max: 1, noNaN: true }))
 const elapsed = fc.oneof(
   fc.constantFrom(0.5, 1e-12, 1 - 1e-12, 0.25),
   fc.double({ min: 0, max: 1, noNaN: true }),
@@ -52,7 +50,9 @@ describe('HandlesCurve', () => {
     // Both reaches 1: u = ½ + 4w³ and p = ½ + 3w/2 − 2w³ for w = s − ½, exactly.
     const curve = curveOf(1, 0, 0, 1)
     for (const w of [1e-5, 1e-4, 1e-3, 0.01, 0.1, 0.3]) {
-      expect(Math.abs(curve.progress(0.5 + 4 * w ** 3) - (0.5 + 1.5 * w - 2 * w ** 3))).toBeLessThan(w < 1e-3 ? 1e-6 : 1e-9)
+      expect(Math.abs(curve.progress(0.5 + 4 * w ** 3) - (0.5 + 1.5 * w - 2 * w ** 3))).toBeLessThan(
+        w < 1e-3 ? 1e-6 : 1e-9,
+      )
     }
     expect(curve.progress(0.5)).toBe(0.5)
   })
@@ -129,7 +129,9 @@ describe('splitBend', () => {
         for (let i = 0; i <= 20; i += 1) {
           const share = i / 20
           expect(Math.abs(before.progress(share) * p - whole.progress(u * share))).toBeLessThan(1e-9)
-          expect(Math.abs(p + after.progress(share) * (1 - p) - whole.progress(u + (1 - u) * share))).toBeLessThan(1e-9)
+          expect(
+            Math.abs(p + after.progress(share) * (1 - p) - whole.progress(u + (1 - u) * share)),
+          ).toBeLessThan(1e-9)
         }
       }),
       { numRuns: 500, seed: 5 },

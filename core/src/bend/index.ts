@@ -7,6 +7,7 @@ export {
   type Bend,
   type BendNode,
   type FamilyBend,
+  type FamilyName,
   type FamilyNumber,
   type Handle,
   type Handles,
@@ -15,7 +16,7 @@ export {
 } from './bend.ts'
 export { compileBend } from './compileBend.ts'
 export { FAMILIES } from './families/families.ts'
-export type { Family, FamilyName, NumberOfFamily } from './families/family.ts'
+export type { Family, NumberOfFamily } from './families/family.ts'
 export { stepProgress } from './families/steps.ts'
 export { HandlesCurve } from './handlesCurve.ts'
 export { mirrorBend } from './mirrorBend.ts'

@@ -14,19 +14,22 @@ const BENDS: Bend[] = [
 ]
 
 describe('sampleBend', () => {
-  it.each(BENDS.map((bend) => [JSON.stringify(bend), bend] as const))('stays within its tolerance for %s', (_, bend) => {
-    const curve = compileBend(bend)
-    const points = sampleBend(curve, 0.0005)
-    let piece = 0
-    for (let i = 0; i <= 20000; i += 1) {
-      const u = i / 20000
-      while (points[piece + 1]!.u < u) piece += 1
-      const [from, to] = [points[piece]!, points[piece + 1]!]
-      const p = from.p + ((to.p - from.p) * (u - from.u)) / (to.u - from.u)
-      expect(Math.abs(p - curve.progress(u))).toBeLessThanOrEqual(0.0005)
-    }
-    expect(points.length).toBeLessThan(500)
-  })
+  it.each(BENDS.map((bend) => [JSON.stringify(bend), bend] as const))(
+    'stays within its tolerance for %s',
+    (_, bend) => {
+      const curve = compileBend(bend)
+      const points = sampleBend(curve, 0.0005)
+      let piece = 0
+      for (let i = 0; i <= 20000; i += 1) {
+        const u = i / 20000
+        while (points[piece + 1]!.u < u) piece += 1
+        const [from, to] = [points[piece]!, points[piece + 1]!]
+        const p = from.p + ((to.p - from.p) * (u - from.u)) / (to.u - from.u)
+        expect(Math.abs(p - curve.progress(u))).toBeLessThanOrEqual(0.0005)
+      }
+      expect(points.length).toBeLessThan(500)
+    },
+  )
 })
 
 describe('strengthBend', () => {

@@ -1,6 +1,13 @@
 import { original, type Draft } from 'immer'
 import type { Vec2 } from '../route/index.ts'
-import { compileScene, invertMatrix, parentMatrix, sampleSceneInto, type Project, type Scene } from '../scene/index.ts'
+import {
+  compileScene,
+  invertMatrix,
+  parentMatrix,
+  sampleSceneInto,
+  type Project,
+  type Scene,
+} from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { currentValue, setValueAt, type SetValueOptions } from './keys.ts'
 import { sceneIn } from './refs.ts'

@@ -37,10 +37,14 @@ describe('readSum', () => {
   it('agrees with the language on random sums', () => {
     const part = fc.integer({ min: 1, max: 999 })
     fc.assert(
-      fc.property(part, fc.array(fc.tuple(fc.constantFrom('+', '-', '*', '/'), part), { maxLength: 6 }), (first, rest) => {
-        const text = rest.reduce((sum, [sign, value]) => `${sum}${sign}${value}`, String(first))
-        expect(readSum(text, { current: 0 })).toBeCloseTo(Number(new Function(`return ${text}`)()), 6)
-      }),
+      fc.property(
+        part,
+        fc.array(fc.tuple(fc.constantFrom('+', '-', '*', '/'), part), { maxLength: 6 }),
+        (first, rest) => {
+          const text = rest.reduce((sum, [sign, value]) => `${sum}${sign}${value}`, String(first))
+          expect(readSum(text, { current: 0 })).toBeCloseTo(Number(new Function(`return ${text}`)()), 6)
+        },
+      ),
       { numRuns: 300, seed: 2 },
     )
   })

@@ -8,7 +8,10 @@ import { PlaceSpan } from './placeSpan.ts'
 export function spanChange({ property, values, width, spans }: CompiledProperty, index: number): number {
   const span = spans[index]
   if (span instanceof PlaceSpan) return span.route.length
-  const differences = Array.from({ length: width }, (_, i) => values[(index + 1) * width + i]! - values[index * width + i]!)
+  const differences = Array.from(
+    { length: width },
+    (_, i) => values[(index + 1) * width + i]! - values[index * width + i]!,
+  )
   if (width === 1) return differences[0]!
   const size = Math.hypot(...differences)
   const falls = property.kind === 'pair' && differences[0]! + differences[1]! < 0

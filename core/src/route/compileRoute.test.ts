@@ -2,7 +2,15 @@ import { Bezier } from 'bezier-js'
 import fc from 'fast-check'
 import { svgPathProperties } from 'svg-path-properties'
 import { describe, expect, it } from 'vitest'
-import { arcLength, compileRoute, cubicPoint, cubicTangent, routeCubic, splitCubic, type Cubic } from './index.ts'
+import {
+  arcLength,
+  compileRoute,
+  cubicPoint,
+  cubicTangent,
+  routeCubic,
+  splitCubic,
+  type Cubic,
+} from './index.ts'
 
 /** Circle constant of four cubics. Source: handbook value. */
 const KAPPA = 0.5522847498

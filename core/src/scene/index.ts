@@ -21,4 +21,11 @@ export {
 } from './matrix.ts'
 export { outlineCubics, outlinePathData } from './outlinePath.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
-export { compileScene, parentMatrix, sampleSceneInto, sceneAt, type DrawItem, type SceneSampler } from './sceneAt.ts'
+export {
+  compileScene,
+  parentMatrix,
+  sampleSceneInto,
+  sceneAt,
+  type DrawItem,
+  type SceneSampler,
+} from './sceneAt.ts'

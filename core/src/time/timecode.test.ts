@@ -88,9 +88,12 @@ describe('parseTime', () => {
     expect(parseTime(text, FILM)).toBe(ticksOfFrame(frame, FILM))
   })
 
-  it.each(['', 'abc', '1:2:3:4:5', '12q', '1..2', 'Infinity', '1e400s', '00:00:00:24'])('refuses “%s” with a sentence', (text) => {
-    expect(() => parseTime(text, FILM)).toThrow(BadTime)
-  })
+  it.each(['', 'abc', '1:2:3:4:5', '12q', '1..2', 'Infinity', '1e400s', '00:00:00:24'])(
+    'refuses “%s” with a sentence',
+    (text) => {
+      expect(() => parseTime(text, FILM)).toThrow(BadTime)
+    },
+  )
 
   it('refuses a label drop-frame skips', () => {
     expect(() => parseTime('00:01:00;00', NTSC)).toThrow(/skips/)
@@ -99,11 +102,11 @@ describe('parseTime', () => {
 
   it('shows the same moment as timecode, frames and seconds', () => {
     const time = ticksOfFrame(60, FILM)
-    expect([formatTimecode(time, FILM), formatTime(time, FILM, 'frames'), formatTime(time, FILM, 'seconds')]).toEqual([
-      '00:00:02:12',
-      '60',
-      '2.500',
-    ])
+    expect([
+      formatTimecode(time, FILM),
+      formatTime(time, FILM, 'frames'),
+      formatTime(time, FILM, 'seconds'),
+    ]).toEqual(['00:00:02:12', '60', '2.500'])
   })
 })
 

@@ -13,8 +13,14 @@ export function rect(x: number, y: number, width: number, height: number, fill: 
   return `<rect x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" fill="${fill}" ${more}/>`
 }
 
-export function verticalGradient(id: string, stops: readonly (readonly [offset: number, colour: string])[]): string {
-  const list = stops.map(([offset, colour]) => `<stop offset="${offset}" stop-color="${colour.slice(0, 7)}"${colour.length > 7 ? ` stop-opacity="${round(parseInt(colour.slice(7), 16) / 255)}"` : ''}/>`)
+export function verticalGradient(
+  id: string,
+  stops: readonly (readonly [offset: number, colour: string])[],
+): string {
+  const list = stops.map(
+    ([offset, colour]) =>
+      `<stop offset="${offset}" stop-color="${colour.slice(0, 7)}"${colour.length > 7 ? ` stop-opacity="${round(parseInt(colour.slice(7), 16) / 255)}"` : ''}/>`,
+  )
   return `<linearGradient id="${id}" x1="0" y1="0" x2="0" y2="1">${list.join('')}</linearGradient>`
 }
 

@@ -30,12 +30,14 @@ const panelOpen = ref(window.innerWidth >= NARROW)
 const stageHeight = computed(() => Math.max(LEAST_STAGE, preferences.stageHeight))
 
 const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.matches('input:not([type=color]), textarea, select') || target.closest('[role=dialog], [role=menu], [role=listbox]') !== null)
+  target instanceof HTMLElement &&
+  (target.matches('input:not([type=color]), textarea, select') ||
+    target.closest('[role=dialog], [role=menu], [role=listbox]') !== null)
 
 useEventListener(window, 'keydown', (event) => {
-  if (event.defaultPrevented || isTyping(event.target)) return
+  if (event.defaultPrevented) return
   const command = commandOf(event)
-  if (!command) return
+  if (!command || (isTyping(event.target) && command !== 'save')) return
   const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
   if (onButton && event.key === ' ') return
   event.preventDefault()
@@ -48,7 +50,8 @@ const resize = (event: PointerEvent): void => {
   const from = preferences.stageHeight
   const most = desk.value!.clientHeight - LEAST_DECK - 40
   trackPointer(event, {
-    move: (moved) => (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + moved.clientY - event.clientY))),
+    move: (moved) =>
+      (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + moved.clientY - event.clientY))),
     end: (cancelled) => cancelled && (preferences.stageHeight = from),
   })
 }
@@ -64,9 +67,20 @@ const resizeByKey = (event: KeyboardEvent): void => {
 <template>
   <main v-if="document.scene" ref="desk" class="flex min-h-0 flex-col">
     <div class="top" :style="{ height: `${stageHeight}px` }">
-      <StagePanel ref="stage" class="flex-1" @pointerenter="pointerOverStage = true" @pointerleave="pointerOverStage = false" />
+      <StagePanel
+        ref="stage"
+        class="flex-1"
+        @pointerenter="pointerOverStage = true"
+        @pointerleave="pointerOverStage = false"
+      />
       <BendPanel v-if="panelOpen" :actions="actions" />
-      <button type="button" class="fold" :aria-expanded="panelOpen" :aria-label="panelOpen ? 'Fold the Bend panel' : 'Unfold the Bend panel'" @click="panelOpen = !panelOpen">
+      <button
+        type="button"
+        class="fold"
+        :aria-expanded="panelOpen"
+        :aria-label="panelOpen ? 'Fold the Bend panel' : 'Unfold the Bend panel'"
+        @click="panelOpen = !panelOpen"
+      >
         {{ panelOpen ? '›' : '‹' }}
       </button>
     </div>

@@ -51,16 +51,25 @@ export function useDeskActions(): DeskActions {
       return
     }
     const label = quick?.label ?? 'Bend used last'
-    document.apply(label, (draft) => (quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend)))
+    document.apply(label, (draft) =>
+      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend),
+    )
     if (!quick?.smooth) lastBend.remember(bend)
   }
 
   const keyTimes = (everything: boolean): number[] => {
     const scene = document.scene!
-    const chosen = everything ? [] : selection.properties.flatMap((ref) => findProperty(document.project!, ref) ?? [])
-    const layers = selection.layers.length > 0 && !everything ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
+    const chosen = everything
+      ? []
+      : selection.properties.flatMap((ref) => findProperty(document.project!, ref) ?? [])
+    const layers =
+      selection.layers.length > 0 && !everything
+        ? scene.layers.filter(({ id }) => selection.hasLayer(id))
+        : scene.layers
     const properties = chosen.length > 0 ? chosen : layers.flatMap((layer) => Object.values(layer.properties))
-    return [...new Set(properties.flatMap(({ keys }) => keys.map((key): number => key.t)))].sort((a, b) => a - b)
+    return [...new Set(properties.flatMap(({ keys }) => keys.map((key): number => key.t)))].sort(
+      (a, b) => a - b,
+    )
   }
   const jump = (direction: 1 | -1, everything: boolean): void => {
     const times = keyTimes(everything)
@@ -76,12 +85,15 @@ export function useDeskActions(): DeskActions {
       return
     }
     playback.pause()
-    document.apply('Key set or removed', (draft) => refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)))
+    document.apply('Key set or removed', (draft) =>
+      refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)),
+    )
   }
 
   const nudge = (frames: number): void => {
     const step = frameTicks(document.scene!.rate) * frames
-    if (selection.keys.length > 0) document.apply('Keys nudged', (draft) => moveKeys(draft, selection.keys, step))
+    if (selection.keys.length > 0)
+      document.apply('Keys nudged', (draft) => moveKeys(draft, selection.keys, step))
   }
 
   const remove = (): void => {
@@ -103,15 +115,25 @@ export function useDeskActions(): DeskActions {
 
   const selectAll = (): void => {
     const scene = document.scene!
-    const layers = selection.layers.length > 0 ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
-    selection.selectSpans(spansOf(scene, layers.filter(({ locked }) => !locked)))
+    const layers =
+      selection.layers.length > 0 ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
+    selection.selectSpans(
+      spansOf(
+        scene,
+        layers.filter(({ locked }) => !locked),
+      ),
+    )
   }
 
   const duplicate = (): void => {
     const [id] = selection.layers
     if (!id) return
     const ref = { scene: document.scene!.id, layer: id }
-    document.apply('Layer duplicated', (draft) => duplicateLayer(draft, ref, document.makeId), (copy) => selection.selectLayers([copy]))
+    document.apply(
+      'Layer duplicated',
+      (draft) => duplicateLayer(draft, ref, document.makeId),
+      (copy) => selection.selectLayers([copy]),
+    )
   }
 
   const setRange = (side: 'in' | 'out', clear: boolean): void => {
@@ -119,7 +141,9 @@ export function useDeskActions(): DeskActions {
     const [from, to] = playback.range
     const step = frameTicks(scene.rate)
     const wanted: readonly [Ticks, Ticks] =
-      side === 'in' ? [playback.time, to > playback.time ? to : scene.duration] : [from <= playback.time ? from : asTicks(0), asTicks(playback.time + step)]
+      side === 'in'
+        ? [playback.time, to > playback.time ? to : scene.duration]
+        : [from <= playback.time ? from : asTicks(0), asTicks(playback.time + step)]
     document.apply(clear ? 'Play range cleared' : 'Play range set', (draft) => {
       draft.scenes.find(({ id }) => id === scene.id)!.playRange = clear ? null : [...wanted]
     })
@@ -180,7 +204,11 @@ export function useDeskActions(): DeskActions {
 }
 
 /** The properties a key is set on: the selected ones, or the animated ones of the selected layers. */
-function keyableRefs(scene: Scene, properties: readonly PropertyRef[], layers: readonly string[]): PropertyRef[] {
+function keyableRefs(
+  scene: Scene,
+  properties: readonly PropertyRef[],
+  layers: readonly string[],
+): PropertyRef[] {
   if (properties.length > 0) return [...properties]
   return scene.layers
     .filter(({ id }) => layers.includes(id))

@@ -23,8 +23,16 @@ const withSpeed = ref(true)
 const busy = ref(false)
 
 const layers = computed(() => scene.value.layers)
-const layer = computed(() => layers.value.find(({ id }) => id === layerId.value) ?? layers.value.find(({ properties }) => Object.values(properties).some(({ keys }) => keys.length > 0)) ?? layers.value[0] ?? null)
-const definitions = computed(() => (layer.value ? propertiesOf(layer.value.kind).filter(({ kind }) => KIND_WIDTH[kind] > 0) : []))
+const layer = computed(
+  () =>
+    layers.value.find(({ id }) => id === layerId.value) ??
+    layers.value.find(({ properties }) => Object.values(properties).some(({ keys }) => keys.length > 0)) ??
+    layers.value[0] ??
+    null,
+)
+const definitions = computed(() =>
+  layer.value ? propertiesOf(layer.value.kind).filter(({ kind }) => KIND_WIDTH[kind] > 0) : [],
+)
 const definition = computed(
   () =>
     definitions.value.find(({ name }) => name === propertyName.value) ??
@@ -35,26 +43,36 @@ const definition = computed(
 
 const savePage = async (): Promise<void> => {
   busy.value = true
-  await saveBlob(async () => {
-    const urls = new Map(
-      await Promise.all(
-        project.value.assets.map(async (asset) => [asset.id, await dataUrl(document.assets.get(asset.sha256), asset.type)] as const),
-      ),
-    )
-    const hasText = scene.value.layers.some(({ kind }) => kind === 'text')
-    const page = exportCssPage(project.value, scene.value, {
-      pictureUrl: (id) => urls.get(id) ?? '',
-      ...(hasText ? { fontUrl: await textFontUrl() } : {}),
-    })
-    return new Blob([page], { type: 'text/html' })
-  }, fileName(`${project.value.name} ${scene.value.name}`, 'html'))
+  await saveBlob(
+    async () => {
+      const urls = new Map(
+        await Promise.all(
+          project.value.assets.map(
+            async (asset) =>
+              [asset.id, await dataUrl(document.assets.get(asset.sha256), asset.type)] as const,
+          ),
+        ),
+      )
+      const hasText = scene.value.layers.some(({ kind }) => kind === 'text')
+      const page = exportCssPage(project.value, scene.value, {
+        pictureUrl: (id) => urls.get(id) ?? '',
+        ...(hasText ? { fontUrl: await textFontUrl() } : {}),
+      })
+      return new Blob([page], { type: 'text/html' })
+    },
+    fileName(`${project.value.name} ${scene.value.name}`, 'html'),
+  )
   busy.value = false
 }
 const saveCsv = (): Promise<void> =>
   saveBlob(
     () => {
       const property = layer.value!.properties[definition.value!.name]!
-      const csv = sampleCsv(property, { rate: parseRate(rate.value), duration: scene.value.duration, speed: withSpeed.value })
+      const csv = sampleCsv(property, {
+        rate: parseRate(rate.value),
+        duration: scene.value.duration,
+        speed: withSpeed.value,
+      })
       return new Blob([csv], { type: 'text/csv' })
     },
     fileName(`${layer.value!.name} ${definition.value!.label}`, 'csv'),
@@ -68,8 +86,13 @@ const saveCsv = (): Promise<void> =>
       <section class="card" aria-labelledby="page-title">
         <div>
           <h3 id="page-title">Web page</h3>
-          <p>One HTML file that plays by itself, over and over, in any current browser. Moves are CSS keyframes, without scripts.</p>
-          <p class="text-[12px]">Positions within 0.1 px, turns within 0.1°, everything else within 0.1 % of the stage.</p>
+          <p>
+            One HTML file that plays by itself, over and over, in any current browser. Moves are CSS
+            keyframes, without scripts.
+          </p>
+          <p class="text-[12px]">
+            Positions within 0.1 px, turns within 0.1°, everything else within 0.1 % of the stage.
+          </p>
         </div>
         <button type="button" class="button button-primary" :disabled="busy" @click="savePage">
           <Download :size="16" aria-hidden="true" />Save page…
@@ -80,26 +103,47 @@ const saveCsv = (): Promise<void> =>
           <h3 id="csv-title">Numbers of a property</h3>
           <p>A CSV table with one row a frame.</p>
           <div v-if="layer && definition" class="mt-3 flex flex-wrap items-end gap-3">
-            <label><span>Layer</span>
-              <select class="field h-7 max-w-[220px]" :value="layer.id" @change="layerId = ($event.target as HTMLSelectElement).value">
-                <option v-for="option in layers" :key="option.id" :value="option.id">{{ option.name }}</option>
+            <label
+              ><span>Layer</span>
+              <select
+                class="field h-7 max-w-[220px]"
+                :value="layer.id"
+                @change="layerId = ($event.target as HTMLSelectElement).value"
+              >
+                <option v-for="option in layers" :key="option.id" :value="option.id">
+                  {{ option.name }}
+                </option>
               </select>
             </label>
-            <label><span>Property</span>
-              <select class="field h-7" :value="definition.name" @change="propertyName = ($event.target as HTMLSelectElement).value">
-                <option v-for="option in definitions" :key="option.name" :value="option.name">{{ option.label }}</option>
+            <label
+              ><span>Property</span>
+              <select
+                class="field h-7"
+                :value="definition.name"
+                @change="propertyName = ($event.target as HTMLSelectElement).value"
+              >
+                <option v-for="option in definitions" :key="option.name" :value="option.name">
+                  {{ option.label }}
+                </option>
               </select>
             </label>
-            <label><span>Frames per second</span>
+            <label
+              ><span>Frames per second</span>
               <select v-model="rate" class="field h-7">
-                <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">{{ option }}</option>
+                <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
+                  {{ option }}
+                </option>
               </select>
             </label>
-            <label class="flex! h-7 items-center gap-2"><input v-model="withSpeed" type="checkbox" class="size-4" />With speed</label>
+            <label class="flex! h-7 items-center gap-2"
+              ><input v-model="withSpeed" type="checkbox" class="size-4" />With speed</label
+            >
           </div>
           <p v-else class="mt-2">This scene has no layers yet.</p>
         </div>
-        <button type="button" class="button" :disabled="!layer" @click="saveCsv"><Download :size="16" aria-hidden="true" />Save table…</button>
+        <button type="button" class="button" :disabled="!layer" @click="saveCsv">
+          <Download :size="16" aria-hidden="true" />Save table…
+        </button>
       </section>
       <section class="card" aria-labelledby="project-title">
         <div>

@@ -3,7 +3,10 @@ import fontFile from '@fontsource-variable/atkinson-hyperlegible-next/files/atki
 
 /** Bytes as a `data:` URL, so that a page carries its pictures itself. Throws BadFile when they are missing. */
 export async function dataUrl(bytes: Uint8Array<ArrayBuffer> | undefined, type: string): Promise<string> {
-  if (!bytes) throw new BadFile('A picture of this project is missing, so the page would not be whole. Nothing was written.')
+  if (!bytes)
+    throw new BadFile(
+      'A picture of this project is missing, so the page would not be whole. Nothing was written.',
+    )
   return urlOf(new Blob([bytes], { type }))
 }
 

@@ -26,7 +26,9 @@ const height = ref(1080)
 const rate = ref('24')
 const seconds = ref(6)
 const trouble = ref('')
-const preset = computed(() => SIZES.find(({ size }) => size[0] === width.value && size[1] === height.value)?.name ?? 'Own')
+const preset = computed(
+  () => SIZES.find(({ size }) => size[0] === width.value && size[1] === height.value)?.name ?? 'Own',
+)
 const rates = FRAME_RATES.map(formatRate)
 
 watch(
@@ -74,8 +76,26 @@ const make = (): void => {
           </button>
         </div>
         <div class="grid grid-cols-2 gap-2">
-          <NumberField label="Width" show-label unit="px" :digits="0" :min="1" :max="LIMITS.frameSide" :model-value="width" @input="(value) => (width = Math.round(value))" />
-          <NumberField label="Height" show-label unit="px" :digits="0" :min="1" :max="LIMITS.frameSide" :model-value="height" @input="(value) => (height = Math.round(value))" />
+          <NumberField
+            label="Width"
+            show-label
+            unit="px"
+            :digits="0"
+            :min="1"
+            :max="LIMITS.frameSide"
+            :model-value="width"
+            @input="(value) => (width = Math.round(value))"
+          />
+          <NumberField
+            label="Height"
+            show-label
+            unit="px"
+            :digits="0"
+            :min="1"
+            :max="LIMITS.frameSide"
+            :model-value="height"
+            @input="(value) => (height = Math.round(value))"
+          />
         </div>
       </fieldset>
       <div class="grid grid-cols-2 gap-2">
@@ -87,7 +107,16 @@ const make = (): void => {
         </label>
         <div>
           <span class="mb-1 block text-ink-2">Length</span>
-          <NumberField class="h-8!" label="Length" unit="s" :digits="2" :min="0.1" :max="3600" :model-value="seconds" @input="(value) => (seconds = value)" />
+          <NumberField
+            class="h-8!"
+            label="Length"
+            unit="s"
+            :digits="2"
+            :min="0.1"
+            :max="3600"
+            :model-value="seconds"
+            @input="(value) => (seconds = value)"
+          />
         </div>
       </div>
       <p v-if="trouble" class="text-pencil" role="alert">{{ trouble }}</p>

@@ -32,7 +32,11 @@ const rename = (): void => {
 
 <template>
   <article class="card">
-    <RouterLink :to="{ name: 'desk', params: { id: card.id } }" class="picture" :aria-label="`Open ${card.name}`">
+    <RouterLink
+      :to="{ name: 'desk', params: { id: card.id } }"
+      class="picture"
+      :aria-label="`Open ${card.name}`"
+    >
       <img v-if="picture" :src="picture" alt="" />
       <Film v-else :size="28" aria-hidden="true" />
     </RouterLink>
@@ -58,13 +62,19 @@ const rename = (): void => {
         </MenuButton>
         <MenuItems class="menu float">
           <MenuItem v-slot="{ active }">
-            <button type="button" :class="{ active }" @click="startRenaming"><Pencil :size="16" aria-hidden="true" />Rename</button>
+            <button type="button" :class="{ active }" @click="startRenaming">
+              <Pencil :size="16" aria-hidden="true" />Rename
+            </button>
           </MenuItem>
           <MenuItem v-slot="{ active }">
-            <button type="button" :class="{ active }" @click="emit('duplicate')"><Copy :size="16" aria-hidden="true" />Duplicate</button>
+            <button type="button" :class="{ active }" @click="emit('duplicate')">
+              <Copy :size="16" aria-hidden="true" />Duplicate
+            </button>
           </MenuItem>
           <MenuItem v-slot="{ active }">
-            <button type="button" :class="{ active }" @click="emit('remove')"><Trash2 :size="16" aria-hidden="true" />Delete</button>
+            <button type="button" :class="{ active }" @click="emit('remove')">
+              <Trash2 :size="16" aria-hidden="true" />Delete
+            </button>
           </MenuItem>
         </MenuItems>
       </Menu>

@@ -8,7 +8,14 @@ import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { usePreferences } from '../../session/preferences.ts'
-import { keepProject, makeProject, readDemo, readFile, withNewId, type NewProject } from '../../session/projectFiles.ts'
+import {
+  keepProject,
+  makeProject,
+  readDemo,
+  readFile,
+  withNewId,
+  type NewProject,
+} from '../../session/projectFiles.ts'
 import HelpSheet from '../../shell/HelpSheet.vue'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import { projectStorage, type ProjectCard as Card } from '../../storage/index.ts'
@@ -62,7 +69,9 @@ const keepAndShow = (file: ProjectFile): Promise<void> =>
     show(file.project.id)
   })
 const openFile = async (): Promise<void> => {
-  const file = await fileOpen({ extensions: ['.bend', '.json'], description: 'Arrow Bend project' }).catch(() => null)
+  const file = await fileOpen({ extensions: ['.bend', '.json'], description: 'Arrow Bend project' }).catch(
+    () => null,
+  )
   if (file) await take(file)
 }
 const take = (file: File): Promise<void> => attempt(async () => keepAndShow(withNewId(await readFile(file))))
@@ -121,14 +130,23 @@ onMounted(async () => {
       <div class="mx-auto max-w-[1160px]">
         <div class="mb-5 flex items-end gap-3">
           <h2 class="grow text-[20px] leading-7 font-semibold">Projects</h2>
-          <button type="button" class="button" @click="openDemo"><Sailboat :size="16" aria-hidden="true" />Open the demo</button>
-          <button type="button" class="button" @click="openFile"><FolderOpen :size="16" aria-hidden="true" />Open a file…</button>
+          <button type="button" class="button" @click="openDemo">
+            <Sailboat :size="16" aria-hidden="true" />Open the demo
+          </button>
+          <button type="button" class="button" @click="openFile">
+            <FolderOpen :size="16" aria-hidden="true" />Open a file…
+          </button>
           <button type="button" class="button button-primary" @click="making = true">
             <FilePlus2 :size="16" aria-hidden="true" />New project…
           </button>
         </div>
-        <p v-if="trouble" class="mb-4 rounded-md border border-pencil bg-sheet p-3" role="alert">{{ trouble }}</p>
-        <ul v-if="cards && cards.length > 0" class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-5">
+        <p v-if="trouble" class="mb-4 rounded-md border border-pencil bg-sheet p-3" role="alert">
+          {{ trouble }}
+        </p>
+        <ul
+          v-if="cards && cards.length > 0"
+          class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-5"
+        >
           <li v-for="card in cards" :key="card.id">
             <ProjectCard
               :card="card"
@@ -138,14 +156,20 @@ onMounted(async () => {
             />
           </li>
         </ul>
-        <div v-else-if="cards" class="rounded-lg border border-dashed border-rule p-10 text-center text-ink-2">
+        <div
+          v-else-if="cards"
+          class="rounded-lg border border-dashed border-rule p-10 text-center text-ink-2"
+        >
           <p class="mb-1 text-ink">No projects here yet.</p>
           <p>Make a new one, open a .bend file, or take the demo apart to see how it moves.</p>
         </div>
         <p v-else class="text-ink-2" role="status">Reading the projects…</p>
       </div>
     </main>
-    <div v-if="dropping" class="pointer-events-none fixed inset-3 grid place-items-center rounded-lg border-2 border-dashed border-pencil bg-sheet/80 text-[15px]">
+    <div
+      v-if="dropping"
+      class="pointer-events-none fixed inset-3 grid place-items-center rounded-lg border-2 border-dashed border-pencil bg-sheet/80 text-[15px]"
+    >
       Drop a .bend file to open it
     </div>
     <NewProjectDialog :open="making" @close="making = false" @make="create" />

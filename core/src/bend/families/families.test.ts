@@ -17,11 +17,31 @@ const largestGap = (ours: (u: number) => number, theirs: (u: number) => number):
 // Source: the package d3-ease 3 (R. Penner's easing equations).
 const REFERENCES: readonly [string, Partial<FamilyBend>, Readonly<Record<Mode, (u: number) => number>>][] = [
   ['sine', { family: 'sine' }, { in: d3.easeSinIn, out: d3.easeSinOut, inOut: d3.easeSinInOut }],
-  ['power 3', { family: 'power', power: 3 }, { in: d3.easeCubicIn, out: d3.easeCubicOut, inOut: d3.easeCubicInOut }],
-  ['power 2', { family: 'power', power: 2 }, { in: d3.easeQuadIn, out: d3.easeQuadOut, inOut: d3.easeQuadInOut }],
-  ['exponential', { family: 'exponential' }, { in: d3.easeExpIn, out: d3.easeExpOut, inOut: d3.easeExpInOut }],
-  ['circular', { family: 'circular' }, { in: d3.easeCircleIn, out: d3.easeCircleOut, inOut: d3.easeCircleInOut }],
-  ['elastic', { family: 'elastic' }, { in: d3.easeElasticIn, out: d3.easeElasticOut, inOut: d3.easeElasticInOut }],
+  [
+    'power 3',
+    { family: 'power', power: 3 },
+    { in: d3.easeCubicIn, out: d3.easeCubicOut, inOut: d3.easeCubicInOut },
+  ],
+  [
+    'power 2',
+    { family: 'power', power: 2 },
+    { in: d3.easeQuadIn, out: d3.easeQuadOut, inOut: d3.easeQuadInOut },
+  ],
+  [
+    'exponential',
+    { family: 'exponential' },
+    { in: d3.easeExpIn, out: d3.easeExpOut, inOut: d3.easeExpInOut },
+  ],
+  [
+    'circular',
+    { family: 'circular' },
+    { in: d3.easeCircleIn, out: d3.easeCircleOut, inOut: d3.easeCircleInOut },
+  ],
+  [
+    'elastic',
+    { family: 'elastic' },
+    { in: d3.easeElasticIn, out: d3.easeElasticOut, inOut: d3.easeElasticInOut },
+  ],
   ['bounce', { family: 'bounce' }, { in: d3.easeBounceIn, out: d3.easeBounceOut, inOut: d3.easeBounceInOut }],
 ]
 
@@ -38,19 +58,24 @@ describe('FAMILIES', () => {
     expect(overshoot).toBeCloseTo(0.100004, 6)
     expect(backCoefficient(overshoot)).toBeCloseTo(1.70158, 10)
     expect(backCoefficient(0.1)).toBeCloseTo(1.70158, 3)
-    expect(largestGap(curve({ family: 'back', mode: 'inOut', overshoot }).progress, d3.easeBackInOut)).toBeLessThan(1e-12)
+    expect(
+      largestGap(curve({ family: 'back', mode: 'inOut', overshoot }).progress, d3.easeBackInOut),
+    ).toBeLessThan(1e-12)
   })
 
-  it.each(Object.values(FAMILIES).filter((family) => family.natural))('$name starts at 0, ends at 1 and has the pace of its slope', ({ name }) => {
-    for (const mode of ['in', 'out', 'inOut'] as const) {
-      const bend = curve({ family: name, mode })
-      expect([bend.progress(0), bend.progress(1)]).toEqual([0, 1])
-      for (const u of [0.13, 0.37, 0.61, 0.93]) {
-        const quotient = (bend.progress(u + 1e-6) - bend.progress(u - 1e-6)) / 2e-6
-        expect(bend.pace(u)).toBeCloseTo(quotient, 4)
+  it.each(Object.values(FAMILIES).filter((family) => family.natural))(
+    '$name starts at 0, ends at 1 and has the pace of its slope',
+    ({ name }) => {
+      for (const mode of ['in', 'out', 'inOut'] as const) {
+        const bend = curve({ family: name, mode })
+        expect([bend.progress(0), bend.progress(1)]).toEqual([0, 1])
+        for (const u of [0.13, 0.37, 0.61, 0.93]) {
+          const quotient = (bend.progress(u + 1e-6) - bend.progress(u - 1e-6)) / 2e-6
+          expect(bend.pace(u)).toBeCloseTo(quotient, 4)
+        }
       }
-    }
-  })
+    },
+  )
 
   it('plays only its part', () => {
     const [whole, part] = [curve({ family: 'sine' }), curve({ family: 'sine', part: [0.25, 0.75] })]

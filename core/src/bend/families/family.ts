@@ -1,8 +1,6 @@
-import type { FamilyBend, FamilyNumber } from '../bend.ts'
+import type { FamilyBend, FamilyName, FamilyNumber } from '../bend.ts'
 import type { UnitCurve } from '../unitCurve.ts'
 
-export type FamilyName =
-  'sine' | 'power' | 'exponential' | 'circular' | 'back' | 'elastic' | 'bounce' | 'spring' | 'steps'
 
 /** A number a family takes: its name in the document, its words and its range on screen. */
 export interface NumberOfFamily {

@@ -51,7 +51,7 @@ export class KeyframeSheet {
   }
 }
 
-/** Ten decimals of a percent: less than a tick in a day. */
+/** Ten decimals of a percent, never later than meant: a picture asked for at a jump has to be the one after it. */
 function percent(offset: number): string {
-  return `${Number((offset * 100).toFixed(10))}%`
+  return `${Math.floor(offset * 1e12) / 1e10}%`
 }

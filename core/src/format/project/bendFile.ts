@@ -45,7 +45,7 @@ export function writeBendFile({ project, assets }: ProjectFile): Uint8Array<Arra
       )
     entries[assetEntry(asset)] = [bytes, { level: asset.type === 'image/svg+xml' ? 6 : 0 }]
   }
-  return zipSync(entries, { mtime: new Date('1980-01-02T00:00:00') }) as Uint8Array<ArrayBuffer>
+  return zipSync(entries, { mtime: '1980-01-02T00:00:00' }) as Uint8Array<ArrayBuffer>
 }
 
 /**

@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { asHandles, compileBend, FAMILIES, nearestStrength, strengthBend, strengthOf, type Bend, type Mode } from '@arrow-bend/core/bend'
+import {
+  asHandles,
+  compileBend,
+  FAMILIES,
+  nearestStrength,
+  strengthBend,
+  strengthOf,
+  type Bend,
+  type Mode,
+} from '@arrow-bend/core/bend'
 import { changeBends, setBends } from '@arrow-bend/core/edit'
 import { definitionOf } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
@@ -33,33 +42,53 @@ const refs = computed(() => spans.value.map(({ ref: span }) => span))
 const shown = computed<Bend | null>(() => first.value && first.value.compiled.bends[first.value.index]!)
 const stored = computed<Bend | null>(() => first.value?.from.bend ?? null)
 const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
-const mixed = computed(() => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1)
-const handles = computed(() => (shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear') ? asHandles(shown.value) : null))
+const mixed = computed(
+  () => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1,
+)
+const handles = computed(() =>
+  shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear')
+    ? asHandles(shown.value)
+    : null,
+)
 
-const definition = computed(() => first.value && definitionOf(first.value.layer.kind, first.value.ref.property))
+const definition = computed(
+  () => first.value && definitionOf(first.value.layer.kind, first.value.ref.property),
+)
 const hue = computed(() => definition.value?.hue ?? 'time')
 const seconds = computed(() => (first.value ? secondsOfTicks(first.value.to.t - first.value.from.t) : 0))
-const frames = computed(() => (first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1))
+const frames = computed(() =>
+  first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1,
+)
 const elapsed = computed(() => {
   if (!first.value) return null
   const u = (playback.time - first.value.from.t) / (first.value.to.t - first.value.from.t)
   return u >= 0 && u <= 1 ? u : null
 })
-const title = computed(() => (first.value ? `${first.value.layer.name}, ${definition.value?.label.toLowerCase() ?? first.value.ref.property}` : ''))
+const title = computed(() =>
+  first.value
+    ? `${first.value.layer.name}, ${definition.value?.label.toLowerCase() ?? first.value.ref.property}`
+    : '',
+)
 const strength = computed(() => {
   if (!shown.value) return { value: 0, exact: true }
   const known = stored.value && !smooth.value ? strengthOf(stored.value) : null
-  return known === null ? { value: nearestStrength(compileBend(shown.value)), exact: false } : { value: known, exact: true }
+  return known === null
+    ? { value: nearestStrength(compileBend(shown.value)), exact: false }
+    : { value: known, exact: true }
 })
 const fields = computed(() => handleFields(spans.value))
 const peak = computed(() => peakOf(spans.value))
 const speedUnit = computed(() => (definition.value?.unit ? `${definition.value.unit}/s` : '/s'))
-const family = computed(() => (stored.value?.kind === 'family' && !smooth.value ? FAMILIES[stored.value.family] : null))
+const family = computed(() =>
+  stored.value?.kind === 'family' && !smooth.value ? FAMILIES[stored.value.family] : null,
+)
 const MODES: readonly { mode: Mode; label: string }[] = [
   { mode: 'in', label: 'In' },
   { mode: 'out', label: 'Out' },
   { mode: 'inOut', label: 'In-out' },
 ]
+/** What stands where there is no one number. */
+const absent = computed(() => (spans.value.length > 1 ? 'mixed' : '–'))
 const focused = ref<Side | null>(null)
 
 let gesture: Gesture | null = null
@@ -89,14 +118,17 @@ const choose = (bend: Bend): void => {
   last.remember(bend)
 }
 const chooseMode = (mode: Mode): void => {
-  once('Mode chosen', (bend) => (bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend))
+  once('Mode chosen', (bend) =>
+    bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend,
+  )
 }
 const setNumber = (side: Side, what: 'reach' | 'rise', value: number): void =>
   preview((bend) => withSide(bend, side, { [what]: value / 100 }))
 const setSpeed = (side: Side, value: number): void => {
   const chosen = spans.value
   gesture?.preview((draft) => {
-    for (const span of chosen) changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
+    for (const span of chosen)
+      changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
   })
 }
 const nudge = (side: Side, reach: number, rise: number): void =>
@@ -118,11 +150,17 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
         <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
         <h2 class="truncate" :title="title">{{ title }}</h2>
         <span class="grow" />
-        <span v-if="spans.length > 1" class="shrink-0 text-[12px]"><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span>
-        <span v-else class="shrink-0 text-[12px] text-ink-2">keys {{ first.index + 1 }} to {{ first.index + 2 }}</span>
-        <span class="mono shrink-0 text-[12px]">{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span>
+        <span v-if="spans.length > 1" class="shrink-0 text-[12px]"
+          ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
+        >
+        <span v-else class="shrink-0 text-[12px] text-ink-2"
+          >keys {{ first.index + 1 }} to {{ first.index + 2 }}</span
+        >
+        <span class="mono shrink-0 text-[12px]"
+          >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
+        >
       </header>
-      <div class="flex gap-1">
+      <div class="flex gap-px">
         <BendPlot
           :bend="shown"
           :handles="handles"
@@ -146,7 +184,7 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
               :min="0"
               :max="100"
               :model-value="percentOf(fields[side].reach)"
-              placeholder="mixed"
+              :placeholder="absent"
               @start="begin(`${label} reach set`)"
               @input="(value) => setNumber(side, 'reach', value)"
               @done="commit"
@@ -159,7 +197,7 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
               label="Rise"
               unit="%"
               :model-value="percentOf(fields[side].rise)"
-              placeholder="mixed"
+              :placeholder="absent"
               @start="begin(`${label} rise set`)"
               @input="(value) => setNumber(side, 'rise', value)"
               @done="commit"
@@ -173,7 +211,7 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
               :unit="speedUnit"
               :digits="0"
               :model-value="fields[side].speed"
-              :placeholder="fields[side].endless ? 'endless' : '–'"
+              :placeholder="fields[side].endless ? 'endless' : absent"
               :readonly="fields[side].speed === null && !fields[side].endless"
               @start="begin(`${label} speed set`)"
               @input="(value) => setSpeed(side, value)"
@@ -183,13 +221,30 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
               @blurred="focused = null"
             />
           </template>
-          <NumberField show-label readonly label="Peak" :unit="speedUnit" :digits="0" :model-value="peak" placeholder="endless" />
+          <NumberField
+            show-label
+            readonly
+            label="Peak"
+            :unit="speedUnit"
+            :digits="0"
+            :model-value="peak"
+            placeholder="endless"
+          />
         </div>
       </div>
-      <QuickBends :present="mixed ? null : stored" :smooth="!mixed && smooth" @choose="(command) => props.actions.run(command, false)" />
+      <QuickBends
+        :present="mixed ? null : stored"
+        :smooth="!mixed && smooth"
+        @choose="(command) => props.actions.run(command, false)"
+      />
       <div class="flex h-6 items-center gap-2">
         <FamilyChooser :bend="mixed ? null : smooth ? shown : stored" @choose="choose" />
-        <div v-if="family?.natural && stored.kind === 'family'" class="segments" role="group" aria-label="Mode">
+        <div
+          v-if="family?.natural && stored.kind === 'family'"
+          class="segments"
+          role="group"
+          aria-label="Mode"
+        >
           <button
             v-for="{ mode, label } in MODES"
             :key="mode"
@@ -219,7 +274,10 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
             (value) =>
               preview((bend) =>
                 bend.kind === 'family' && bend.family === family!.name
-                  ? { ...bend, [number.name]: number.whole ? Math.round(value) : value / (number.percent ? 100 : 1) }
+                  ? {
+                      ...bend,
+                      [number.name]: number.whole ? Math.round(value) : value / (number.percent ? 100 : 1),
+                    }
                   : bend,
               )
           "
@@ -242,7 +300,8 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
       <h2>Bend</h2>
       <p>Click a ribbon in the deck to bend how it travels between its two keys.</p>
       <p class="text-ink-2">
-        Drag across lanes to take many spans at once, or press Ctrl/Cmd+A for all of them. Then press a digit from 1 to 7.
+        Drag across lanes to take many spans at once, or press Ctrl/Cmd+A for all of them. Then press a digit
+        from 1 to 7.
       </p>
     </div>
   </section>
@@ -256,7 +315,7 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
   flex-direction: column;
   gap: 7px;
   overflow: hidden auto;
-  padding: 4px 12px 8px;
+  padding: 4px 11px 8px;
   border-left: 1px solid var(--rule);
   background: var(--sheet);
   scrollbar-width: thin;

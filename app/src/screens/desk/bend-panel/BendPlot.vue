@@ -28,7 +28,7 @@ type Side = 'leave' | 'arrive'
 
 /** How near a rise pulls to flat or full, px. */
 const PULL = 4
-const LADDER_X = PLOT.width + 16
+const LADDER_X = PLOT.width + 13
 
 const svg = ref<SVGSVGElement | null>(null)
 const grabbed = ref<Side | null>(null)
@@ -44,13 +44,18 @@ const STEPS = 120
 const curvePath = computed(() => {
   const { x, y } = scale.value
   if (props.bend.kind === 'hold') return `M${x(0)} ${y(0)}H${x(1)}V${y(1)}`
-  const points = Array.from({ length: STEPS + 1 }, (_, i) => `${x(i / STEPS).toFixed(2)} ${y(curve.value.progress(i / STEPS)).toFixed(2)}`)
+  const points = Array.from(
+    { length: STEPS + 1 },
+    (_, i) => `${x(i / STEPS).toFixed(2)} ${y(curve.value.progress(i / STEPS)).toFixed(2)}`,
+  )
   return `M${points.join('L')}`
 })
 /** The speed behind the curve: a shade from the 0 line, its peak at 36 % of the square. */
 const shade = computed(() => {
   const { x, y, unit } = scale.value
-  const paces = Array.from({ length: STEPS + 1 }, (_, i) => curve.value.pace(Math.min(1 - 1e-4, Math.max(1e-4, i / STEPS))))
+  const paces = Array.from({ length: STEPS + 1 }, (_, i) =>
+    curve.value.pace(Math.min(1 - 1e-4, Math.max(1e-4, i / STEPS))),
+  )
   const peak = Math.max(1e-9, ...paces.map((pace) => (Number.isFinite(pace) ? Math.abs(pace) : 0)))
   const height = (pace: number): number => (Math.max(-peak, Math.min(peak, pace)) / peak) * 0.36 * unit
   return `M${x(0)} ${y(0)}${paces.map((pace, i) => `L${x(i / STEPS).toFixed(2)} ${(y(0) - height(pace)).toFixed(2)}`).join('')}L${x(1)} ${y(0)}Z`
@@ -60,21 +65,41 @@ const grips = computed(() => {
   const { leave, arrive } = props.handles
   const { x, y } = scale.value
   return [
-    { side: 'leave' as const, name: 'Leave', handle: leave, fromX: x(0), fromY: y(0), x: x(leave.reach), y: y(leave.rise) },
-    { side: 'arrive' as const, name: 'Arrive', handle: arrive, fromX: x(1), fromY: y(1), x: x(1 - arrive.reach), y: y(1 - arrive.rise) },
+    {
+      side: 'leave' as const,
+      name: 'Leave',
+      handle: leave,
+      fromX: x(0),
+      fromY: y(0),
+      x: x(leave.reach),
+      y: y(leave.rise),
+    },
+    {
+      side: 'arrive' as const,
+      name: 'Arrive',
+      handle: arrive,
+      fromX: x(1),
+      fromY: y(1),
+      x: x(1 - arrive.reach),
+      y: y(1 - arrive.rise),
+    },
   ]
 })
 const marks = computed(() => ladderMarks(curve.value, props.frames, scale.value.y))
 const now = computed(() => {
   if (props.elapsed === null) return null
   const p = curve.value.progress(props.elapsed)
-  return { x: scale.value.x(props.elapsed), y: scale.value.y(p), frame: Math.round(props.elapsed * props.frames) }
+  return {
+    x: scale.value.x(props.elapsed),
+    y: scale.value.y(p),
+    frame: Math.round(props.elapsed * props.frames),
+  }
 })
 const percent = (share: number): string => `${Number((share * 100).toFixed(1))} %`
 
 const press = (event: PointerEvent, side: Side): void => {
   const box = svg.value!.getBoundingClientRect()
-  const zoom = box.width / 224
+  const zoom = box.width / 218
   const from = props.handles![side]
   held.value = reachOf(curve.value, props.handles)
   let moving = false
@@ -88,7 +113,7 @@ const press = (event: PointerEvent, side: Side): void => {
       const { u, p, unit } = scale.value
       const at = { u: u((moved.clientX - box.left) / zoom), p: p((moved.clientY - box.top) / zoom) }
       const [along, up] = side === 'leave' ? [at.u, at.p] : [1 - at.u, 1 - at.p]
-      let rise = moved.altKey ? up : [0, 1].find((line) => Math.abs(up - line) * unit < PULL) ?? up
+      let rise = moved.altKey ? up : ([0, 1].find((line) => Math.abs(up - line) * unit < PULL) ?? up)
       let reach = Math.min(1, Math.max(0, along))
       if (moved.shiftKey) {
         if (Math.abs(reach - from.reach) * PLOT.side > Math.abs(rise - from.rise) * unit) rise = from.rise
@@ -123,11 +148,32 @@ const onKey = (event: KeyboardEvent, side: Side): void => {
 </script>
 
 <template>
-  <svg ref="svg" class="plot" width="224" height="204" viewBox="0 0 224 204" :style="{ '--hue': `var(--hue-${hue})` }">
+  <svg
+    ref="svg"
+    class="plot"
+    width="218"
+    height="204"
+    viewBox="0 0 218 204"
+    :style="{ '--hue': `var(--hue-${hue})` }"
+  >
     <rect x="0.5" y="0.5" :width="PLOT.width - 1" :height="PLOT.height - 1" rx="4" class="ground" />
     <g class="grid" aria-hidden="true">
-      <line v-for="i in 3" :key="`v${i}`" :x1="scale.x(i / 4)" :x2="scale.x(i / 4)" :y1="1" :y2="PLOT.height - 1" />
-      <line v-for="i in 3" :key="`h${i}`" :x1="1" :x2="PLOT.width - 1" :y1="scale.y(i / 4)" :y2="scale.y(i / 4)" />
+      <line
+        v-for="i in 3"
+        :key="`v${i}`"
+        :x1="scale.x(i / 4)"
+        :x2="scale.x(i / 4)"
+        :y1="1"
+        :y2="PLOT.height - 1"
+      />
+      <line
+        v-for="i in 3"
+        :key="`h${i}`"
+        :x1="1"
+        :x2="PLOT.width - 1"
+        :y1="scale.y(i / 4)"
+        :y2="scale.y(i / 4)"
+      />
       <line class="bound" :x1="1" :x2="PLOT.width - 1" :y1="scale.y(0)" :y2="scale.y(0)" />
       <line class="bound" :x1="1" :x2="PLOT.width - 1" :y1="scale.y(1)" :y2="scale.y(1)" />
       <text x="6" :y="scale.y(1) - 4">100 %</text>
@@ -135,7 +181,13 @@ const onKey = (event: KeyboardEvent, side: Side): void => {
     </g>
     <path class="shade" :d="shade" aria-hidden="true" />
     <line v-if="now" class="now" :x1="now.x" :x2="now.x" y1="1" :y2="PLOT.height - 1" aria-hidden="true" />
-    <path class="curve" :class="{ hold: bend.kind === 'hold' }" :d="curvePath" data-part="curve" aria-hidden="true" />
+    <path
+      class="curve"
+      :class="{ hold: bend.kind === 'hold' }"
+      :d="curvePath"
+      data-part="curve"
+      aria-hidden="true"
+    />
     <g aria-hidden="true">
       <circle class="end" :cx="scale.x(0)" :cy="scale.y(0)" r="4" />
       <circle class="end" :cx="scale.x(1)" :cy="scale.y(1)" r="4" />
@@ -157,13 +209,29 @@ const onKey = (event: KeyboardEvent, side: Side): void => {
     >
       <line :x1="grip.fromX" :y1="grip.fromY" :x2="grip.x" :y2="grip.y" />
       <rect class="hit" :x="grip.x - 10" :y="grip.y - 10" width="20" height="20" />
-      <rect class="square" :x="grip.x - (grabbed === grip.side ? 4.5 : 3.5)" :y="grip.y - (grabbed === grip.side ? 4.5 : 3.5)" :width="grabbed === grip.side ? 9 : 7" :height="grabbed === grip.side ? 9 : 7" rx="1" />
+      <rect
+        class="square"
+        :x="grip.x - (grabbed === grip.side ? 4.5 : 3.5)"
+        :y="grip.y - (grabbed === grip.side ? 4.5 : 3.5)"
+        :width="grabbed === grip.side ? 9 : 7"
+        :height="grabbed === grip.side ? 9 : 7"
+        rx="1"
+      />
     </g>
     <g class="ladder" aria-hidden="true">
       <line class="stringer" :x1="LADDER_X" :x2="LADDER_X" :y1="marks.top" :y2="marks.bottom" />
-      <line v-for="mark in marks.list" :key="mark.frame" :x1="LADDER_X" :x2="LADDER_X + mark.length * mark.side" :y1="mark.y" :y2="mark.y" />
+      <line
+        v-for="mark in marks.list"
+        :key="mark.frame"
+        :x1="LADDER_X"
+        :x2="LADDER_X + mark.length * mark.side"
+        :y1="mark.y"
+        :y2="mark.y"
+      />
       <template v-for="mark in marks.list" :key="`t${mark.frame}`">
-        <text v-if="mark.label && (!now || Math.abs(mark.y - now.y) > 11)" :x="LADDER_X + 15" :y="mark.y + 4">{{ mark.label }}</text>
+        <text v-if="mark.label && (!now || Math.abs(mark.y - now.y) > 11)" :x="LADDER_X + 15" :y="mark.y + 4">
+          {{ mark.label }}
+        </text>
       </template>
       <template v-if="now">
         <line class="across" :x1="now.x" :x2="LADDER_X" :y1="now.y" :y2="now.y" />

@@ -34,14 +34,24 @@ const label = computed(() => CHOICES.find(({ choice }) => choice === present.val
 </script>
 
 <template>
-  <Listbox as="div" class="relative" :model-value="present" @update:model-value="(choice: Choice) => emit('choose', bendOf(choice))">
+  <Listbox
+    as="div"
+    class="relative"
+    :model-value="present"
+    @update:model-value="(choice: Choice) => emit('choose', bendOf(choice))"
+  >
     <ListboxButton class="field flex w-[140px] items-center gap-1.5 px-1.5" aria-label="Kind of bend">
       <BendGlyph v-if="bend" :bend="bend" :width="24" :height="18" :stroke="1.5" />
       <span class="grow truncate text-left">{{ label }}</span>
       <ChevronDown :size="14" aria-hidden="true" />
     </ListboxButton>
     <ListboxOptions class="float list">
-      <ListboxOption v-for="{ choice, label: name } in CHOICES" :key="choice" v-slot="{ active, selected }" :value="choice">
+      <ListboxOption
+        v-for="{ choice, label: name } in CHOICES"
+        :key="choice"
+        v-slot="{ active, selected }"
+        :value="choice"
+      >
         <span class="option" :class="{ active, selected }">
           <BendGlyph :bend="bendOf(choice)" :width="30" :height="20" :stroke="1.5" />{{ name }}
         </span>

@@ -18,7 +18,9 @@ const tiles = computed(() => [
     digit: i + 1,
     label: quick.label,
     bend: quick.smooth ? SMOOTH_LOOK : quick.bend,
-    chosen: quick.smooth ? props.smooth : !props.smooth && props.present !== null && same(props.present, quick.bend),
+    chosen: quick.smooth
+      ? props.smooth
+      : !props.smooth && props.present !== null && same(props.present, quick.bend),
   })),
   {
     command: 'bend8' as Command,
@@ -29,7 +31,11 @@ const tiles = computed(() => [
   },
 ])
 /** How smooth is drawn: through, without a stop at either side. */
-const SMOOTH_LOOK: Bend = { kind: 'handles', leave: { reach: 0.33, rise: 0.16 }, arrive: { reach: 0.33, rise: 0.16 } }
+const SMOOTH_LOOK: Bend = {
+  kind: 'handles',
+  leave: { reach: 0.33, rise: 0.16 },
+  arrive: { reach: 0.33, rise: 0.16 },
+}
 </script>
 
 <template>

@@ -4,13 +4,21 @@ import { trackPointer } from '../../../ui/trackPointer.ts'
 
 /** From −100 to 100 about a middle of nought. Hollow with ≈ when the bend was not made by strength. */
 const props = defineProps<{ strength: number; exact: boolean }>()
-const emit = defineEmits<{ start: []; drag: [strength: number]; done: []; cancel: []; set: [strength: number] }>()
+const emit = defineEmits<{
+  start: []
+  drag: [strength: number]
+  done: []
+  cancel: []
+  set: [strength: number]
+}>()
 
 const WIDTH = 150
 const INSET = 8
 const svg = ref<SVGSVGElement | null>(null)
 const x = computed(() => INSET + ((props.strength + 100) / 200) * (WIDTH - 2 * INSET))
-const words = computed(() => `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${Math.round(props.strength)}`.replace('-', '−'))
+const words = computed(() =>
+  `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${Math.round(props.strength)}`.replace('-', '−'),
+)
 const clamp = (strength: number): number => Math.round(Math.min(100, Math.max(-100, strength)))
 
 const press = (event: PointerEvent): void => {
@@ -29,7 +37,14 @@ const press = (event: PointerEvent): void => {
 const onKey = (event: KeyboardEvent): void => {
   const step = event.shiftKey ? 10 : 1
   const direction = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
-  const to = event.key === 'Home' ? -100 : event.key === 'End' ? 100 : direction ? clamp(props.strength + direction * step) : null
+  const to =
+    event.key === 'Home'
+      ? -100
+      : event.key === 'End'
+        ? 100
+        : direction
+          ? clamp(props.strength + direction * step)
+          : null
   if (to === null) return
   event.preventDefault()
   event.stopPropagation()

@@ -35,7 +35,13 @@ export function ladderMarks(curve: UnitCurve, frames: number, yOf: (p: number) =
     const y = yOf(p)
     const free = tenth && labelled.every((other) => Math.abs(other - y) > LABEL_GAP)
     if (free) labelled.push(y)
-    list.push({ frame, y, length: tenth ? TENTH : MARK, side: p < before - 1e-9 ? -1 : 1, label: free ? String(frame) : '' })
+    list.push({
+      frame,
+      y,
+      length: tenth ? TENTH : MARK,
+      side: p < before - 1e-9 ? -1 : 1,
+      label: free ? String(frame) : '',
+    })
     before = p
   }
   const ys = list.map(({ y }) => y)

@@ -37,7 +37,7 @@ export function plotScale({ low, high }: Reach): PlotScale {
   const room = PLOT.height - 2 * PLOT.inset
   const unit = Math.max(PLOT.least, Math.min(PLOT.side, room / (high - low)))
   const spare = room - unit * (high - low)
-  const top = PLOT.inset + Math.max(0, Math.min(PLOT.above - PLOT.inset, spare)) 
+  const top = PLOT.inset + Math.max(0, Math.min(PLOT.above - PLOT.inset, spare))
   const zero = top + unit * high
   return {
     unit,

@@ -7,10 +7,12 @@ import type { Value } from '@arrow-bend/core/property'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
 
 /** Adds layers, in the middle of the frame and on top of the others. */
 const document = useDocument()
 const selection = useSelection()
+const view = useView()
 
 interface Choice {
   readonly kind: DrawnKind
@@ -37,13 +39,22 @@ const add = ({ kind, name, values }: Choice): void => {
     span: [asTicks(0), scene.duration],
     values: { position, ...values },
   })
-  document.apply(`${name} added`, (draft) => addLayer(draft, scene.id, layer), () => selection.selectLayers([id]))
+  document.apply(
+    `${name} added`,
+    (draft) => addLayer(draft, scene.id, layer),
+    () => {
+      view.full.add(id)
+      selection.selectLayers([id])
+    },
+  )
 }
 </script>
 
 <template>
   <Menu as="div" class="relative">
-    <MenuButton class="opener" aria-label="Add a layer" title="Add a layer"><Plus :size="16" aria-hidden="true" /></MenuButton>
+    <MenuButton class="opener" aria-label="Add a layer" title="Add a layer"
+      ><Plus :size="16" aria-hidden="true"
+    /></MenuButton>
     <MenuItems class="menu float">
       <MenuItem v-for="choice in CHOICES" :key="choice.kind" v-slot="{ active }">
         <button type="button" :class="{ active }" @click="add(choice)">

@@ -20,7 +20,9 @@ const preferences = usePreferences()
 const view = useView()
 
 const scene = computed(() => document.scene!)
-const marks = computed(() => rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay))
+const marks = computed(() =>
+  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay),
+)
 const markers = computed(() => scene.value.markers.map((marker) => ({ ...marker, x: view.xOf(marker.t) })))
 const range = computed(() => playback.range.map((edge) => view.xOf(edge)))
 const playheadX = computed(() => view.xOf(playback.time))
@@ -33,7 +35,9 @@ const scrub = (event: PointerEvent): void => {
   const go = (at: PointerEvent): void => {
     const raw = Math.min(playback.lastFrame, Math.max(0, view.timeOf(at.clientX - box.left)))
     playback.seek(
-      preferences.snap ? snapTime(raw, { rate: scene.value.rate, times, within: PULL / view.pixelsPerTick }) : raw,
+      preferences.snap
+        ? snapTime(raw, { rate: scene.value.rate, times, within: PULL / view.pixelsPerTick })
+        : raw,
     )
   }
   go(event)
@@ -59,7 +63,16 @@ const scrub = (event: PointerEvent): void => {
     <rect v-for="(edge, i) in range" :key="i" :x="edge - 0.75" y="11" width="1.5" height="8" class="post" />
     <g v-for="mark in marks" :key="mark.frame">
       <line :x1="mark.x" :x2="mark.x" :y1="14 - HEIGHTS[mark.size]" y2="14" class="tick" />
-      <text v-if="mark.label && (mark.x - playheadX < -44 || mark.x - playheadX > 18)" :x="mark.x + 3" y="9" class="mono">{{ mark.label }}</text>
+      <text
+        v-if="
+          mark.label && mark.x < view.laneWidth - 30 && (mark.x - playheadX < -44 || mark.x - playheadX > 18)
+        "
+        :x="mark.x + 3"
+        y="9"
+        class="mono"
+      >
+        {{ mark.label }}
+      </text>
     </g>
     <g v-for="marker in markers" :key="marker.id">
       <line :x1="marker.x" :x2="marker.x" y1="18" y2="30" class="post-line" />
@@ -75,6 +88,14 @@ const scrub = (event: PointerEvent): void => {
   overflow: hidden;
   cursor: ew-resize;
   touch-action: none;
+}
+
+.ruler:focus:not(:focus-visible) {
+  outline: none;
+}
+
+.ruler:focus-visible {
+  outline-offset: -2px;
 }
 
 .tick {

@@ -17,7 +17,7 @@ import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
-import { buildRows, lanesOf } from './rows.ts'
+import { buildRows, lanesOf, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
@@ -37,9 +37,19 @@ watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => document.scene!)
 const keep = computed(() => new Set(selection.layers))
-const rows = computed(() => buildRows(scene.value, { filter: view.filter, folded: view.folded, search: view.search, keep: keep.value }))
+const rows = computed(() =>
+  buildRows(scene.value, {
+    filter: view.filter,
+    folded: view.folded,
+    search: view.search,
+    keep: keep.value,
+    full: view.full,
+  }),
+)
 const laneCount = computed(() => lanesOf(rows.value).length)
-const allLanes = computed(() => scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0))
+const allLanes = computed(() =>
+  scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0),
+)
 
 const virtual = useVirtualizer(
   computed(() => ({
@@ -50,7 +60,11 @@ const virtual = useVirtualizer(
     getItemKey: (index: number) => rows.value[index]!.id,
   })),
 )
-const shownRows = computed(() => virtual.value.getVirtualItems().map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })))
+const shownRows = computed(() =>
+  virtual.value
+    .getVirtualItems()
+    .map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })),
+)
 
 const marquee = useMarquee(() => rows.value)
 const order = useLayerOrder(() => rows.value)
@@ -60,7 +74,9 @@ const startMarquee = (event: PointerEvent): void =>
     return new DOMRect(box.left + 300, box.top, box.width, box.height)
   })
 const gridLines = computed(() =>
-  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay).filter(({ size }) => size === 'large'),
+  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay).filter(
+    ({ size }) => size === 'large',
+  ),
 )
 const veils = computed(() => {
   const [from, to] = playback.range
@@ -86,28 +102,53 @@ watch(
   () => playback.time,
   (time) => !playback.playing && view.reveal(time),
 )
-const lastFrameWords = computed(() => `${Math.round(scene.value.duration / frameTicks(scene.value.rate))} frames`)
+const isChosen = (row: Row): boolean =>
+  row.kind === 'layer'
+    ? selection.hasLayer(row.layer.id)
+    : selection.hasProperty({ scene: scene.value.id, layer: row.layer.id, property: row.definition.name })
+const lastFrameWords = computed(
+  () => `${Math.round(scene.value.duration / frameTicks(scene.value.rate))} frames`,
+)
 </script>
 
 <template>
   <section class="deck" aria-label="Deck" @wheel="onWheel">
     <div class="head">
       <div class="head-left">
-        <select v-model="view.filter" class="field border-0! bg-transparent! text-[12px]" aria-label="Rows to show">
+        <select
+          v-model="view.filter"
+          class="field border-0! bg-transparent! text-[12px]"
+          aria-label="Rows to show"
+        >
           <option value="animated">Animated</option>
           <option value="all">All properties</option>
         </select>
-        <span class="grow truncate text-[12px] text-ink-2" :title="lastFrameWords">{{ laneCount }} of {{ allLanes }} lanes</span>
+        <span
+          class="grow truncate text-[12px] text-ink-2"
+          :title="`${laneCount} of ${allLanes} lanes shown; the scene lasts ${lastFrameWords}`"
+          >{{ laneCount }} of {{ allLanes }}</span
+        >
         <label class="search">
           <Search :size="14" aria-hidden="true" />
-          <input v-model="view.search" aria-label="Search layers and properties" placeholder="Search" @keydown.stop @keydown.esc="view.search = ''" />
+          <input
+            v-model="view.search"
+            aria-label="Search layers and properties"
+            placeholder="Search"
+            @keydown.stop
+            @keydown.esc="view.search = ''"
+          />
         </label>
         <AddLayerMenu />
       </div>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <div ref="scroller" class="scroller">
-      <div ref="sheet" class="sheet" :style="{ height: `${virtual.getTotalSize()}px` }" @pointerdown.left.self="startMarquee">
+      <div
+        ref="sheet"
+        class="sheet"
+        :style="{ height: `${virtual.getTotalSize()}px` }"
+        @pointerdown.left.self="startMarquee"
+      >
         <svg class="grid-lines" :width="view.laneWidth" height="100%" aria-hidden="true">
           <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
         </svg>
@@ -115,10 +156,13 @@ const lastFrameWords = computed(() => `${Math.round(scene.value.duration / frame
           v-for="{ row, top, index } in shownRows"
           :key="row.id"
           class="row"
-          :class="[row.kind, { chosen: selection.hasLayer(row.layer.id), over: order.over.value === index }]"
+          :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
           :style="{ transform: `translateY(${top}px)` }"
         >
-          <div class="left" @pointerdown.left="row.kind === 'layer' && order.press($event, row.layer.id, top)">
+          <div
+            class="left"
+            @pointerdown.left="row.kind === 'layer' && order.press($event, row.layer.id, top)"
+          >
             <LayerCell v-if="row.kind === 'layer'" :row="row" />
             <PropertyCell v-else :row="row" />
           </div>
@@ -144,11 +188,19 @@ const lastFrameWords = computed(() => `${Math.round(scene.value.duration / frame
         <template v-else-if="scene.layers.length === 0">
           No layers yet. Press <b>+</b> above to add a shape, then set two keys and bend what lies between.
         </template>
-        <template v-else>Nothing moves yet. Choose “All properties” and press the dot beside a value to set its first key.</template>
+        <template v-else
+          >Nothing moves yet. Choose “All properties” and press the dot beside a value to set its first
+          key.</template
+        >
       </div>
     </div>
     <div class="over-time" aria-hidden="true">
-      <div v-for="(veil, i) in veils" :key="i" class="veil" :style="{ left: `${veil.x}px`, width: `${veil.width}px` }" />
+      <div
+        v-for="(veil, i) in veils"
+        :key="i"
+        class="veil"
+        :style="{ left: `${veil.x}px`, width: `${veil.width}px` }"
+      />
       <PlayheadLine />
     </div>
   </section>

@@ -16,7 +16,14 @@ const tip = computed(() => {
 
 <template>
   <TipHost :tip="tip">
-    <button type="button" class="dot" :aria-label="`${name}: ${tip}`" :aria-pressed="state.kind === 'on'" :disabled="disabled" @click="$emit('press')">
+    <button
+      type="button"
+      class="dot"
+      :aria-label="`${name}: ${tip}`"
+      :aria-pressed="state.kind === 'on'"
+      :disabled="disabled"
+      @click="$emit('press')"
+    >
       <svg width="12" height="12" viewBox="-6 -6 12 12" aria-hidden="true">
         <circle r="4.75" fill="var(--sheet-2)" stroke="var(--ink)" stroke-width="1.5" />
         <circle v-if="state.kind === 'on'" r="4.75" fill="var(--ink)" />

@@ -75,7 +75,16 @@ const pressBead = (event: PointerEvent, key: string): void => {
       <path v-if="span.area" class="area" :d="span.area" />
       <line class="mid" :x1="span.line[0]" :x2="span.line[1]" y1="13" y2="13" />
       <path v-if="span.teeth" class="area" :d="span.teeth" />
-      <rect v-for="cell in span.ramp" :key="cell.x" :x="cell.x" y="18" width="3.2" height="6" :fill="cell.colour" shape-rendering="crispEdges" />
+      <rect
+        v-for="cell in span.ramp"
+        :key="cell.x"
+        :x="cell.x"
+        y="18"
+        width="3.2"
+        height="6"
+        :fill="cell.colour"
+        shape-rendering="crispEdges"
+      />
     </g>
     <g
       v-for="bead in drawing.beads"

@@ -24,7 +24,12 @@ const keysByTime = computed(() => {
 })
 const capsules = computed(() =>
   [...keysByTime.value].map(([time, keys]) => {
-    const refs = keys.map(({ property, key }) => ({ scene: document.scene!.id, layer: props.layer.id, property, key }))
+    const refs = keys.map(({ property, key }) => ({
+      scene: document.scene!.id,
+      layer: props.layer.id,
+      property,
+      key,
+    }))
     return {
       time,
       refs,
@@ -41,7 +46,13 @@ const bar = computed(() => {
 </script>
 
 <template>
-  <svg class="block overflow-hidden" :width="view.laneWidth" height="26" role="group" :aria-label="`${layer.name}, all keys`">
+  <svg
+    class="block overflow-hidden"
+    :width="view.laneWidth"
+    height="26"
+    role="group"
+    :aria-label="`${layer.name}, all keys`"
+  >
     <rect v-bind="bar" y="4.5" height="17" rx="4" fill="var(--sheet-2)" stroke="var(--rule)" />
     <g
       v-for="capsule in capsules"

@@ -1,5 +1,18 @@
 <script setup lang="ts">
-import { ChevronDown, ChevronRight, Circle, Eye, EyeOff, Group, Image, Lock, LockOpen, PenTool, Square, Type } from '@lucide/vue'
+import {
+  ChevronDown,
+  ChevronRight,
+  Circle,
+  Eye,
+  EyeOff,
+  Group,
+  Image,
+  Lock,
+  LockOpen,
+  PenTool,
+  Square,
+  Type,
+} from '@lucide/vue'
 import { computed, nextTick, ref, type Component } from 'vue'
 import { renameLayer, switchLayer } from '@arrow-bend/core/edit'
 import type { LayerKind } from '@arrow-bend/core/scene'
@@ -33,6 +46,12 @@ const layerRef = computed(() => ({ scene: document.scene!.id, layer: layer.value
 const fold = (): void => {
   if (!view.folded.delete(layer.value.id)) view.folded.add(layer.value.id)
 }
+const listAll = (): void => {
+  if (!view.full.delete(layer.value.id)) {
+    view.full.add(layer.value.id)
+    view.folded.delete(layer.value.id)
+  }
+}
 const startRenaming = (): void => {
   renaming.value = true
   void nextTick(() => input.value?.select())
@@ -41,11 +60,13 @@ const rename = (): void => {
   if (!renaming.value || !input.value) return
   const name = input.value.value
   renaming.value = false
-  if (name !== layer.value.name) document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
+  if (name !== layer.value.name)
+    document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
 }
 const toggle = (what: 'visible' | 'locked'): void => {
   const to = !layer.value[what]
-  const label = what === 'visible' ? (to ? 'Layer shown' : 'Layer hidden') : to ? 'Layer locked' : 'Layer unlocked'
+  const label =
+    what === 'visible' ? (to ? 'Layer shown' : 'Layer hidden') : to ? 'Layer locked' : 'Layer unlocked'
   document.apply(label, (draft) => switchLayer(draft, layerRef.value, { [what]: to }))
 }
 </script>
@@ -88,9 +109,32 @@ const toggle = (what: 'visible' | 'locked'): void => {
     </button>
     <PropertyCell v-if="row.lane && !renaming" :row="row.lane" in-layer-row />
     <template v-else>
-      <span class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
-      <IconButton small :icon="layer.locked ? Lock : LockOpen" :class="{ quiet: !layer.locked }" :label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`" :pressed="undefined" @press="toggle('locked')" />
-      <IconButton small :icon="layer.visible ? Eye : EyeOff" :label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`" @press="toggle('visible')" />
+      <button
+        v-if="view.filter === 'animated'"
+        type="button"
+        class="count"
+        :aria-pressed="view.full.has(layer.id)"
+        :aria-label="`${layer.name}: list all properties`"
+        :title="view.full.has(layer.id) ? 'List only what moves' : 'List all properties'"
+        @click="listAll"
+      >
+        {{ view.full.has(layer.id) ? 'all listed' : row.animated > 0 ? `${row.animated} animated` : 'still' }}
+      </button>
+      <span v-else class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
+      <IconButton
+        small
+        :icon="layer.locked ? Lock : LockOpen"
+        :class="{ quiet: !layer.locked }"
+        :label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`"
+        :pressed="undefined"
+        @press="toggle('locked')"
+      />
+      <IconButton
+        small
+        :icon="layer.visible ? Eye : EyeOff"
+        :label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
+        @press="toggle('visible')"
+      />
     </template>
   </div>
 </template>
@@ -144,6 +188,11 @@ const toggle = (what: 'visible' | 'locked'): void => {
   font-size: 12px;
   text-align: right;
   white-space: nowrap;
+}
+
+.count:is(button):hover {
+  color: var(--ink);
+  text-decoration: underline;
 }
 
 .quiet:not(:hover, :focus-within) {

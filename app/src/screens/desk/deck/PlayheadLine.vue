@@ -19,8 +19,16 @@ const place = (time: number = now): void => {
 const stop = playback.onFrame(place)
 onMounted(() => place(playback.time))
 onBeforeUnmount(stop)
-watch(() => [view.zoom, view.origin, view.laneWidth], () => place(), { flush: 'post' })
-watch(() => playback.time, (time) => !playback.playing && place(time), { flush: 'post' })
+watch(
+  () => [view.zoom, view.origin, view.laneWidth],
+  () => place(),
+  { flush: 'post' },
+)
+watch(
+  () => playback.time,
+  (time) => !playback.playing && place(time),
+  { flush: 'post' },
+)
 </script>
 
 <template>

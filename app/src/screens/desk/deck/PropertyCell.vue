@@ -5,6 +5,7 @@ import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from './rows.ts'
 import ValueField from './ValueField.vue'
@@ -15,16 +16,23 @@ const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
+const view = useView()
 
 const state = computed(() => keyStateAt(props.row.property, playback.time))
 const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
+/** The same in less room: in a folded layer's row, and beside two fields. */
 const short = computed(() => {
   const now = state.value
-  if (now.kind === 'between') return `${now.before}–${now.after} of ${now.of}`
-  if (now.kind === 'on') return `${now.key} of ${now.of}`
-  return words.value
+  if (now.kind === 'between')
+    return props.inLayerRow ? `${now.before}–${now.after} of ${now.of}` : `between ${now.before}–${now.after}`
+  if (now.kind === 'on') return props.inLayerRow ? `${now.key} of ${now.of}` : words.value
+  if (now.kind === 'first') return 'before 1'
+  return now.kind === 'last' ? `after ${now.of}` : ''
 })
-const hint = computed(() => (state.value.kind === 'on' || state.value.kind === 'none' ? '' : ': editing adds a key'))
+const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
+const hint = computed(() =>
+  state.value.kind === 'on' || state.value.kind === 'none' ? '' : ': editing adds a key',
+)
 const ref = computed<PropertyRef>(() => ({
   scene: document.scene!.id,
   layer: props.row.layer.id,
@@ -32,6 +40,8 @@ const ref = computed<PropertyRef>(() => ({
 }))
 const toggle = (): void => {
   playback.pause()
+  // The row must not slip away with the others once one of them moves.
+  if (props.row.property.keys.length === 0) view.full.add(props.row.layer.id)
   const label = state.value.kind === 'on' ? 'Key removed' : 'Key set'
   document.apply(label, (draft) => toggleKey(draft, ref.value, playback.time, document.makeId))
 }
@@ -49,7 +59,7 @@ const toggle = (): void => {
     >
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
     </button>
-    <span class="words" :title="words + hint">{{ inLayerRow ? short : words }}</span>
+    <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
     <ValueField :row="row" class="ml-auto" />
     <KeyDot
       :state="state"

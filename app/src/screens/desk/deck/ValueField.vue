@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { compiledOf, hexOf, isColour, parseColour, valueAt, type Outline, type Value } from '@arrow-bend/core/property'
+import {
+  compiledOf,
+  hexOf,
+  isColour,
+  parseColour,
+  valueAt,
+  type Outline,
+  type Value,
+} from '@arrow-bend/core/property'
 import { setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
 import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from 'vue-sonner'
@@ -31,13 +39,19 @@ const wholeOf = (component: number): number | undefined =>
   definition.value.unit === 'px' ? document.scene!.size[component] : undefined
 
 /** Sizes along one axis cannot be typed beyond their limits; overshooting them between keys is a bend's business. */
-const bounds = computed(() => ({ min: Math.max(-LIMITS.magnitude, limits.value[0]), max: Math.min(LIMITS.magnitude, limits.value[1]) }))
+const bounds = computed(() => ({
+  min: Math.max(-LIMITS.magnitude, limits.value[0]),
+  max: Math.min(LIMITS.magnitude, limits.value[1]),
+}))
 const title = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 
 const set = (value: Value): void => {
   const change = { value, autoKey: preferences.autoKey, makeId: document.makeId }
   if (gesture) gesture.preview((draft) => setValueAt(draft, ref.value, playback.time, change))
-  else document.apply(`${definition.value.label} set`, (draft) => setValueAt(draft, ref.value, playback.time, change))
+  else
+    document.apply(`${definition.value.label} set`, (draft) =>
+      setValueAt(draft, ref.value, playback.time, change),
+    )
 }
 const setComponent = (component: number, value: number): void => {
   const list = [...start]
@@ -58,11 +72,15 @@ const cancel = (): void => {
   gesture?.cancel()
   gesture = null
 }
-const hex = computed(() => (kind.value === 'colour' ? hexOf(numbers.value as [number, number, number, number]) : ''))
+const hex = computed(() =>
+  kind.value === 'colour' ? hexOf(numbers.value as [number, number, number, number]) : '',
+)
 const setColour = (text: string): void => {
   if (text === hex.value) return
   if (!isColour(text)) {
-    toast.error(`“${text.slice(0, 40)}” is not a colour. Try #C8401A or oklch(0.6 0.17 40). The old one was kept.`)
+    toast.error(
+      `“${text.slice(0, 40)}” is not a colour. Try #C8401A or oklch(0.6 0.17 40). The old one was kept.`,
+    )
     return
   }
   // A picker gives no alpha; what the colour had stays.
@@ -71,7 +89,9 @@ const setColour = (text: string): void => {
 }
 const setText = (text: string): void => {
   if (text.length > LIMITS.textLength) {
-    toast.error(`That text has ${text.length.toLocaleString('en')} characters; ${LIMITS.textLength} is the most. The old one was kept.`)
+    toast.error(
+      `That text has ${text.length.toLocaleString('en')} characters; ${LIMITS.textLength} is the most. The old one was kept.`,
+    )
   } else if (text !== props.row.property.value) set(text)
 }
 const still = computed(() => {
@@ -121,7 +141,13 @@ const still = computed(() => {
       <span class="unit">{{ definition.unit }}</span>
     </template>
     <template v-else-if="kind === 'colour'">
-      <input type="color" class="swatch" :aria-label="`${title}, choose`" :value="hex.slice(0, 7)" @change="setColour(($event.target as HTMLInputElement).value)" />
+      <input
+        type="color"
+        class="swatch"
+        :aria-label="`${title}, choose`"
+        :value="hex.slice(0, 7)"
+        @change="setColour(($event.target as HTMLInputElement).value)"
+      />
       <input
         class="text mono w-[78px]"
         :aria-label="title"
@@ -150,16 +176,16 @@ const still = computed(() => {
   min-width: 0;
   align-items: center;
   justify-content: flex-end;
-  gap: 2px;
+  gap: 0;
   font-size: 12px;
 }
 
 .one {
-  width: 76px;
+  width: 66px;
 }
 
 .half {
-  width: 44px;
+  width: 41px;
 }
 
 .value :deep(input) {
@@ -167,7 +193,8 @@ const still = computed(() => {
 }
 
 .unit {
-  width: 16px;
+  width: 15px;
+  padding-left: 2px;
   color: var(--ink-2);
 }
 

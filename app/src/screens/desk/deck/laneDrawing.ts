@@ -1,5 +1,13 @@
 import type { Bend } from '@arrow-bend/core/bend'
-import { compiledOf, hexOf, ribbonScale, ribbonSpeed, type CompiledSpan, type OklabAlpha, type Property } from '@arrow-bend/core/property'
+import {
+  compiledOf,
+  hexOf,
+  ribbonScale,
+  ribbonSpeed,
+  type CompiledSpan,
+  type OklabAlpha,
+  type Property,
+} from '@arrow-bend/core/property'
 
 /** Height of a closed lane and of its midline, px. */
 export const LANE_HEIGHT = 26
@@ -84,7 +92,13 @@ function drawSpan(given: SpanToDraw): SpanDrawing {
   const base = { key: property.keys[index]!.id, index, x0, x1, ramp: rampOf(given) }
   if (bend.kind === 'hold') {
     const line = [x0 + STITCH_CLEAR, Math.max(x0 + STITCH_CLEAR, x1 - STITCH_CLEAR)] as const
-    return { ...base, look: 'hold', area: '', line, teeth: rising === 0 ? '' : tooth(x1 - TOOTH.clear, rising) }
+    return {
+      ...base,
+      look: 'hold',
+      area: '',
+      line,
+      teeth: rising === 0 ? '' : tooth(x1 - TOOTH.clear, rising),
+    }
   }
   if (bend.kind === 'family' && bend.family === 'steps') {
     return { ...base, look: 'steps', area: '', line: [x0, x1], teeth: stepTeeth(given, rising) }

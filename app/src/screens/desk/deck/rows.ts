@@ -31,10 +31,12 @@ export interface RowOptions {
   readonly search: string
   /** Layers kept in the list whatever the filter, such as selected ones. */
   readonly keep: ReadonlySet<string>
+  /** Layers that list all their properties whatever the filter. */
+  readonly full: ReadonlySet<string>
 }
 
 /** The rows of the deck, top layer first. */
-export function buildRows(scene: Scene, { filter, folded, search, keep }: RowOptions): Row[] {
+export function buildRows(scene: Scene, { filter, folded, search, keep, full }: RowOptions): Row[] {
   const wanted = search.trim().toLowerCase()
   return scene.layers.flatMap((layer): Row[] => {
     const all = propertiesOf(layer.kind).map((definition) => propertyRow(layer, definition))
@@ -42,11 +44,12 @@ export function buildRows(scene: Scene, { filter, folded, search, keep }: RowOpt
     const named = layer.name.toLowerCase().includes(wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
-    const shown = matching(filter === 'all' || (keep.has(layer.id) && animated.length === 0) ? all : animated)
+    const whole = full.has(layer.id) || (keep.has(layer.id) && animated.length === 0)
+    const shown = matching(filter === 'all' || whole ? all : animated)
     if (wanted && !named && shown.length === 0) return []
-    if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id)) return []
-    const single = filter === 'animated' && animated.length === 1
-    const isFolded = folded.has(layer.id) !== (single || (filter === 'animated' && animated.length === 0) || filter === 'all')
+    if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id) && !whole) return []
+    const startsFolded = !whole && (filter === 'all' || animated.length === 1)
+    const isFolded = folded.has(layer.id) !== startsFolded
     const row: LayerRow = {
       kind: 'layer',
       id: layer.id,

@@ -21,7 +21,10 @@ export function rulerMarks(scene: Scene, { xOf, width }: LaneScale, display: Tim
   const pixels = xOf(frame) - xOf(0)
   const labels = steps.find((step) => step * pixels >= LABEL_ROOM) ?? steps[steps.length - 1]!
   const small = steps.find((step) => step * pixels >= MARK_ROOM && labels % step === 0) ?? labels
-  const middle = steps.filter((step) => step < labels && step > small && labels % step === 0 && step % small === 0).at(-1) ?? labels
+  const middle =
+    steps
+      .filter((step) => step < labels && step > small && labels % step === 0 && step % small === 0)
+      .at(-1) ?? labels
   const first = Math.max(0, Math.ceil((0 - xOf(0)) / pixels / small) * small)
   const end = Math.floor(scene.duration / frame)
   const marks: RulerMark[] = []
@@ -29,7 +32,12 @@ export function rulerMarks(scene: Scene, { xOf, width }: LaneScale, display: Tim
     const x = xOf(at * frame)
     if (x > width) break
     const size = at % labels === 0 ? 'large' : at % middle === 0 ? 'middle' : 'small'
-    marks.push({ frame: at, x, size, label: size === 'large' ? shortTime((at * frame) as Ticks, scene, display) : '' })
+    marks.push({
+      frame: at,
+      x,
+      size,
+      label: size === 'large' ? shortTime((at * frame) as Ticks, scene, display) : '',
+    })
   }
   return marks
 }
@@ -44,5 +52,5 @@ function stepsOf(perSecond: number): number[] {
 function shortTime(time: Ticks, scene: Scene, display: TimeDisplay): string {
   const text = formatTime(time, scene.rate, display)
   if (display === 'seconds') return `${Number(text)} s`
-  return display === 'frames' ? text : text.replace(/^00:(?:0?)/, '').replace(/^00:0?|^0(?=\d:)/, '')
+  return display === 'frames' ? text : text.replace(/^(?:00:){1,2}(?=\d\d[:;]\d)/, '').replace(/^0(?=\d)/, '')
 }

@@ -31,7 +31,10 @@ export function snapTime(time: number, { rate, times, within }: SnapOptions): Ti
   }
   const frame = snapToFrame(time, rate)
   // A key between frames pulls only when it is nearer than the frame itself.
-  if (nearest === null || (nearest % frameTicks(rate) !== 0 && Math.abs(frame - time) < Math.abs(nearest - time))) return frame
+  if (
+    nearest === null ||
+    (nearest % frameTicks(rate) !== 0 && Math.abs(frame - time) < Math.abs(nearest - time))
+  )
+    return frame
   return nearest as Ticks
 }
-

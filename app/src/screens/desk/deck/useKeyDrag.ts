@@ -46,9 +46,12 @@ export function useKeyDrag(): (event: PointerEvent, grabbed: KeyRef) => void {
         if (cancelled) gesture?.cancel()
         else gesture?.commit()
         if (gesture && !cancelled && replaced > 0) {
-          toast(`${replaced} ${replaced === 1 ? 'key' : 'keys'} stood where the moved ones landed and gave way.`, {
-            action: { label: 'Undo', onClick: () => document.undo() },
-          })
+          toast(
+            `${replaced} ${replaced === 1 ? 'key' : 'keys'} stood where the moved ones landed and gave way.`,
+            {
+              action: { label: 'Undo', onClick: () => document.undo() },
+            },
+          )
         }
       },
     })

@@ -23,10 +23,14 @@ export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
 
   const drop = (layer: string, row: number): void => {
     const scene = document.scene!
-    const below = rows().slice(row).find((candidate) => candidate.kind === 'layer')
+    const below = rows()
+      .slice(row)
+      .find((candidate) => candidate.kind === 'layer')
     const index = below ? scene.layers.findIndex(({ id }) => id === below.layer.id) : scene.layers.length
     const ids = selection.hasLayer(layer) ? selection.layers : [layer]
-    document.apply(ids.length > 1 ? 'Layers reordered' : 'Layer reordered', (draft) => reorderLayers(draft, scene.id, ids, index))
+    document.apply(ids.length > 1 ? 'Layers reordered' : 'Layer reordered', (draft) =>
+      reorderLayers(draft, scene.id, ids, index),
+    )
   }
 
   const press = (event: PointerEvent, layer: string, top: number): void => {

@@ -1,5 +1,17 @@
 <script setup lang="ts">
-import { ChevronLeft, ChevronRight, ChevronFirst, ChevronLast, Magnet, Pause, Play, Repeat, StepBack, StepForward, Disc } from '@lucide/vue'
+import {
+  ChevronLeft,
+  ChevronRight,
+  ChevronFirst,
+  ChevronLast,
+  Magnet,
+  Pause,
+  Play,
+  Repeat,
+  StepBack,
+  StepForward,
+  Disc,
+} from '@lucide/vue'
 import { computed } from 'vue'
 import { keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
@@ -35,7 +47,9 @@ const where = computed(() => {
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
   return { name: layer?.name ?? '', words: keyStateWords(keyStateAt(property, playback.time)) }
 })
-const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? playback.framesPerSecond.toFixed(0) : '–'))
+const fps = computed(() =>
+  playback.playing && playback.framesPerSecond > 0 ? playback.framesPerSecond.toFixed(0) : '–',
+)
 </script>
 
 <template>
@@ -52,8 +66,18 @@ const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? p
     <span class="mono w-12 shrink-0 text-ink-2">f {{ frame }}</span>
     <span class="divide" />
     <span class="group">
-      <IconButton :icon="ChevronFirst" label="Start of the play range" :keys="keysOf('start')" @press="playback.seek(playback.range[0])" />
-      <IconButton :icon="StepBack" label="One frame back" :keys="keysOf('frameBack')" @press="playback.seekFrames(-1)" />
+      <IconButton
+        :icon="ChevronFirst"
+        label="Start of the play range"
+        :keys="keysOf('start')"
+        @press="playback.seek(playback.range[0])"
+      />
+      <IconButton
+        :icon="StepBack"
+        label="One frame back"
+        :keys="keysOf('frameBack')"
+        @press="playback.seekFrames(-1)"
+      />
       <button
         type="button"
         class="play"
@@ -63,21 +87,59 @@ const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? p
       >
         <component :is="playback.playing ? Pause : Play" :size="16" :stroke-width="2" aria-hidden="true" />
       </button>
-      <IconButton :icon="StepForward" label="One frame on" :keys="keysOf('frameOn')" @press="playback.seekFrames(1)" />
-      <IconButton :icon="ChevronLast" label="End of the play range" :keys="keysOf('end')" @press="props.actions.run('end', false)" />
-      <IconButton :icon="Repeat" label="Loop" :pressed="preferences.loop" @press="preferences.loop = !preferences.loop" />
+      <IconButton
+        :icon="StepForward"
+        label="One frame on"
+        :keys="keysOf('frameOn')"
+        @press="playback.seekFrames(1)"
+      />
+      <IconButton
+        :icon="ChevronLast"
+        label="End of the play range"
+        :keys="keysOf('end')"
+        @press="props.actions.run('end', false)"
+      />
+      <IconButton
+        :icon="Repeat"
+        label="Loop"
+        :pressed="preferences.loop"
+        @press="preferences.loop = !preferences.loop"
+      />
     </span>
     <span class="divide" />
     <span class="group">
-      <IconButton :icon="ChevronLeft" label="Previous key" :keys="keysOf('keyBack')" @press="props.actions.run('keyBack', $event.shiftKey)" />
-      <IconButton :icon="Disc" label="Set or remove a key" :keys="keysOf('key')" :disabled="selection.properties.length === 0" @press="props.actions.run('key', false)" />
-      <IconButton :icon="ChevronRight" label="Next key" :keys="keysOf('keyOn')" @press="props.actions.run('keyOn', $event.shiftKey)" />
+      <IconButton
+        :icon="ChevronLeft"
+        label="Previous key"
+        :keys="keysOf('keyBack')"
+        @press="props.actions.run('keyBack', $event.shiftKey)"
+      />
+      <IconButton
+        :icon="Disc"
+        label="Set or remove a key"
+        :keys="keysOf('key')"
+        :disabled="selection.properties.length === 0"
+        @press="props.actions.run('key', false)"
+      />
+      <IconButton
+        :icon="ChevronRight"
+        label="Next key"
+        :keys="keysOf('keyOn')"
+        @press="props.actions.run('keyOn', $event.shiftKey)"
+      />
     </span>
     <span class="where">
-      <template v-if="where"><b>{{ where.name }}</b> {{ where.words }}</template>
+      <template v-if="where"
+        ><b>{{ where.name }}</b> {{ where.words }}</template
+      >
     </span>
     <span class="divide" />
-    <button type="button" class="switch" :aria-pressed="preferences.snap" @click="preferences.snap = !preferences.snap">
+    <button
+      type="button"
+      class="switch"
+      :aria-pressed="preferences.snap"
+      @click="preferences.snap = !preferences.snap"
+    >
       <Magnet :size="16" :stroke-width="1.75" aria-hidden="true" />Snap
     </button>
     <button
@@ -90,11 +152,18 @@ const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? p
       <Disc :size="16" :stroke-width="1.75" aria-hidden="true" />Auto-key
     </button>
     <span class="grow" />
-    <select v-model="preferences.timeDisplay" class="field shrink-0 px-1 text-[12px]" aria-label="Show time as">
+    <select
+      v-model="preferences.timeDisplay"
+      class="field shrink-0 px-1 text-[12px]"
+      aria-label="Show time as"
+    >
       <option v-for="{ value, label } in DISPLAYS" :key="value" :value="value">{{ label }}</option>
     </select>
     <span class="divide" />
-    <span class="measure mono" :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}`">
+    <span
+      class="measure mono"
+      :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}`"
+    >
       <b>{{ fps }}</b> fps <span class="text-ink-2">{{ playback.droppedFrames }} dropped</span>
     </span>
   </section>
@@ -150,7 +219,9 @@ const fps = computed(() => (playback.playing && playback.framesPerSecond > 0 ? p
 
 .switch[aria-pressed='true'] {
   background: var(--sheet-2);
-  box-shadow: inset 0 0 0 1px var(--rule), inset 0 -2px 0 var(--pencil);
+  box-shadow:
+    inset 0 0 0 1px var(--rule),
+    inset 0 -2px 0 var(--pencil);
   color: var(--ink);
 }
 

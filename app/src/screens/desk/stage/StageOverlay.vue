@@ -27,7 +27,12 @@ const onScreen = ([x, y]: readonly [number, number]): [number, number] => [
 ]
 const frame = computed(() => {
   const [width, height] = document.scene!.size
-  return { x: props.view.x, y: props.view.y, width: width * props.view.scale, height: height * props.view.scale }
+  return {
+    x: props.view.x,
+    y: props.view.y,
+    width: width * props.view.scale,
+    height: height * props.view.scale,
+  }
 })
 const boxes = computed(() => {
   void props.drawn
@@ -35,7 +40,13 @@ const boxes = computed(() => {
     .filter((item) => item.shown && selection.hasLayer(item.layer.id))
     .map((item) => ({
       id: item.layer.id,
-      points: itemCorners(item, props.pictures).map((corner) => onScreen(corner).map((part) => part.toFixed(1)).join(',')).join(' '),
+      points: itemCorners(item, props.pictures)
+        .map((corner) =>
+          onScreen(corner)
+            .map((part) => part.toFixed(1))
+            .join(','),
+        )
+        .join(' '),
     }))
 })
 const routes = computed<RouteDrawing[]>(() => {
@@ -46,6 +57,10 @@ const routes = computed<RouteDrawing[]>(() => {
 
 <template>
   <svg class="overlay" aria-hidden="true">
+    <path
+      class="outside"
+      :d="`M-9999 -9999H99999V99999H-9999ZM${frame.x} ${frame.y}v${frame.height}h${frame.width}v${-frame.height}Z`"
+    />
     <rect v-bind="frame" fill="none" stroke="#1f2b33" stroke-opacity="0.45" />
     <g v-for="route in routes" :key="route.layer" :opacity="playback.playing ? 0.4 : 1">
       <path :d="route.path" class="edge" />
@@ -53,7 +68,20 @@ const routes = computed<RouteDrawing[]>(() => {
       <path :d="route.marks" class="marks-edge" />
       <path :d="route.marks" class="marks" />
       <g v-for="bead in route.beads" :key="bead.key">
-        <circle :cx="bead.x" :cy="bead.y" r="4.25" class="bead" :class="{ chosen: selection.hasKey({ scene: document.scene!.id, layer: route.layer, property: 'position', key: bead.key }) }" />
+        <circle
+          :cx="bead.x"
+          :cy="bead.y"
+          r="4.25"
+          class="bead"
+          :class="{
+            chosen: selection.hasKey({
+              scene: document.scene!.id,
+              layer: route.layer,
+              property: 'position',
+              key: bead.key,
+            }),
+          }"
+        />
         <text v-if="bead.label" :x="bead.x" :y="bead.y + 17" class="number">{{ bead.label }}</text>
       </g>
     </g>
@@ -78,6 +106,12 @@ const routes = computed<RouteDrawing[]>(() => {
 
 .overlay * {
   fill: none;
+}
+
+.overlay .outside {
+  fill: var(--surround);
+  fill-opacity: 0.78;
+  fill-rule: evenodd;
 }
 
 .edge {

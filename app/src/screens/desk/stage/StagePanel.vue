@@ -29,7 +29,10 @@ const pictures = new PictureBook(() => redraw())
 
 const fitted = computed<StageView>(() => {
   const [w, h] = document.scene?.size ?? [1, 1]
-  const scale = Math.max(LEAST_ZOOM, Math.min((width.value - 2 * MARGIN) / w, (height.value - 2 * MARGIN) / h))
+  const scale = Math.max(
+    LEAST_ZOOM,
+    Math.min((width.value - 2 * MARGIN) / w, (height.value - 2 * MARGIN) / h),
+  )
   return { scale, x: (width.value - w * scale) / 2, y: (height.value - h * scale) / 2 }
 })
 const view = computed(() => own.value ?? fitted.value)
@@ -48,7 +51,8 @@ const zoomAt = (x: number, y: number, factor: number): void => {
 const zoomMiddle = (factor: number): void => zoomAt(width.value / 2, height.value / 2, factor)
 const onWheel = (event: WheelEvent): void => {
   const box = panel.value!.getBoundingClientRect()
-  if (event.ctrlKey || event.metaKey) zoomAt(event.clientX - box.left, event.clientY - box.top, Math.exp(-event.deltaY * 0.002))
+  if (event.ctrlKey || event.metaKey)
+    zoomAt(event.clientX - box.left, event.clientY - box.top, Math.exp(-event.deltaY * 0.002))
   else {
     const { scale, x, y } = view.value
     const [dx, dy] = event.shiftKey ? [event.deltaY, 0] : [event.deltaX, event.deltaY]
@@ -88,7 +92,11 @@ watch(
   },
   { flush: 'post' },
 )
-watch(() => document.scene, () => redraw(), { flush: 'sync' })
+watch(
+  () => document.scene,
+  () => redraw(),
+  { flush: 'sync' },
+)
 watch(
   () => [document.project?.assets, document.assets] as const,
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
@@ -119,14 +127,31 @@ defineExpose({ fit: () => (own.value = null) })
       :drawn="drawn"
       :show-routes="showRoutes"
     />
-    <div class="float absolute top-2 right-2 flex flex-col p-1" role="toolbar" aria-label="Stage view" @pointerdown.stop>
-      <IconButton :icon="Spline" label="Routes and spacing marks" :pressed="showRoutes" @press="showRoutes = !showRoutes" />
+    <div
+      class="float absolute top-2 right-2 flex flex-col p-1"
+      role="toolbar"
+      aria-label="Stage view"
+      @pointerdown.stop
+    >
+      <IconButton
+        :icon="Spline"
+        label="Routes and spacing marks"
+        :pressed="showRoutes"
+        @press="showRoutes = !showRoutes"
+      />
     </div>
     <p class="facts mono" aria-hidden="true">
       <template v-if="document.scene">{{ document.scene.size.join(' × ') }} px</template>
-      <template v-if="pointer"><br />x {{ Math.round(pointer[0]) }}<br />y {{ Math.round(pointer[1]) }}</template>
+      <template v-if="pointer"
+        ><br />x {{ Math.round(pointer[0]) }}<br />y {{ Math.round(pointer[1]) }}</template
+      >
     </p>
-    <div class="float absolute right-2 bottom-2 flex items-center p-1" role="toolbar" aria-label="Zoom" @pointerdown.stop>
+    <div
+      class="float absolute right-2 bottom-2 flex items-center p-1"
+      role="toolbar"
+      aria-label="Zoom"
+      @pointerdown.stop
+    >
       <IconButton :icon="Minus" label="Zoom out" @press="zoomMiddle(1 / 1.25)" />
       <output class="mono w-14 text-center">{{ Math.round(view.scale * 100) }} %</output>
       <IconButton :icon="Plus" label="Zoom in" @press="zoomMiddle(1.25)" />

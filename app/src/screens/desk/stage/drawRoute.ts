@@ -1,5 +1,13 @@
-import { compiledOf, PlaceSpan, valueAt } from '@arrow-bend/core/property'
-import { applyMatrix, compileScene, layerById, parentMatrix, sampleSceneInto, type Scene } from '@arrow-bend/core/scene'
+import type { PlaceSpan } from '@arrow-bend/core/property'
+import { compiledOf, valueAt } from '@arrow-bend/core/property'
+import {
+  applyMatrix,
+  compileScene,
+  layerById,
+  parentMatrix,
+  sampleSceneInto,
+  type Scene,
+} from '@arrow-bend/core/scene'
 import { frameTicks, nearestFrame } from '@arrow-bend/core/time'
 
 /** A layer's route as SVG on the screen. */
@@ -8,7 +16,12 @@ export interface RouteDrawing {
   readonly path: string
   /** Spacing marks: one short line across the route each shown frame. */
   readonly marks: string
-  readonly beads: readonly { readonly key: string; readonly x: number; readonly y: number; readonly label: string }[]
+  readonly beads: readonly {
+    readonly key: string
+    readonly x: number
+    readonly y: number
+    readonly label: string
+  }[]
 }
 
 type Point = readonly [number, number]
@@ -24,7 +37,11 @@ const LEAST_GAP = 1.9
  * The route of a layer's animated position; null when it has none. What the layer rides on is taken as it
  * stands at the scene's start.
  */
-export function drawRoute(scene: Scene, layerId: string, onScreen: (point: Point) => [number, number]): RouteDrawing | null {
+export function drawRoute(
+  scene: Scene,
+  layerId: string,
+  onScreen: (point: Point) => [number, number],
+): RouteDrawing | null {
   const property = layerById(scene, layerId)?.properties['position']
   if (!property || property.kind !== 'place' || property.keys.length < 2) return null
   const sampler = compileScene(scene)
@@ -34,7 +51,10 @@ export function drawRoute(scene: Scene, layerId: string, onScreen: (point: Point
   const compiled = compiledOf(property)
   const spans = compiled.spans as readonly PlaceSpan[]
   const first = place(property.keys[0]!.value as Point)
-  const path = spans.map(({ route: { cubic } }) => `C${[cubic.leave, cubic.arrive, cubic.to].map((point) => text(place(point))).join(' ')}`)
+  const path = spans.map(
+    ({ route: { cubic } }) =>
+      `C${[cubic.leave, cubic.arrive, cubic.to].map((point) => text(place(point))).join(' ')}`,
+  )
   const from = nearestFrame(property.keys[0]!.t, scene.rate)
   const to = nearestFrame(property.keys[property.keys.length - 1]!.t, scene.rate)
   const step = frameTicks(scene.rate)
@@ -42,12 +62,20 @@ export function drawRoute(scene: Scene, layerId: string, onScreen: (point: Point
     const frame = from + i
     return [frame, place(valueAt(compiled, frame * step) as unknown as Point)]
   })
-  return { layer: layerId, path: `M${text(first)}${path.join('')}`, marks: marksPath(points), beads: beads(property.keys, place) }
+  return {
+    layer: layerId,
+    path: `M${text(first)}${path.join('')}`,
+    marks: marksPath(points),
+    beads: beads(property.keys, place),
+  }
 }
 
 const text = ([x, y]: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`
 
-function beads(keys: readonly { readonly id: string; readonly value: unknown }[], place: (point: Point) => [number, number]): RouteDrawing['beads'] {
+function beads(
+  keys: readonly { readonly id: string; readonly value: unknown }[],
+  place: (point: Point) => [number, number],
+): RouteDrawing['beads'] {
   const points = keys.map((key) => place(key.value as Point))
   return keys.map((key, i) => {
     const [x, y] = points[i]!

@@ -1,0 +1,87 @@
+/** Which core folders each may import; its own is always allowed. */
+const CORE = {
+  refusal: [],
+  entry: ['refusal'],
+  time: ['refusal'],
+  bend: ['refusal', 'time'],
+  route: ['refusal', 'time'],
+  property: ['refusal', 'time', 'bend', 'route'],
+  scene: ['refusal', 'time', 'bend', 'route', 'property'],
+  edit: ['refusal', 'time', 'bend', 'route', 'property', 'scene'],
+  format: ['refusal', 'time', 'bend', 'route', 'property', 'scene'],
+}
+
+const inCore = Object.entries(CORE).map(([folder, allowed]) => ({
+  name: `core-${folder}`,
+  comment: `core/src/${folder} may import ${allowed.join(', ') || 'no other folder'}`,
+  severity: 'error',
+  from: { path: `^core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^core/src/', pathNot: `^core/src/(${[folder, ...allowed].join('|')})/` },
+}))
+
+const throughIndex = {
+  name: 'core-by-its-face',
+  comment: 'a core folder is imported by its index',
+  severity: 'error',
+  from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+  to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
+}
+
+export default {
+  forbidden: [
+    ...inCore,
+    throughIndex,
+    { name: 'no-cycles', severity: 'error', from: { pathNot: '\\.test\\.ts$' }, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'no interface, no Node, nothing above it',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^(app|cli|server|demo|bench|e2e)/|node_modules/(vue|pinia|konva|dexie|express)/',
+        dependencyTypesNot: ['type-only'],
+      },
+    },
+    {
+      name: 'core-without-node',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'ui-knows-no-store',
+      severity: 'error',
+      from: { path: '^app/src/ui/' },
+      to: { path: '^app/src/(session|storage|screens|shell|draw)/' },
+    },
+    {
+      name: 'screens-apart',
+      comment: 'screens do not import one another',
+      severity: 'error',
+      from: { path: '^app/src/screens/([^/]+)/' },
+      to: { path: '^app/src/screens/', pathNot: '^app/src/screens/$1/' },
+    },
+    {
+      name: 'below-the-screens',
+      severity: 'error',
+      from: { path: '^app/src/(session|storage|draw)/' },
+      to: { path: '^app/src/(screens|shell)/' },
+    },
+    {
+      name: 'storage-at-the-bottom',
+      severity: 'error',
+      from: { path: '^app/src/(storage|draw)/' },
+      to: { path: '^app/src/(session|ui)/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.vue', '.mjs', '.js'],
+    },
+  },
+}

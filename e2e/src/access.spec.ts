@@ -1,0 +1,55 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo } from './desk.ts'
+
+/** Nothing serious by axe's rules for WCAG 2.2 AA. */
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+  expect(
+    grave.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`),
+  ).toEqual([])
+}
+
+for (const theme of ['light', 'dark'] as const) {
+  test(`every screen is accessible in the ${theme} theme`, async ({ page }) => {
+    await openDemo(page)
+    if (theme === 'dark') await page.getByRole('button', { name: 'Dark theme' }).click()
+    await page.getByRole('button', { name: 'Title scale, keys 1 to 2' }).click()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Help' }).click()
+    await expect(page.getByRole('heading', { name: 'Keys and gestures' })).toBeVisible()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('link', { name: 'Export' }).click()
+    await expectAccessible(page)
+    await page.getByRole('link', { name: 'All projects' }).click()
+    await expect(page.getByRole('article')).toHaveCount(1)
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'New project…' }).click()
+    await expect(page.getByRole('heading', { name: 'New project' })).toBeVisible()
+    await expectAccessible(page)
+  })
+}
+
+test('the page makes no request beyond its own server and breaks no rule of its security policy', async ({
+  page,
+}) => {
+  const elsewhere: string[] = []
+  const complaints: string[] = []
+  page.on('request', (request) => {
+    if (!/^(http:\/\/localhost|blob:|data:)/.test(request.url())) elsewhere.push(request.url())
+  })
+  page.on('console', (message) => {
+    if (message.type() === 'error') complaints.push(message.text())
+  })
+  page.on('pageerror', (error) => complaints.push(error.message))
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Title scale, keys 1 to 2' }).click()
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog')).toContainText('Ease both')
+  expect(elsewhere).toEqual([])
+  expect(complaints).toEqual([])
+})
