@@ -101,6 +101,7 @@ async function compareEveryFrame(
       }
     })
   }
+  test.info().annotations.push({ type: 'largest errors', description: JSON.stringify(worst) })
   expect(worst.px, `worst at ${worst.where}`).toBeLessThanOrEqual(0.1)
   return worst
 }
@@ -326,8 +327,8 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
 test('a property leaves as CSV, a row a frame', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Export' }).click()
-  await page.getByLabel('Layer', { exact: true }).selectOption('Boat 2')
-  await page.getByLabel('Property', { exact: true }).selectOption('position')
+  await page.getByRole('combobox', { name: 'Layer' }).selectOption('Boat 2')
+  await page.getByRole('combobox', { name: 'Property' }).selectOption('position')
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save table…' }).click()
   const csv = await readFile((await (await waiting).path())!, 'utf8')

@@ -110,7 +110,7 @@ const anyBend: fc.Arbitrary<Bend> = fc.oneof(
   fc.tuple(gentle, rise).map(([u, p]): Bend => ({
     kind: 'points',
     nodes: [
-      { at: [0, 0], arrive: [0, 0], leave: [0.2, 0], through: 'corner' },
+      { at: [0, 0], arrive: [0, 0], leave: [0.15, 0], through: 'corner' },
       { at: [0.2 + u * 0.6, p], arrive: [-0.1, 0.1], leave: [0.15, 0.2], through: 'corner' },
       { at: [1, 1], arrive: [-0.3, 0], leave: [0, 0], through: 'corner' },
     ],

@@ -44,10 +44,13 @@ export function isColour(text: string): boolean {
   return text.length <= 100 && parse(text) !== undefined
 }
 
-/** Gamma-encoded sRGB components 0 … 1 and alpha of an OKLab colour, clipped to the gamut as a screen does. */
+/**
+ * Gamma-encoded sRGB components 0 … 1 and alpha of an OKLab colour, clipped to the gamut as a screen does.
+ * A lightness beyond black or white is clamped first. Source: W3C, CSS Color 4, 9.3 (oklab() clamps L).
+ */
 export function srgbOf([l, a, b, alpha]: Readonly<OklabAlpha>): [number, number, number, number] {
-  const rgb = convertLrgbToRgb(convertOklabToLrgb({ l, a, b }))
   const clip = (part: number): number => Math.min(1, Math.max(0, part))
+  const rgb = convertLrgbToRgb(convertOklabToLrgb({ l: clip(l), a, b }))
   return [clip(rgb.r), clip(rgb.g), clip(rgb.b), clip(alpha)]
 }
 

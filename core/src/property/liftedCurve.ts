@@ -1,4 +1,4 @@
-import type { HandlesCurve} from '../bend/index.ts';
+import type { HandlesCurve } from '../bend/index.ts'
 import { compileBend, type Bend, type UnitCurve } from '../bend/index.ts'
 
 /** A bend's curve with the bumps its handles may carry. */

@@ -1,4 +1,4 @@
-import { pieceLength } from './arcLength.ts'
+import { pieceLength, squaredSpeed, type SquaredSpeed } from './arcLength.ts'
 import { cubicPoint, cubicSpeed, cubicTangent, endDirection, isStraight, type Cubic } from './cubic.ts'
 import { distanceBetween, type Vec2 } from './vec2.ts'
 
@@ -17,7 +17,7 @@ export interface CompiledRoute {
 }
 
 /** A table entry may be off by this share of the route's length (the model promises 1e-6). */
-const WITHIN = 1e-8
+const WITHIN = 1e-7
 const DEEPEST = 34
 
 /** Makes a route ready for evaluation by distance. Never yields NaN, cusps and zero lengths included. */
@@ -100,7 +100,7 @@ function writeBeyond(out: Float64Array, point: Vec2, direction: Vec2, distance: 
   out[1] = point[1] + direction[1] * distance
 }
 
-/** s at a distance inside table piece i: cubic Hermite, or a straight piece where s runs off too steeply. */
+/** s at a distance inside table piece i. */
 function inversePiece(
   distances: Float64Array,
   parameters: Float64Array,
@@ -111,22 +111,26 @@ function inversePiece(
   const span = distances[i + 1]! - distances[i]!
   const step = parameters[i + 1]! - parameters[i]!
   const g = (distance - distances[i]!) / span
-  const grade = grades[i]! * span
-  const next = grades[i + 1]! * span
-  if (!(grade < 3 * step && next < 3 * step)) return parameters[i]! + step * g
-  return parameters[i]! + g * (grade + g * (3 * step - 2 * grade - next + g * (grade + next - 2 * step)))
+  return hermite(parameters[i]!, step, grades[i]! * span, grades[i + 1]! * span, g)
+}
+
+/** A cubic Hermite step from `start` by `step`, or a straight one where an end runs off too steeply to stay monotone. */
+function hermite(start: number, step: number, grade: number, next: number, g: number): number {
+  if (!(grade < 3 * step && next < 3 * step)) return start + step * g
+  return start + g * (grade + g * (3 * step - 2 * grade - next + g * (grade + next - 2 * step)))
 }
 
 /** Halves the route until the inverse is right in the middle of every piece, and pieces are smooth enough to measure. */
 function tabulate(cubic: Cubic): Table {
   const table: Table = { s: [0], distance: [0] }
-  const rough = pieceLength(cubic, 0, 0.5) + pieceLength(cubic, 0.5, 1)
+  const speed = squaredSpeed(cubic)
+  const rough = pieceLength(speed, 0, 0.5) + pieceLength(speed, 0.5, 1)
   const within = WITHIN * rough
   const visit = (start: number, end: number, length: number, depth: number): void => {
     const middle = (start + end) / 2
-    const first = pieceLength(cubic, start, middle)
-    const second = pieceLength(cubic, middle, end)
-    const settled = depth <= DEEPEST - 3 && isSettled(cubic, { start, end, first, second, length }, within)
+    const first = pieceLength(speed, start, middle)
+    const second = pieceLength(speed, middle, end)
+    const settled = depth <= DEEPEST - 2 && isSettled(speed, { start, end, first, second, length }, within)
     if (depth === 0 || settled) {
       const before = table.distance[table.distance.length - 1]!
       table.s.push(middle, end)
@@ -136,7 +140,7 @@ function tabulate(cubic: Cubic): Table {
     visit(start, middle, first, depth - 1)
     visit(middle, end, second, depth - 1)
   }
-  if (rough > 0) visit(0, 1, pieceLength(cubic, 0, 1), DEEPEST)
+  if (rough > 0) visit(0, 1, pieceLength(speed, 0, 1), DEEPEST)
   else {
     table.s.push(1)
     table.distance.push(0)
@@ -152,14 +156,22 @@ interface Halved {
   readonly length: number
 }
 
-function isSettled(cubic: Cubic, { start, end, first, second, length }: Halved, within: number): boolean {
+const speedAt = (speed: SquaredSpeed, s: number): number =>
+  Math.sqrt(Math.max(0, (((speed[4]! * s + speed[3]!) * s + speed[2]!) * s + speed[1]!) * s + speed[0]!))
+
+function isSettled(
+  speed: SquaredSpeed,
+  { start, end, first, second, length }: Halved,
+  within: number,
+): boolean {
   const measured = first + second
   if (measured < within) return true
-  if (Math.abs(measured - length) > within * 1e-3) return false
-  const distances = Float64Array.of(0, measured)
-  const parameters = Float64Array.of(start, end)
-  const grades = parameters.map((s) => 1 / cubicSpeed(cubic, s))
-  const guess = inversePiece(distances, parameters, grades, 0, first)
+  if (Math.abs(measured - length) > within * 1e-2) return false
+  const step = end - start
+  const g = first / measured
+  const grade = measured / speedAt(speed, start)
+  const next = measured / speedAt(speed, end)
+  const guess = hermite(start, step, grade, next, g)
   const middle = (start + end) / 2
-  return Math.abs(guess - middle) * cubicSpeed(cubic, middle) <= within
+  return Math.abs(guess - middle) * speedAt(speed, middle) <= within
 }

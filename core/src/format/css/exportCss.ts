@@ -12,9 +12,13 @@ export interface CssExportOptions {
   readonly fontUrl?: string
 }
 
-/** Largest error of what is written as straight pieces or points: px, degrees, %. */
+/**
+ * Largest error of what is written as straight pieces or points, in the property's own unit. A scale or a turn
+ * moves what lies 2 000 px from its pivot, so they are held to 1/2000 of what places are.
+ */
 const WITHIN = 0.02
-const WITHIN_COLOUR = 0.0005
+const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
+const WITHIN_COLOUR = 0.00002
 
 /**
  * A scene as one HTML page that plays by itself, over and over, without scripts.
@@ -89,7 +93,10 @@ function layerMarkup(layer: Layer, context: Context): string {
 }
 
 function trackOf(layer: Layer, name: string, { scene }: Context, within = WITHIN): Track {
-  return propertyTrack(layer.properties[name]!, { duration: scene.duration, within })
+  return propertyTrack(layer.properties[name]!, {
+    duration: scene.duration,
+    within: WITHIN_FAR[name] ?? within,
+  })
 }
 
 /** The boxes that place a layer; its opacity and span only where they count. */

@@ -1,32 +1,31 @@
 import type { PlaceSpan } from '../../property/index.ts'
-import { arcLength, splitCubic, type Cubic } from '../../route/index.ts'
+import { splitCubic, type Cubic, type Vec2 } from '../../route/index.ts'
 
 /**
- * Largest sag of a piece's chord, px. Browsers measure path lengths by chords of pieces they cut until they look
- * straight on screen; pieces cut this fine beforehand leave their length right (error about 8/3·sag²/chord a piece).
+ * Largest sag of a chord, px. A browser measures along a curve by its own rough chords and slides unevenly between
+ * them (0.3 px was seen); along short straight lines it is exact, and these stray from the route by no more than this.
  */
-const SAG_PX = 0.02
+const SAG_PX = 0.01
 
 const number = (value: number): string => String(Number(value.toFixed(4)))
 
-/** One CSS path() through the routes of a place, cut fine enough for a browser to measure it well. */
+/** One CSS path() through the routes of a place, as lines short enough to be measured well. */
 export function pathText(spans: readonly PlaceSpan[]): string {
   const start = spans[0]!.route.cubic.from
-  const pieces = spans.flatMap(({ route }) =>
-    route.straight ? [`L${route.cubic.to.map(number).join(' ')}`] : cutFine(route.cubic).map(cubicText),
-  )
-  return `M${start.map(number).join(' ')}${pieces.join('')}`
+  const points = spans.flatMap(({ route }) => (route.straight ? [route.cubic.to] : chordEnds(route.cubic)))
+  return `M${[start, ...points].map((point) => point.map(number).join(' ')).join('L')}`
 }
 
-function cubicText({ leave, arrive, to }: Cubic): string {
-  return `C${[leave, arrive, to].map((point) => point.map(number).join(' ')).join(' ')}`
-}
-
-function cutFine(cubic: Cubic): Cubic[] {
-  const chord = Math.hypot(cubic.to[0] - cubic.from[0], cubic.to[1] - cubic.from[1])
-  const length = arcLength(cubic, 0, 1, 1e-7)
-  // A flat arc's length exceeds its chord by 8/3·sag²/chord.
-  if (length - chord <= ((8 / 3) * SAG_PX * SAG_PX) / Math.max(length, 1e-6)) return [cubic]
+/** Ends of the chords of a cubic, its own start left out. */
+function chordEnds(cubic: Cubic, depth = 16): Vec2[] {
+  if (depth === 0 || isFlat(cubic)) return [cubic.to]
   const [first, second] = splitCubic(cubic, 0.5)
-  return [...cutFine(first), ...cutFine(second)]
+  return [...chordEnds(first, depth - 1), ...chordEnds(second, depth - 1)]
+}
+
+/** Whether the chord stays within SAG_PX: so it does when each control point is within 4/3 of that of the chord's thirds. */
+function isFlat({ from, leave, arrive, to }: Cubic): boolean {
+  const off = (point: Vec2, share: number): number =>
+    Math.hypot(point[0] - from[0] - share * (to[0] - from[0]), point[1] - from[1] - share * (to[1] - from[1]))
+  return Math.max(off(leave, 1 / 3), off(arrive, 2 / 3)) <= (4 / 3) * SAG_PX
 }
