@@ -6,11 +6,15 @@ import { toast } from 'vue-sonner'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
+import type { FrameRate } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward } from './history.ts'
 import { useSelection, type SelectionState } from './selection.ts'
 
 enablePatches()
+
+/** Stands for a rate while nothing is open. */
+const NO_RATE: FrameRate = { num: 24, den: 1 }
 
 /** An edit of the document, written on an immer draft; what it returns is handed back to the caller. */
 export type Recipe<T = void> = (draft: Draft<Project>) => T
@@ -49,6 +53,9 @@ export const useDocument = defineStore('document', () => {
   let pending = 0
 
   const scene = computed<Scene | null>(() => project.value?.scenes[0] ?? null)
+  // What most views need of the scene changes seldom; through these they are spared its every edit.
+  const sceneId = computed(() => scene.value?.id ?? '')
+  const rate = computed<FrameRate>(() => scene.value?.rate ?? NO_RATE)
 
   const load = (file: ProjectFile): void => {
     open = null
@@ -188,6 +195,8 @@ export const useDocument = defineStore('document', () => {
   return {
     project,
     scene,
+    sceneId,
+    rate,
     assets,
     saving,
     readOnly,

@@ -32,9 +32,9 @@ export const usePlayback = defineStore('playback', () => {
   const listeners = new Set<FrameListener>()
 
   const scene = computed(() => documentStore.scene)
-  const range = computed<readonly [Ticks, Ticks]>(
-    () => scene.value?.playRange ?? [asTicks(0), scene.value?.duration ?? asTicks(1)],
-  )
+  const rangeStart = computed(() => scene.value?.playRange?.[0] ?? asTicks(0))
+  const rangeEnd = computed(() => scene.value?.playRange?.[1] ?? scene.value?.duration ?? asTicks(1))
+  const range = computed<readonly [Ticks, Ticks]>(() => [rangeStart.value, rangeEnd.value])
   const lastFrame = computed(() =>
     scene.value ? asTicks(scene.value.duration - frameTicks(scene.value.rate)) : asTicks(0),
   )

@@ -20,9 +20,11 @@ const selection = useSelection()
 const view = useView()
 const dragKeys = useKeyDrag()
 
-const drawing = computed(() => drawLane(props.row.property, { xOf: view.xOf, width: view.laneWidth }))
+// A row is made anew with its layer; the drawing only with the property itself.
+const property = computed(() => props.row.property)
+const drawing = computed(() => drawLane(property.value, { xOf: view.xOf, width: view.laneWidth }))
 const refOf = (key: string): KeyRef => ({
-  scene: document.scene!.id,
+  scene: document.sceneId,
   layer: props.row.layer.id,
   property: props.row.definition.name,
   key,
@@ -30,7 +32,7 @@ const refOf = (key: string): KeyRef => ({
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => props.row.property.keys.length)
 const timeOf = (index: number): string =>
-  formatTime(props.row.property.keys[index]!.t, document.scene!.rate, preferences.timeDisplay)
+  formatTime(props.row.property.keys[index]!.t, document.rate, preferences.timeDisplay)
 const beadLabel = (index: number): string =>
   `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
 const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} to ${index + 2}`

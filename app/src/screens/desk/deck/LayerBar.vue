@@ -25,7 +25,7 @@ const keysByTime = computed(() => {
 const capsules = computed(() =>
   [...keysByTime.value].map(([time, keys]) => {
     const refs = keys.map(({ property, key }) => ({
-      scene: document.scene!.id,
+      scene: document.sceneId,
       layer: props.layer.id,
       property,
       key,

@@ -42,7 +42,7 @@ const renaming = ref(false)
 const input = ref<HTMLInputElement | null>(null)
 
 const layer = computed(() => props.row.layer)
-const layerRef = computed(() => ({ scene: document.scene!.id, layer: layer.value.id }))
+const layerRef = computed(() => ({ scene: document.sceneId, layer: layer.value.id }))
 const fold = (): void => {
   if (!view.folded.delete(layer.value.id)) view.folded.add(layer.value.id)
 }

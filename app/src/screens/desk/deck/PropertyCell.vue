@@ -34,7 +34,7 @@ const hint = computed(() =>
   state.value.kind === 'on' || state.value.kind === 'none' ? '' : ': editing adds a key',
 )
 const ref = computed<PropertyRef>(() => ({
-  scene: document.scene!.id,
+  scene: document.sceneId,
   layer: props.row.layer.id,
   property: props.row.definition.name,
 }))

@@ -30,7 +30,7 @@ const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
 const numbers = computed(() => valueAt(compiledOf(props.row.property), playback.time))
 const ref = computed<PropertyRef>(() => ({
-  scene: document.scene!.id,
+  scene: document.sceneId,
   layer: props.row.layer.id,
   property: definition.value.name,
 }))

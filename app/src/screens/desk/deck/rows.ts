@@ -39,7 +39,7 @@ export interface RowOptions {
 export function buildRows(scene: Scene, { filter, folded, search, keep, full }: RowOptions): Row[] {
   const wanted = search.trim().toLowerCase()
   return scene.layers.flatMap((layer): Row[] => {
-    const all = propertiesOf(layer.kind).map((definition) => propertyRow(layer, definition))
+    const all = propertyRows(layer)
     const animated = all.filter(({ property }) => property.keys.length > 0)
     const named = layer.name.toLowerCase().includes(wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
@@ -59,8 +59,30 @@ export function buildRows(scene: Scene, { filter, folded, search, keep, full }: 
       foldable: shown.length > 0,
       lane: isFolded && animated.length === 1 ? animated[0]! : null,
     }
-    return isFolded ? [row] : [row, ...shown]
+    return isFolded ? [settled(row)] : [settled(row), ...shown]
   })
+}
+
+const ROWS = new WeakMap<Layer, readonly PropertyRow[]>()
+const LAYER_ROWS = new WeakMap<Layer, LayerRow>()
+
+/** The same rows for the same layer, so that views of what did not change rest. */
+function propertyRows(layer: Layer): readonly PropertyRow[] {
+  const known = ROWS.get(layer)
+  if (known) return known
+  const made = propertiesOf(layer.kind).map((definition) => propertyRow(layer, definition))
+  ROWS.set(layer, made)
+  return made
+}
+
+/** The row handed out last for this layer when it says the same. */
+function settled(row: LayerRow): LayerRow {
+  const known = LAYER_ROWS.get(row.layer)
+  const same =
+    known && known.folded === row.folded && known.foldable === row.foldable && known.lane === row.lane
+  if (same) return known
+  LAYER_ROWS.set(row.layer, row)
+  return row
 }
 
 function propertyRow(layer: Layer, definition: PropertyDefinition): PropertyRow {

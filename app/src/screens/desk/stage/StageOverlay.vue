@@ -75,7 +75,7 @@ const routes = computed<RouteDrawing[]>(() => {
           class="bead"
           :class="{
             chosen: selection.hasKey({
-              scene: document.scene!.id,
+              scene: document.sceneId,
               layer: route.layer,
               property: 'position',
               key: bead.key,

@@ -1,0 +1,170 @@
+import { describe, expect, it } from 'vitest'
+import { ease, key, layerWith, projectOf, property } from '../../../../../core/test/trials.ts'
+import { compileProperty, ribbonScale } from '@arrow-bend/core/property'
+import { asTicks, TICKS_PER_SECOND, ticksOfFrame } from '@arrow-bend/core/time'
+import { drawLane } from './laneDrawing.ts'
+import { buildRows, lanesOf } from './rows.ts'
+import { rulerMarks } from './rulerMarks.ts'
+import { snapTime, snapTimes } from './snapTime.ts'
+
+const RATE = { num: 24, den: 1 }
+const none = new Set<string>()
+const usual = { filter: 'animated', folded: none, search: '', keep: none, full: none } as const
+const second = (count: number) => asTicks(Math.round(count * TICKS_PER_SECOND))
+
+describe('buildRows', () => {
+  const turn = property('turn', [key(0, 0), key(1, 9)])
+  const opacity = property('number', [key(0, 0), key(1, 9)])
+  const scene = projectOf([
+    layerWith('both', { turn, opacity }),
+    layerWith('one', { turn }),
+    layerWith('still', {}),
+  ]).scenes[0]!
+  const ids = (options: Partial<Parameters<typeof buildRows>[1]>) =>
+    buildRows(scene, { ...usual, ...options }).map(({ id }) => id)
+
+  it('lists what moves; a layer with one moving property shows it in its own row', () => {
+    expect(ids({})).toEqual(['both', 'both/turn', 'both/opacity', 'one'])
+    const rows = buildRows(scene, usual)
+    expect(lanesOf(rows).map(({ row, lane }) => [row, lane.id])).toEqual([
+      [1, 'both/turn'],
+      [2, 'both/opacity'],
+      [3, 'one/turn'],
+    ])
+  })
+
+  it('folds, unfolds, keeps the selected and lists all on demand', () => {
+    expect(ids({ folded: new Set(['both']) })).toEqual(['both', 'one'])
+    expect(ids({ folded: new Set(['one']) })).toEqual([
+      'both',
+      'both/turn',
+      'both/opacity',
+      'one',
+      'one/turn',
+    ])
+    expect(ids({ keep: new Set(['still']) })).toContain('still/position')
+    expect(ids({ full: new Set(['one']) })).toContain('one/position')
+    expect(ids({ filter: 'all' })).toEqual(['both', 'one', 'still'])
+  })
+
+  it('searches names of layers and properties in any case', () => {
+    expect(ids({ search: 'OPA' })).toEqual(['both', 'both/opacity'])
+    expect(ids({ search: 'one' })).toEqual(['one'])
+    expect(ids({ search: 'nothing' })).toEqual([])
+  })
+})
+
+describe('drawLane', () => {
+  const scale = { xOf: (time: number) => 20 + (time / TICKS_PER_SECOND) * 100, width: 500 }
+  const heights = (area: string): number[] =>
+    [...area.matchAll(/L[\d.-]+ ([\d.-]+)/g)].map(([, y]) => 13 - Number(y))
+
+  it('draws thickness as speed, up when the value rises and down when it falls', () => {
+    const given = property('number', [key(0, 0, ease), key(1, 100, ease), key(2, 0)])
+    const [up, down] = drawLane(given, scale).spans
+    expect(Math.max(...heights(up!.area))).toBeCloseTo(10, 1)
+    expect(Math.min(...heights(up!.area))).toBe(0)
+    expect(Math.min(...heights(down!.area))).toBeCloseTo(-10, 1)
+    expect(Math.max(...heights(down!.area))).toBeLessThanOrEqual(0)
+  })
+
+  it('draws equal area for equal change, whatever the ease', () => {
+    const given = property('number', [
+      key(0, 0, ease),
+      key(1, 100, { kind: 'linear' }),
+      key(2, 200, { kind: 'family', family: 'power', power: 2 }),
+      key(3, 300),
+    ])
+    const areas = drawLane(given, scale).spans.map(({ area }) =>
+      heights(area).reduce((sum, height) => sum + height, 0),
+    )
+    for (const area of areas) expect(Math.abs(area / areas[0]! - 1)).toBeLessThan(0.02)
+  })
+
+  it('draws an even bar no thicker than 6.25 and holds as stitches with a tooth where they jump', () => {
+    const even = drawLane(property('number', [key(0, 0), key(1, 100)]), scale).spans[0]!
+    expect(Math.max(...heights(even.area))).toBeCloseTo(6.25, 2)
+    const hold = { kind: 'hold' } as const
+    const [flat, jump] = drawLane(
+      property('number', [key(0, 5, hold), key(1, 5, hold), key(2, 9)]),
+      scale,
+    ).spans
+    expect([flat!.look, flat!.teeth, jump!.look]).toEqual(['hold', '', 'hold'])
+    expect(jump!.teeth).toMatch(/^M213.0 13V4/)
+  })
+
+  it('draws one tooth a step', () => {
+    const steps = { kind: 'family', family: 'steps', steps: 5, jump: 'end' } as const
+    const { teeth } = drawLane(property('number', [key(0, 0, steps), key(1, 10)]), scale).spans[0]!
+    expect(teeth.match(/Z/g)).toHaveLength(5)
+  })
+
+  it('leaves out what lies outside the view', () => {
+    const given = property('number', [key(0, 0), key(1, 1), key(7, 2), key(8, 3)])
+    const drawing = drawLane(given, scale)
+    expect(drawing.spans.map(({ index }) => index)).toEqual([0, 1])
+    expect(drawing.beads.map(({ index }) => index)).toEqual([0, 1])
+  })
+
+  it('has a scale of nought when nothing moves', () => {
+    const flat = property('number', [key(0, 3, ease), key(1, 3)])
+    expect(ribbonScale(flat)).toBe(0)
+    expect(drawLane(flat, scale).spans[0]!.area).toBe('')
+    expect(compileProperty(flat).spans).toHaveLength(1)
+  })
+})
+
+describe('snapTime', () => {
+  const times = [second(1), second(2) + 1000]
+  const snap = (time: number) => snapTime(time, { rate: RATE, times, within: second(0.05) })
+
+  it('goes to the nearest frame, and to a key that is nearer than the pull', () => {
+    expect(snap(second(0.501))).toBe(second(0.5))
+    expect(snap(second(1.04))).toBe(second(1))
+    expect(snap(second(2) + 900)).toBe(second(2) + 1000)
+    expect(snap(second(2) + 200)).toBe(second(2))
+    expect(snap(second(2) + 20_000_000)).toBe(ticksOfFrame(49, RATE))
+  })
+
+  it('knows all times of a scene but those being moved', () => {
+    const scene = projectOf([layerWith('a', { turn: property('turn', [key(1, 0), key(2, 9)]) })]).scenes[0]!
+    expect(snapTimes(scene)).toEqual([0, second(1), second(2), second(10)])
+    expect(snapTimes(scene, new Set(['k1']))).toEqual([0, second(2), second(10)])
+  })
+})
+
+describe('rulerMarks', () => {
+  const scene = projectOf([]).scenes[0]!
+  const marks = (pixelsASecond: number, from = 0) =>
+    rulerMarks(
+      scene,
+      { xOf: (time) => 20 + (time / TICKS_PER_SECOND - from) * pixelsASecond, width: 900 },
+      'timecode',
+    )
+
+  it('labels whole seconds when there is room, and single frames when there is more', () => {
+    expect(
+      marks(80)
+        .filter(({ label }) => label)
+        .map(({ label }) => label)
+        .slice(0, 3),
+    ).toEqual(['0:00', '1:00', '2:00'])
+    expect(
+      marks(24 * 60)
+        .filter(({ label }) => label)
+        .map(({ label }) => label)
+        .slice(0, 3),
+    ).toEqual(['0:00', '0:01', '0:02'])
+    expect(
+      marks(12)
+        .filter(({ label }) => label)
+        .map(({ label }) => label),
+    ).toEqual(['0:00', '5:00', '10:00'])
+  })
+
+  it('starts where the view does and stays within it', () => {
+    const shown = marks(400, 3)
+    expect(shown[0]!.x).toBeGreaterThanOrEqual(0)
+    expect(shown[shown.length - 1]!.x).toBeLessThanOrEqual(900)
+  })
+})

@@ -1,0 +1,88 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
+import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
+import { NOTHING, useSelection } from './selection.ts'
+import { commandOf, SHORTCUTS } from './shortcuts.ts'
+import { spansOf, spanTarget, targetSpans } from './target.ts'
+
+const step = (label: string): Step => ({ label, patches: [], inverse: [], before: NOTHING, after: NOTHING })
+const press = (pressed: string, more: Partial<Parameters<typeof commandOf>[0]> = {}) =>
+  commandOf({ key: pressed, shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...more })
+
+describe('history', () => {
+  it('goes back and forth and forgets what was undone when something new is done', () => {
+    const two = remember(remember(EMPTY_HISTORY, step('a')), step('b'))
+    const back = stepBack(two)!
+    expect(back.step.label).toBe('b')
+    expect(stepForward(back.history)!.history).toEqual(two)
+    expect(stepForward(remember(back.history, step('c')))).toBeNull()
+    expect(stepBack(EMPTY_HISTORY)).toBeNull()
+  })
+
+  it('keeps the last 500 steps', () => {
+    let history = EMPTY_HISTORY
+    for (let i = 0; i < 700; i += 1) history = remember(history, step(String(i)))
+    expect(history.done).toHaveLength(500)
+    expect(history.done[0]!.label).toBe('200')
+  })
+})
+
+describe('commandOf', () => {
+  it('reads keys with and without Ctrl, and leaves Alt to the browser', () => {
+    expect(press(' ')).toBe('play')
+    expect(press('4')).toBe('bend4')
+    expect(press('{', { shiftKey: true })).toBe('keyBack')
+    expect(press('z', { ctrlKey: true })).toBe('undo')
+    expect(press('Z', { metaKey: true, shiftKey: true })).toBe('redo')
+    expect(press('a', { ctrlKey: true })).toBe('selectAll')
+    expect(press('4', { altKey: true })).toBeNull()
+    expect(press('q')).toBeNull()
+  })
+
+  it('has a key for every command of the help sheet', () => {
+    for (const { keys, label } of Object.values(SHORTCUTS)) {
+      expect(keys.length).toBeGreaterThan(0)
+      expect(label).not.toBe('')
+    }
+  })
+})
+
+describe('selection', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+  const ref = (layer: string, name: string) => ({ scene: 's', layer, property: 'turn', key: name })
+
+  it('follows keys and spans to their properties and layers', () => {
+    const selection = useSelection()
+    selection.selectSpans([ref('a', '1'), ref('b', '1')])
+    expect(selection.layers).toEqual(['a', 'b'])
+    expect(selection.properties).toHaveLength(2)
+    selection.selectSpans([ref('a', '1')], true)
+    expect(selection.layers).toEqual(['b'])
+    selection.selectKeys([ref('b', '2')], true)
+    expect(selection.hasSpan(ref('b', '1'))).toBe(true)
+    expect(selection.hasKey(ref('b', '2'))).toBe(true)
+    selection.selectLayers(['c'])
+    expect(selection.spans).toEqual([])
+  })
+})
+
+describe('target spans', () => {
+  const project = projectOf([
+    layerWith('a', { turn: property('turn', [key(0, 0, ease), key(1, 9), key(2, 5)]) }),
+  ])
+  const ref = (name: string) => ({ scene: 'scene', layer: 'a', property: 'turn', key: name })
+
+  it('are the selected spans, or those the selected keys begin', () => {
+    const spans = { ...NOTHING, spans: [ref('k0')], keys: [ref('k1')] }
+    expect(targetSpans(project, spans).map(({ index }) => index)).toEqual([0])
+    expect(
+      targetSpans(project, { ...NOTHING, keys: [ref('k1'), ref('k2')] }).map(({ index }) => index),
+    ).toEqual([1])
+    expect(spanTarget(project, ref('gone'))).toBeNull()
+    expect(spansOf(project.scenes[0]!, project.scenes[0]!.layers).map((span) => span.key)).toEqual([
+      'k0',
+      'k1',
+    ])
+  })
+})

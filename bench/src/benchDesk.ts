@@ -1,0 +1,124 @@
+import { spawn } from 'node:child_process'
+import { chromium, type Page } from '@playwright/test'
+
+/** Measures the Desk in Chromium on the demo: dragging a handle, scrubbing, playing. Prints p50 and p95 in ms. */
+const PORT = 4319
+const FRAME_MS = 1000 / 60
+
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { env: { ...process.env, PORT: String(PORT) }, stdio: 'ignore' })
+const browser = await chromium.launch({
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+})
+try {
+  await waitFor(`http://localhost:${PORT}/health`)
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  // What tsx wraps named functions in, which the page knows nothing of.
+  await page.addInitScript('globalThis.__name = (named) => named')
+  await page.goto(`http://localhost:${PORT}/`)
+  await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
+  await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
+  await page.waitForTimeout(1500)
+  report('an empty frame of this browser', await measureIdle(page))
+  report('handle drag, pointer to paint', await measureDrag(page, page.getByRole('slider', { name: 'Leave handle' }).locator('.square'), [2, -1]))
+  report('scrub, pointer to paint', await measureDrag(page, page.getByRole('slider', { name: 'Playhead' }), [4, 0]))
+  const frames = await measurePlayback(page)
+  report('playback, between frames', frames)
+  const fps = 1000 / (frames.reduce((sum, gap) => sum + gap, 0) / frames.length)
+  console.log(`playback of the demo                                 ${fps.toFixed(1)} fps  (wanted: ≥ 58)`)
+} finally {
+  await browser.close()
+  server.kill()
+}
+
+async function waitFor(url: string): Promise<void> {
+  for (let tries = 0; tries < 100; tries += 1) {
+    if (await fetch(url).then((answer) => answer.ok, () => false)) return
+    await new Promise((resolve) => setTimeout(resolve, 100))
+  }
+  throw new Error('The server did not start.')
+}
+
+function report(name: string, times: readonly number[]): void {
+  const sorted = [...times].sort((a, b) => a - b)
+  const at = (share: number): string => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(1).padStart(7)
+  console.log(`${name.padEnd(48)} p50 ${at(0.5)} ms  p95 ${at(0.95)} ms  of ${sorted.length}  (a frame: ${FRAME_MS.toFixed(1)} ms)`)
+}
+
+/** Time from one animation frame to the next with nothing to do. */
+function measureIdle(page: Page): Promise<number[]> {
+  return page.evaluate(
+    () =>
+      new Promise<number[]>((resolve) => {
+        const gaps: number[] = []
+        let before = performance.now()
+        const step = (): void => {
+          const now = performance.now()
+          gaps.push(now - before)
+          before = now
+          if (gaps.length < 120) requestAnimationFrame(step)
+          else resolve(gaps)
+        }
+        requestAnimationFrame(step)
+      }),
+  )
+}
+
+/**
+ * Work a pointer move causes up to its paint: from the browser's handling of the event to just after the frame
+ * that shows it. Moves are sent one at a time, each after the last was painted.
+ */
+async function measureDrag(page: Page, target: ReturnType<Page['locator']>, by: readonly [number, number]): Promise<number[]> {
+  await page.evaluate(() => {
+    const times: number[] = []
+    Object.assign(window, { benchTimes: times })
+    window.addEventListener(
+      'pointermove',
+      () => {
+        const start = performance.now()
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel()
+          channel.port1.onmessage = () => times.push(performance.now() - start)
+          channel.port2.postMessage(0)
+        })
+      },
+      { capture: true },
+    )
+  })
+  const box = (await target.boundingBox())!
+  const [x, y] = [box.x + Math.min(box.width / 2, 300), box.y + Math.min(box.height / 2, 8)]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.evaluate(() => ((window as unknown as { benchTimes: number[] }).benchTimes.length = 0))
+  for (let i = 1; i <= 100; i += 1) {
+    const swing = Math.sin(i / 8) * 20
+    await page.mouse.move(x + swing * by[0], y + swing * by[1])
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(0))))
+  }
+  await page.mouse.up()
+  return page.evaluate(() => (window as unknown as { benchTimes: number[] }).benchTimes)
+}
+
+/** Gaps between animation frames while the demo plays. */
+async function measurePlayback(page: Page): Promise<number[]> {
+  await page.keyboard.press('Home')
+  await page.keyboard.press(' ')
+  await page.waitForTimeout(500)
+  const gaps = await page.evaluate(
+    () =>
+      new Promise<number[]>((resolve) => {
+        const list: number[] = []
+        let before = performance.now()
+        const step = (): void => {
+          const now = performance.now()
+          list.push(now - before)
+          before = now
+          if (list.length < 400) requestAnimationFrame(step)
+          else resolve(list)
+        }
+        requestAnimationFrame(step)
+      }),
+  )
+  await page.keyboard.press(' ')
+  return gaps
+}

@@ -1,0 +1,111 @@
+import { mkdtemp, mkdir, writeFile } from 'node:fs/promises'
+import { createServer, type Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { spawn } from 'node:child_process'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { createApp, isBuilt } from './createApp.ts'
+import { readPort, USUAL_PORT } from './readPort.ts'
+
+let server: Server
+let base = ''
+
+beforeAll(async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'built-'))
+  await mkdir(join(folder, 'assets'))
+  await writeFile(join(folder, 'index.html'), '<!doctype html><title>Arrow Bend</title>')
+  await writeFile(join(folder, 'assets', 'app.js'), 'x'.repeat(5000))
+  server = createApp(folder).listen(0)
+  await new Promise((resolve) => server.once('listening', resolve))
+  base = `http://localhost:${(server.address() as AddressInfo).port}`
+})
+afterAll(() => new Promise((resolve) => server.close(resolve)))
+
+describe('createApp', () => {
+  it('answers /health', async () => {
+    const answer = await fetch(`${base}/health`)
+    expect(await answer.json()).toEqual({ ok: true })
+  })
+
+  it('sends a strict security policy and cross-origin isolation', async () => {
+    const { headers } = await fetch(base)
+    const policy = headers.get('content-security-policy')!
+    expect(policy).toContain("default-src 'none'")
+    expect(policy).toContain("script-src 'self'")
+    expect(policy).not.toMatch(/unsafe|https?:/)
+    expect(headers.get('cross-origin-embedder-policy')).toBe('require-corp')
+    expect(headers.get('cross-origin-opener-policy')).toBe('same-origin')
+    expect(headers.get('x-powered-by')).toBeNull()
+  })
+
+  it('gives the application’s page for its own addresses, and 404 for files that are not there', async () => {
+    const page = await fetch(`${base}/project/abc`, { headers: { accept: 'text/html' } })
+    expect(await page.text()).toContain('Arrow Bend')
+    expect((await fetch(`${base}/assets/none.js`)).status).toBe(404)
+    expect((await fetch(`${base}/some.json`, { headers: { accept: 'application/json' } })).status).toBe(404)
+  })
+
+  it('compresses and lets hashed files be kept', async () => {
+    const { headers } = await fetch(`${base}/assets/app.js`, { headers: { 'accept-encoding': 'gzip' } })
+    expect(headers.get('content-encoding')).toBe('gzip')
+    expect(headers.get('cache-control')).toContain('immutable')
+  })
+
+  it('does not leave its folder', async () => {
+    const answer = await fetch(`${base}/assets/..%2f..%2fpackage.json`)
+    expect(answer.status).toBeGreaterThanOrEqual(400)
+  })
+})
+
+describe('main', () => {
+  const start = (port: string): Promise<{ code: number | null; err: string }> =>
+    new Promise((resolve) => {
+      const child = spawn(
+        process.execPath,
+        ['--import', 'tsx', fileURLToPath(new URL('main.ts', import.meta.url))],
+        {
+          env: { ...process.env, PORT: port },
+        },
+      )
+      let err = ''
+      child.stderr.on('data', (chunk) => (err += String(chunk)))
+      child.on('close', (code) => resolve({ code, err }))
+    })
+
+  it('says so and exits 1 when the port is no port', async () => {
+    expect(await start('lots')).toMatchObject({
+      code: 1,
+      err: expect.stringContaining('PORT has to be') as string,
+    })
+  })
+
+  it('says so and exits 1 when the port is taken', async () => {
+    const blocker = createServer().listen(0)
+    await new Promise((resolve) => blocker.once('listening', resolve))
+    const answer = await start(String((blocker.address() as AddressInfo).port))
+    blocker.close()
+    // Before the first build it says that instead; both are sentences with exit 1.
+    expect(answer.code).toBe(1)
+    expect(answer.err).toMatch(/is taken by another program|has not been built/)
+  })
+})
+
+describe('readPort', () => {
+  it.each([
+    [undefined, USUAL_PORT],
+    ['', USUAL_PORT],
+    ['8080', 8080],
+    ['0', 0],
+    ['-1', null],
+    ['70000', null],
+    ['80.5', null],
+  ])('reads %j as %j', (text, port) => {
+    expect(readPort(text)).toBe(port)
+  })
+
+  it('knows a folder that is not built', () => {
+    expect(isBuilt('/nowhere')).toBe(false)
+  })
+})
