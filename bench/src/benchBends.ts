@@ -1,6 +1,6 @@
 import bezierEasing from 'bezier-easing'
 import { HandlesCurve } from '@arrow-bend/core/bend'
-import { seeded, shortest, type Result } from './result.ts'
+import { seeded, shortestOfBoth, type Result } from './result.ts'
 
 const easingOf = ((bezierEasing as unknown as { default?: typeof bezierEasing }).default ??
   bezierEasing) as typeof bezierEasing
@@ -52,8 +52,11 @@ export function benchBends(): Result[] {
       ['order', ordered],
       ['random', shuffled],
     ] as const) {
-      const ours = (shortest(() => sumOurs(curve, times)) / COUNT) * 1e6
-      const reference = (shortest(() => sumTheirs(ease, times)) / COUNT) * 1e6
+      const pair = shortestOfBoth(
+        () => sumOurs(curve, times),
+        () => sumTheirs(ease, times),
+      )
+      const [ours, reference] = pair.map((ms) => (ms / COUNT) * 1e6) as [number, number]
       logs[order] += Math.log(reference / ours) / HANDLES.length
       results.push({
         name: `bend ${[x1, y1, x2, y2].join(', ')}, ${order}`,

@@ -5,10 +5,21 @@ import { chromium, type Page } from '@playwright/test'
 const PORT = 4319
 const FRAME_MS = 1000 / 60
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], { env: { ...process.env, PORT: String(PORT) }, stdio: 'ignore' })
+const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: 'ignore',
+})
 const browser = await chromium.launch({
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
 })
 try {
   await waitFor(`http://localhost:${PORT}/health`)
@@ -20,8 +31,14 @@ try {
   await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
   await page.waitForTimeout(1500)
   report('an empty frame of this browser', await measureIdle(page))
-  report('handle drag, pointer to paint', await measureDrag(page, page.getByRole('slider', { name: 'Leave handle' }).locator('.square'), [2, -1]))
-  report('scrub, pointer to paint', await measureDrag(page, page.getByRole('slider', { name: 'Playhead' }), [4, 0]))
+  report(
+    'handle drag, pointer to paint',
+    await measureDrag(page, page.getByRole('slider', { name: 'Leave handle' }).locator('.square'), [2, -1]),
+  )
+  report(
+    'scrub, pointer to paint',
+    await measureDrag(page, page.getByRole('slider', { name: 'Playhead' }), [4, 0]),
+  )
   const frames = await measurePlayback(page)
   report('playback, between frames', frames)
   const fps = 1000 / (frames.reduce((sum, gap) => sum + gap, 0) / frames.length)
@@ -33,7 +50,13 @@ try {
 
 async function waitFor(url: string): Promise<void> {
   for (let tries = 0; tries < 100; tries += 1) {
-    if (await fetch(url).then((answer) => answer.ok, () => false)) return
+    if (
+      await fetch(url).then(
+        (answer) => answer.ok,
+        () => false,
+      )
+    )
+      return
     await new Promise((resolve) => setTimeout(resolve, 100))
   }
   throw new Error('The server did not start.')
@@ -41,8 +64,11 @@ async function waitFor(url: string): Promise<void> {
 
 function report(name: string, times: readonly number[]): void {
   const sorted = [...times].sort((a, b) => a - b)
-  const at = (share: number): string => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(1).padStart(7)
-  console.log(`${name.padEnd(48)} p50 ${at(0.5)} ms  p95 ${at(0.95)} ms  of ${sorted.length}  (a frame: ${FRAME_MS.toFixed(1)} ms)`)
+  const at = (share: number): string =>
+    sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!.toFixed(1).padStart(7)
+  console.log(
+    `${name.padEnd(48)} p50 ${at(0.5)} ms  p95 ${at(0.95)} ms  of ${sorted.length}  (a frame: ${FRAME_MS.toFixed(1)} ms)`,
+  )
 }
 
 /** Time from one animation frame to the next with nothing to do. */
@@ -68,7 +94,11 @@ function measureIdle(page: Page): Promise<number[]> {
  * Work a pointer move causes up to its paint: from the browser's handling of the event to just after the frame
  * that shows it. Moves are sent one at a time, each after the last was painted.
  */
-async function measureDrag(page: Page, target: ReturnType<Page['locator']>, by: readonly [number, number]): Promise<number[]> {
+async function measureDrag(
+  page: Page,
+  target: ReturnType<Page['locator']>,
+  by: readonly [number, number],
+): Promise<number[]> {
   await page.evaluate(() => {
     const times: number[] = []
     Object.assign(window, { benchTimes: times })

@@ -201,6 +201,19 @@ test('keys are reached and set from the keyboard alone', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Title scale, key \d/ })).toHaveCount(4)
 })
 
+test('a lane is walked with the arrow keys, and a span bent without a pointer', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Title: list all properties', exact: true }).focus()
+  await page.getByRole('group', { name: /^Title scale/ }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: /^Title scale, key 1 of 4/ })).toBeFocused()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: 'Title scale, keys 1 to 2' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('4')
+  await expect(page.getByRole('button', { name: 'Ease both' })).toHaveAttribute('aria-pressed', 'true')
+})
+
 test('handles move by arrow keys, and every field of the panel bends the span', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('button', { name: 'Subtitle opacity, keys 1 to 2' }).click()

@@ -29,9 +29,10 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
       <section class="break-inside-avoid">
         <h2 class="mb-1 font-semibold">Gestures</h2>
         <ul class="list-disc space-y-1 pl-4 text-ink-2">
-          <li>Click a ribbon to select its span; drag it up or down to bend it stronger or softer.</li>
+          <li>Click a ribbon to select its span; then drag the handles in the Bend panel.</li>
           <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
           <li>Shift adds to the selection. Ctrl/Cmd with the wheel zooms, Shift with the wheel slides.</li>
+          <li>Tab to a lane, then the arrow keys go from key to span to key; Enter selects.</li>
           <li>Drag a number, or type a sum such as 960+120; arrows step it, Shift by ten.</li>
         </ul>
       </section>

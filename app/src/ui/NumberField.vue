@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
+import FieldSentence from './FieldSentence.vue'
 import { trackPointer } from './trackPointer.ts'
 
 /**
@@ -41,6 +42,7 @@ const emit = defineEmits<{
 /** Pointer travel before a press becomes a drag, px. */
 const DRAG_AFTER = 3
 
+const field = ref<HTMLElement | null>(null)
 const input = ref<HTMLInputElement | null>(null)
 const typed = ref<string | null>(null)
 const trouble = ref('')
@@ -150,6 +152,7 @@ watch(
 
 <template>
   <label
+    ref="field"
     class="number-field"
     :class="{ field: !plain, plain, trouble: trouble !== '', readonly }"
     @pointerdown="onPointerdown"
@@ -176,7 +179,7 @@ watch(
       @blur="onBlur"
     />
     <span v-if="unit" class="unit" aria-hidden="true">{{ unit }}</span>
-    <span v-if="trouble" :id="troubleId" class="sentence" role="alert">{{ trouble }}</span>
+    <FieldSentence v-if="trouble" :id="troubleId" :sentence="trouble" :anchor="field" />
   </label>
 </template>
 
@@ -247,19 +250,5 @@ input {
 
 .trouble {
   border-color: var(--pencil);
-}
-
-.sentence {
-  position: absolute;
-  z-index: 30;
-  top: calc(100% + 3px);
-  right: 0;
-  width: max-content;
-  max-width: 240px;
-  padding: 4px 8px;
-  border-radius: 4px;
-  background: var(--ink);
-  color: var(--sheet-2);
-  font-size: 12px;
 }
 </style>

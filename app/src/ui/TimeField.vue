@@ -3,6 +3,8 @@ import { computed, nextTick, ref, useId } from 'vue'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { formatTime, parseTime, type FrameRate, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
 
+import FieldSentence from './FieldSentence.vue'
+
 /** A time that is typed as timecode, frames or seconds, or stepped by frames with the arrow keys. */
 const props = defineProps<{
   label: string
@@ -65,7 +67,7 @@ const onKeydown = (event: KeyboardEvent): void => {
       @keydown="onKeydown"
       @blur="take"
     />
-    <span v-if="trouble" :id="troubleId" class="sentence" role="alert">{{ trouble }}</span>
+    <FieldSentence v-if="trouble" :id="troubleId" :sentence="trouble" :anchor="input" />
   </span>
 </template>
 
@@ -98,18 +100,5 @@ input:focus {
 
 input[aria-invalid='true'] {
   border-color: var(--pencil);
-}
-
-.sentence {
-  position: absolute;
-  z-index: 40;
-  bottom: calc(100% + 6px);
-  left: 0;
-  width: 240px;
-  padding: 4px 8px;
-  border-radius: 4px;
-  background: var(--ink);
-  color: var(--sheet-2);
-  font-size: 12px;
 }
 </style>

@@ -313,9 +313,9 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
   width: 340px;
   flex: none;
   flex-direction: column;
-  gap: 7px;
+  gap: 5px;
   overflow: hidden auto;
-  padding: 4px 11px 8px;
+  padding: 3px 11px 4px;
   border-left: 1px solid var(--rule);
   background: var(--sheet);
   scrollbar-width: thin;

@@ -90,10 +90,6 @@ const scrub = (event: PointerEvent): void => {
   touch-action: none;
 }
 
-.ruler:focus:not(:focus-visible) {
-  outline: none;
-}
-
 .ruler:focus-visible {
   outline-offset: -2px;
 }

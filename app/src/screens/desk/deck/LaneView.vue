@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Repeat } from '@lucide/vue'
 import { computed } from 'vue'
 import { keyStateWords } from '@arrow-bend/core/property'
 import { formatTime } from '@arrow-bend/core/time'
@@ -40,6 +41,20 @@ const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} t
 const pressSpan = (event: PointerEvent | KeyboardEvent, key: string): void => {
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
+/** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
+const walk = (event: KeyboardEvent): void => {
+  const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  const target = event.target as SVGElement
+  if (!direction || !target.matches(':focus-visible')) return
+  const lane = event.currentTarget as SVGElement
+  const items = [...lane.querySelectorAll<SVGElement>('[data-place]')].sort(
+    (a, b) => Number(a.dataset['place']) - Number(b.dataset['place']),
+  )
+  const next = target === lane ? (direction > 0 ? 0 : items.length - 1) : items.indexOf(target) + direction
+  items[next]?.focus()
+  event.preventDefault()
+  event.stopPropagation()
+}
 const pressBead = (event: PointerEvent, key: string): void => {
   const ref = refOf(key)
   if (event.shiftKey || event.ctrlKey || event.metaKey) selection.selectKeys([ref], true)
@@ -54,9 +69,19 @@ const pressBead = (event: PointerEvent, key: string): void => {
     :width="view.laneWidth"
     :height="LANE_HEIGHT"
     role="group"
+    tabindex="0"
     :aria-label="`${lane}, ${count} keys`"
     :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
+    @keydown="walk"
   >
+    <Repeat
+      v-if="count > 0 && row.property.after === 'loop'"
+      :x="drawing.last + 9"
+      y="7"
+      :size="12"
+      stroke="var(--ink-2)"
+      aria-hidden="true"
+    />
     <template v-if="count > 0">
       <line :x1="0" :x2="drawing.first" y1="13" y2="13" class="outside" />
       <line :x1="drawing.last" :x2="view.laneWidth" y1="13" y2="13" class="outside" />
@@ -64,6 +89,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
     <g
       v-for="span in drawing.spans"
       :key="span.key"
+      :data-place="span.index * 2 + 1"
       class="span"
       :class="[span.look, { chosen: selection.hasSpan(refOf(span.key)) }]"
       role="button"
@@ -91,6 +117,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
     <g
       v-for="bead in drawing.beads"
       :key="bead.key"
+      :data-place="bead.index * 2"
       class="bead"
       :class="{ chosen: selection.hasKey(refOf(bead.key)) }"
       role="button"

@@ -176,7 +176,7 @@ const still = computed(() => {
   min-width: 0;
   align-items: center;
   justify-content: flex-end;
-  gap: 0;
+  gap: 3px;
   font-size: 12px;
 }
 
@@ -185,7 +185,7 @@ const still = computed(() => {
 }
 
 .half {
-  width: 41px;
+  width: 39px;
 }
 
 .value :deep(input) {
@@ -193,8 +193,7 @@ const still = computed(() => {
 }
 
 .unit {
-  width: 15px;
-  padding-left: 2px;
+  width: 14px;
   color: var(--ink-2);
 }
 
