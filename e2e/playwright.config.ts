@@ -1,8 +1,8 @@
 import { defineConfig } from '@playwright/test'
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from './src/chromium.ts'
 
 const PORT = 4317
 
-/** Debian's Chromium; the flags keep it from asking the network for anything. */
 export default defineConfig({
   testDir: './src',
   testMatch: '*.spec.ts',
@@ -17,18 +17,7 @@ export default defineConfig({
     actionTimeout: 10_000,
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: { executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS },
   },
   webServer: {
     command: 'node --import tsx server/src/main.ts',

@@ -1,32 +1,18 @@
-import { spawn } from 'node:child_process'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../../e2e/src/chromium.ts'
+import { serveBuilt } from '../../e2e/src/serveBuilt.ts'
 
 /** Measures the Desk in Chromium on the demo: dragging a handle, scrubbing, playing. Prints p50 and p95 in ms. */
 const PORT = 4319
 const FRAME_MS = 1000 / 60
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-  env: { ...process.env, PORT: String(PORT) },
-  stdio: 'ignore',
-})
-const browser = await chromium.launch({
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const served = await serveBuilt(PORT)
+const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS })
 try {
-  await waitFor(`http://localhost:${PORT}/health`)
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   // What tsx wraps named functions in, which the page knows nothing of.
   await page.addInitScript('globalThis.__name = (named) => named')
-  await page.goto(`http://localhost:${PORT}/`)
+  await page.goto(served.address)
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
   await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
   await page.waitForTimeout(1500)
@@ -45,21 +31,7 @@ try {
   console.log(`playback of the demo                                 ${fps.toFixed(1)} fps  (wanted: ≥ 58)`)
 } finally {
   await browser.close()
-  server.kill()
-}
-
-async function waitFor(url: string): Promise<void> {
-  for (let tries = 0; tries < 100; tries += 1) {
-    if (
-      await fetch(url).then(
-        (answer) => answer.ok,
-        () => false,
-      )
-    )
-      return
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
-  throw new Error('The server did not start.')
+  served.stop()
 }
 
 function report(name: string, times: readonly number[]): void {

@@ -1,27 +1,14 @@
-import { spawn } from 'node:child_process'
 import { mkdirSync } from 'node:fs'
 import { chromium, type Page } from '@playwright/test'
+import { CHROMIUM_ARGS, CHROMIUM_PATH } from './chromium.ts'
+import { serveBuilt } from './serveBuilt.ts'
 
 /** Writes docs/screenshots: one picture of each main view, from the demo, at 1280×800. */
 const PORT = 4318
 const FOLDER = new URL('../../docs/screenshots/', import.meta.url).pathname
 
-const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-  env: { ...process.env, PORT: String(PORT) },
-  stdio: 'ignore',
-})
-const browser = await chromium.launch({
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-})
+const served = await serveBuilt(PORT)
+const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHROMIUM_ARGS })
 
 /** Pointer away, animations settled, then a picture. */
 async function shoot(page: Page, name: string): Promise<void> {
@@ -31,14 +18,6 @@ async function shoot(page: Page, name: string): Promise<void> {
 }
 
 try {
-  for (let tries = 0; tries < 100; tries += 1) {
-    const up = await fetch(`http://localhost:${PORT}/health`).then(
-      (answer) => answer.ok,
-      () => false,
-    )
-    if (up) break
-    await new Promise((resolve) => setTimeout(resolve, 100))
-  }
   mkdirSync(FOLDER, { recursive: true })
   // The preview dot keeps still, so that the same work gives the same picture.
   const page = await browser.newPage({
@@ -46,7 +25,7 @@ try {
     reducedMotion: 'reduce',
     locale: 'en-GB',
   })
-  await page.goto(`http://localhost:${PORT}/`)
+  await page.goto(served.address)
   await page.getByRole('article').waitFor()
   await shoot(page, 'projects-paper')
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
@@ -66,5 +45,5 @@ try {
   await shoot(page, 'projects-lamp')
 } finally {
   await browser.close()
-  server.kill()
+  served.stop()
 }

@@ -9,8 +9,8 @@ interface Kept {
   snap: boolean
   loop: boolean
   timeDisplay: TimeDisplay
-  /** px */
-  stageHeight: number
+  /** px; null until the person drags the border */
+  stageHeight: number | null
   /** px */
   panelWidth: number
 }
@@ -21,7 +21,7 @@ const USUAL: Kept = {
   snap: true,
   loop: true,
   timeDisplay: 'timecode',
-  stageHeight: 400,
+  stageHeight: null,
   panelWidth: 340,
 }
 
@@ -37,7 +37,10 @@ export const usePreferences = defineStore('preferences', () => {
     .then((value) => {
       if (!isKept(value)) return
       for (const name of Object.keys(USUAL) as (keyof Kept)[]) {
-        if (typeof value[name] === typeof USUAL[name]) Object.assign(kept, { [name]: value[name] })
+        const fits =
+          typeof value[name] === typeof USUAL[name] ||
+          (name === 'stageHeight' && typeof value[name] === 'number')
+        if (fits) Object.assign(kept, { [name]: value[name] })
       }
     })
     .catch(() => undefined)

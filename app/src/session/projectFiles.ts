@@ -1,5 +1,11 @@
 import { nanoid } from 'nanoid'
-import { readBendFile, writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
+import {
+  BadFile,
+  MOST_PACKED,
+  readBendFile,
+  writeBendFile,
+  type ProjectFile,
+} from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
 import { type FrameRate, snapToFrame, ticksOfFrame, ticksOfSeconds } from '@arrow-bend/core/time'
 import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
@@ -43,6 +49,10 @@ export function makeProject({ name, size, rate, seconds }: NewProject): Project 
 
 /** Reads a `.bend` file or a project.json. Throws BadFile. */
 export async function readFile(file: File): Promise<ProjectFile> {
+  // Before it is read: a huge file would fill the memory first.
+  if (file.size > MOST_PACKED) {
+    throw new BadFile(`“${file.name}” is over 256 MB, more than a project can be. Nothing was changed.`)
+  }
   return readBendFile(new Uint8Array(await file.arrayBuffer()), sha256)
 }
 

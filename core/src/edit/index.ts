@@ -23,4 +23,5 @@ export {
 } from './layers.ts'
 export { moveLayersBy, type LayerMove } from './moveLayers.ts'
 export { renameProject } from './projects.ts'
+export { setPlayRange } from './scenes.ts'
 export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'

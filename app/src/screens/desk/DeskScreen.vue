@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
-import { usePlayback } from '../../session/playback.ts'
 import { usePreferences } from '../../session/preferences.ts'
-import { commandOf } from '../../session/shortcuts.ts'
+import { commandOf, type Command } from '../../session/shortcuts.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import BendPanel from './bend-panel/BendPanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
@@ -15,11 +14,12 @@ import { useDeskActions } from './useDeskActions.ts'
 /** The editing screen: stage and Bend panel above, rail between, deck below. */
 const LEAST_STAGE = 200
 const LEAST_DECK = 120
+const LEAST_PANEL = 340
+const MOST_PANEL = 560
 /** px below which the window is too narrow for stage and panel side by side. */
 const NARROW = 1100
 
 const document = useDocument()
-const playback = usePlayback()
 const preferences = usePreferences()
 const actions = useDeskActions()
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
@@ -27,7 +27,24 @@ const desk = ref<HTMLElement | null>(null)
 const pointerOverStage = ref(false)
 const panelOpen = ref(window.innerWidth >= NARROW)
 
-const stageHeight = computed(() => Math.max(LEAST_STAGE, preferences.stageHeight))
+/** Commands that go on while their key is held down. */
+const REPEATED: ReadonlySet<Command> = new Set([
+  'frameBack',
+  'frameOn',
+  'nudgeBack',
+  'nudgeOn',
+  'undo',
+  'redo',
+  'keyBack',
+  'keyOn',
+])
+let playWaits = false
+
+const { height: windowHeight } = useWindowSize()
+/** Half the window until the person drags the border. */
+const stageHeight = computed(() =>
+  Math.max(LEAST_STAGE, preferences.stageHeight ?? Math.round(windowHeight.value / 2)),
+)
 
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -41,13 +58,25 @@ useEventListener(window, 'keydown', (event) => {
   const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
   if (onButton && event.key === ' ') return
   event.preventDefault()
+  if (event.repeat && !REPEATED.has(command)) return
+  if (command === 'play' && pointerOverStage.value) {
+    // Over the stage Space may be the start of a pan; it plays when let go without one.
+    playWaits = true
+    return
+  }
   if (command === 'fit' && pointerOverStage.value) stage.value?.fit()
   else actions.run(command, event.shiftKey)
 })
-useEventListener(window, 'blur', () => playback.playing && playback.pause())
+
+useEventListener(window, 'keyup', (event) => {
+  if (event.key !== ' ' || !playWaits) return
+  playWaits = false
+  actions.run('play', false)
+})
+useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: true })
 
 const resize = (event: PointerEvent): void => {
-  const from = preferences.stageHeight
+  const from = stageHeight.value
   const most = desk.value!.clientHeight - LEAST_DECK - 40
   trackPointer(event, {
     move: (moved) =>
@@ -55,12 +84,27 @@ const resize = (event: PointerEvent): void => {
     end: (cancelled) => cancelled && (preferences.stageHeight = from),
   })
 }
+const resizePanel = (event: PointerEvent): void => {
+  const from = preferences.panelWidth
+  trackPointer(event, {
+    move: (moved) => (preferences.panelWidth = clampPanel(from - (moved.clientX - event.clientX))),
+    end: (cancelled) => cancelled && (preferences.panelWidth = from),
+  })
+}
+const resizePanelByKey = (event: KeyboardEvent): void => {
+  const step = { ArrowLeft: 16, ArrowRight: -16 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  event.stopPropagation()
+  preferences.panelWidth = clampPanel(preferences.panelWidth + step)
+}
+const clampPanel = (width: number): number => Math.max(LEAST_PANEL, Math.min(MOST_PANEL, width))
 const resizeByKey = (event: KeyboardEvent): void => {
   const step = { ArrowUp: -16, ArrowDown: 16 }[event.key]
   if (!step) return
   event.preventDefault()
   event.stopPropagation()
-  preferences.stageHeight = Math.max(LEAST_STAGE, preferences.stageHeight + step)
+  preferences.stageHeight = Math.max(LEAST_STAGE, stageHeight.value + step)
 }
 </script>
 
@@ -73,7 +117,21 @@ const resizeByKey = (event: KeyboardEvent): void => {
         @pointerenter="pointerOverStage = true"
         @pointerleave="pointerOverStage = false"
       />
-      <BendPanel v-if="panelOpen" :actions="actions" />
+      <template v-if="panelOpen">
+        <div
+          class="side-handle"
+          role="separator"
+          aria-orientation="vertical"
+          aria-label="Width of the Bend panel"
+          tabindex="0"
+          :aria-valuenow="preferences.panelWidth"
+          :aria-valuemin="LEAST_PANEL"
+          :aria-valuemax="MOST_PANEL"
+          @pointerdown.left="resizePanel"
+          @keydown="resizePanelByKey"
+        />
+        <BendPanel :actions="actions" :style="{ width: `${preferences.panelWidth}px` }" />
+      </template>
       <button
         type="button"
         class="fold"
@@ -129,6 +187,15 @@ const resizeByKey = (event: KeyboardEvent): void => {
   cursor: ns-resize;
 }
 
+.side-handle {
+  z-index: 5;
+  width: 6px;
+  flex: none;
+  margin: 0 -3px;
+  cursor: ew-resize;
+}
+
+.side-handle:hover,
 .border-handle:hover {
   background: color-mix(in srgb, var(--pencil) 35%, transparent);
 }

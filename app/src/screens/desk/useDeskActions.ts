@@ -8,6 +8,7 @@ import {
   removeKeys,
   removeLayers,
   setBends,
+  setPlayRange,
   toggleKey,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
@@ -144,9 +145,9 @@ export function useDeskActions(): DeskActions {
       side === 'in'
         ? [playback.time, to > playback.time ? to : scene.duration]
         : [from <= playback.time ? from : asTicks(0), asTicks(playback.time + step)]
-    document.apply(clear ? 'Play range cleared' : 'Play range set', (draft) => {
-      draft.scenes.find(({ id }) => id === scene.id)!.playRange = clear ? null : [...wanted]
-    })
+    document.apply(clear ? 'Play range cleared' : 'Play range set', (draft) =>
+      setPlayRange(draft, scene.id, clear ? null : wanted),
+    )
   }
 
   const fit = (everything: boolean): void => {

@@ -13,7 +13,7 @@ export interface ProjectFile {
 export type Sha256 = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>
 
 /** Bytes a file may have, and its contents may unfold to. */
-const MOST_PACKED = 256 * 1024 * 1024
+export const MOST_PACKED = 256 * 1024 * 1024
 const MOST_UNFOLDED = 512 * 1024 * 1024
 const MOST_ENTRIES = 5_000
 

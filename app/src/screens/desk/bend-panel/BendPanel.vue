@@ -9,15 +9,17 @@ import {
   strengthOf,
   type Bend,
   type Mode,
+  type NumberOfFamily,
 } from '@arrow-bend/core/bend'
 import { changeBends, setBends } from '@arrow-bend/core/edit'
 import { definitionOf } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
-import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { targetSpans } from '../../../session/target.ts'
 import NumberField from '../../../ui/NumberField.vue'
+import EditField from '../EditField.vue'
 import type { DeskActions } from '../useDeskActions.ts'
 import BendPlot from './BendPlot.vue'
 import FamilyChooser from './FamilyChooser.vue'
@@ -91,27 +93,39 @@ const MODES: readonly { mode: Mode; label: string }[] = [
 const absent = computed(() => (spans.value.length > 1 ? 'mixed' : '–'))
 const focused = ref<Side | null>(null)
 
+/** The edit that makes every target span's bend anew. */
+const bendsRecipe = (change: (bend: Bend) => Bend): Recipe<unknown> => {
+  const chosen = refs.value
+  return (draft) => changeBends(draft, chosen, change)
+}
+const speedRecipe = (side: Side, value: number): Recipe<unknown> => {
+  const chosen = spans.value
+  return (draft) => {
+    for (const span of chosen) {
+      changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
+    }
+  }
+}
+const remember = (): void => {
+  if (shown.value) last.remember(shown.value)
+}
 let gesture: Gesture | null = null
 const begin = (label: string): void => {
   gesture = document.begin(label)
 }
-const preview = (change: (bend: Bend) => Bend): void => {
-  const chosen = refs.value
-  gesture?.preview((draft) => changeBends(draft, chosen, change))
-}
+const preview = (change: (bend: Bend) => Bend): void => gesture?.preview(bendsRecipe(change))
 const commit = (): void => {
   gesture?.commit()
   gesture = null
-  if (shown.value) last.remember(shown.value)
+  remember()
 }
 const cancel = (): void => {
   gesture?.cancel()
   gesture = null
 }
 const once = (label: string, change: (bend: Bend) => Bend): void => {
-  begin(label)
-  preview(change)
-  commit()
+  document.apply(label, bendsRecipe(change))
+  remember()
 }
 const choose = (bend: Bend): void => {
   document.apply('Bend chosen', (draft) => setBends(draft, refs.value, bend))
@@ -121,15 +135,6 @@ const chooseMode = (mode: Mode): void => {
   once('Mode chosen', (bend) =>
     bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend,
   )
-}
-const setNumber = (side: Side, what: 'reach' | 'rise', value: number): void =>
-  preview((bend) => withSide(bend, side, { [what]: value / 100 }))
-const setSpeed = (side: Side, value: number): void => {
-  const chosen = spans.value
-  gesture?.preview((draft) => {
-    for (const span of chosen)
-      changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
-  })
 }
 const nudge = (side: Side, reach: number, rise: number): void =>
   once('Handle moved', (bend) => {
@@ -141,6 +146,44 @@ const SIDES: readonly { side: Side; label: string }[] = [
   { side: 'arrive', label: 'Arrive' },
 ]
 const percentOf = (share: number | null): number | null => (share === null ? null : share * 100)
+/** Reach, rise and speed of one side, as fields. */
+const sideFields = (side: Side) => {
+  const { reach, rise, speed, endless } = fields.value[side]
+  const share = (what: 'reach' | 'rise') => (value: number) =>
+    bendsRecipe((bend) => withSide(bend, side, { [what]: value / 100 }))
+  return [
+    {
+      label: 'Reach',
+      unit: '%',
+      min: 0,
+      max: 100,
+      modelValue: percentOf(reach),
+      placeholder: absent.value,
+      recipe: share('reach'),
+    },
+    {
+      label: 'Rise',
+      unit: '%',
+      modelValue: percentOf(rise),
+      placeholder: absent.value,
+      recipe: share('rise'),
+    },
+    {
+      label: 'Speed',
+      unit: speedUnit.value,
+      digits: 0,
+      modelValue: speed,
+      placeholder: endless ? 'endless' : absent.value,
+      readonly: speed === null && !endless,
+      recipe: (value: number) => speedRecipe(side, value),
+    },
+  ]
+}
+const scaleOf = (number: NumberOfFamily): number => (number.percent ? 100 : 1)
+const withNumber = (bend: Bend, number: NumberOfFamily, value: number): Bend => {
+  if (bend.kind !== 'family' || bend.family !== family.value?.name) return bend
+  return { ...bend, [number.name]: number.whole ? Math.round(value) : value / scaleOf(number) }
+}
 </script>
 
 <template>
@@ -177,46 +220,13 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
         <div class="fields">
           <template v-for="{ side, label } in SIDES" :key="side">
             <h3>{{ label }}</h3>
-            <NumberField
+            <EditField
+              v-for="field in sideFields(side)"
+              :key="field.label"
+              v-bind="field"
               show-label
-              label="Reach"
-              unit="%"
-              :min="0"
-              :max="100"
-              :model-value="percentOf(fields[side].reach)"
-              :placeholder="absent"
-              @start="begin(`${label} reach set`)"
-              @input="(value) => setNumber(side, 'reach', value)"
-              @done="commit"
-              @cancel="cancel"
-              @focused="focused = side"
-              @blurred="focused = null"
-            />
-            <NumberField
-              show-label
-              label="Rise"
-              unit="%"
-              :model-value="percentOf(fields[side].rise)"
-              :placeholder="absent"
-              @start="begin(`${label} rise set`)"
-              @input="(value) => setNumber(side, 'rise', value)"
-              @done="commit"
-              @cancel="cancel"
-              @focused="focused = side"
-              @blurred="focused = null"
-            />
-            <NumberField
-              show-label
-              label="Speed"
-              :unit="speedUnit"
-              :digits="0"
-              :model-value="fields[side].speed"
-              :placeholder="fields[side].endless ? 'endless' : absent"
-              :readonly="fields[side].speed === null && !fields[side].endless"
-              @start="begin(`${label} speed set`)"
-              @input="(value) => setSpeed(side, value)"
-              @done="commit"
-              @cancel="cancel"
+              :edit="`${label} ${field.label.toLowerCase()} set`"
+              @done="remember"
               @focused="focused = side"
               @blurred="focused = null"
             />
@@ -257,7 +267,7 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
         </div>
       </div>
       <div v-if="family && family.numbers.length > 0 && stored.kind === 'family'" class="flex gap-2">
-        <NumberField
+        <EditField
           v-for="number in family.numbers"
           :key="number.name"
           class="flex-1"
@@ -265,24 +275,13 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
           :label="number.label"
           :unit="number.percent ? '%' : ''"
           :digits="number.whole ? 0 : 2"
-          :min="number.least * (number.percent ? 100 : 1)"
-          :max="number.most * (number.percent ? 100 : 1)"
-          :step="number.step * (number.percent ? 100 : 1)"
-          :model-value="(stored[number.name] ?? number.usual) * (number.percent ? 100 : 1)"
-          @start="begin(`${number.label} set`)"
-          @input="
-            (value) =>
-              preview((bend) =>
-                bend.kind === 'family' && bend.family === family!.name
-                  ? {
-                      ...bend,
-                      [number.name]: number.whole ? Math.round(value) : value / (number.percent ? 100 : 1),
-                    }
-                  : bend,
-              )
-          "
-          @done="commit"
-          @cancel="cancel"
+          :min="number.least * scaleOf(number)"
+          :max="number.most * scaleOf(number)"
+          :step="number.step * scaleOf(number)"
+          :model-value="(stored[number.name] ?? number.usual) * scaleOf(number)"
+          :edit="`${number.label} set`"
+          :recipe="(value: number) => bendsRecipe((bend) => withNumber(bend, number, value))"
+          @done="remember"
         />
       </div>
       <StrengthSlider
@@ -310,7 +309,6 @@ const percentOf = (share: number | null): number | null => (share === null ? nul
 <style scoped>
 .panel {
   display: flex;
-  width: 340px;
   flex: none;
   flex-direction: column;
   gap: 5px;

@@ -4,6 +4,7 @@ import {
   compiledOf,
   hexOf,
   isColour,
+  KIND_WIDTH,
   parseColour,
   valueAt,
   type Outline,
@@ -12,10 +13,10 @@ import {
 import { setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
 import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from 'vue-sonner'
-import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useDocument, type Recipe } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
-import NumberField from '../../../ui/NumberField.vue'
+import EditField from '../EditField.vue'
 import type { PropertyRow } from './rows.ts'
 
 /** A property's value at the playhead, in fields that fit its kind. */
@@ -24,7 +25,6 @@ const props = defineProps<{ row: PropertyRow }>()
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
-let gesture: Gesture | null = null
 
 const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
@@ -45,33 +45,37 @@ const bounds = computed(() => ({
 }))
 const title = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 
-const set = (value: Value): void => {
+const recipeOf = (value: Value): Recipe<unknown> => {
   const change = { value, autoKey: preferences.autoKey, makeId: document.makeId }
-  if (gesture) gesture.preview((draft) => setValueAt(draft, ref.value, playback.time, change))
-  else
-    document.apply(`${definition.value.label} set`, (draft) =>
-      setValueAt(draft, ref.value, playback.time, change),
-    )
+  return (draft) => setValueAt(draft, ref.value, playback.time, change)
 }
-const setComponent = (component: number, value: number): void => {
-  const list = [...start]
-  list[component] = value
-  set(list.length === 1 ? list[0]! : [list[0]!, list[1]!])
-}
+/** What the components were when the edit began: previews start from there, not from one another. */
 let start: readonly number[] = []
 const begin = (): void => {
   playback.pause()
   start = numbers.value
-  gesture = document.begin(`${definition.value.label} set`)
 }
-const commit = (): void => {
-  gesture?.commit()
-  gesture = null
+const componentRecipe = (component: number, value: number): Recipe<unknown> => {
+  const list = [...start]
+  list[component] = value
+  return recipeOf(list.length === 1 ? list[0]! : [list[0]!, list[1]!])
 }
-const cancel = (): void => {
-  gesture?.cancel()
-  gesture = null
+const set = (value: Value): void => {
+  document.apply(`${definition.value.label} set`, recipeOf(value))
 }
+/** One field for a number, two for a pair. */
+const fields = computed(() => {
+  const single = KIND_WIDTH[kind.value] === 1
+  return (single ? [''] : [' x', ' y']).map((axis, component) => ({
+    component,
+    class: single ? 'one' : 'half',
+    label: `${title.value}${axis}`,
+    unit: single ? definition.value.unit : '',
+    digits: !single && definition.value.unit === 'px' ? 0 : 1,
+    modelValue: numbers.value[component]!,
+    whole: wholeOf(component),
+  }))
+})
 const hex = computed(() =>
   kind.value === 'colour' ? hexOf(numbers.value as [number, number, number, number]) : '',
 )
@@ -85,7 +89,7 @@ const setColour = (text: string): void => {
   }
   // A picker gives no alpha; what the colour had stays.
   const alpha = /^#[0-9a-f]{6}$/i.test(text) ? parseColour(hex.value)[3] : 1
-  set(alpha < 1 && !gesture ? `${text}${hex.value.slice(7)}` : text)
+  set(alpha < 1 ? `${text}${hex.value.slice(7)}` : text)
 }
 const setText = (text: string): void => {
   if (text.length > LIMITS.textLength) {
@@ -103,42 +107,20 @@ const still = computed(() => {
 
 <template>
   <span class="value" @pointerdown.stop @dblclick.stop>
-    <template v-if="kind === 'number' || kind === 'turn'">
-      <NumberField
+    <template v-if="kind !== 'colour' && KIND_WIDTH[kind] > 0">
+      <EditField
+        v-for="{ component, ...field } in fields"
+        :key="component"
+        v-bind="field"
         plain
-        class="one"
-        :label="title"
-        :unit="definition.unit"
-        :model-value="numbers[0]!"
         :step="definition.step"
         :min="bounds.min"
         :max="bounds.max"
-        :whole="wholeOf(0)"
+        :edit="`${definition.label} set`"
+        :recipe="(value: number) => componentRecipe(component, value)"
         @start="begin"
-        @input="(value) => setComponent(0, value)"
-        @done="commit"
-        @cancel="cancel"
       />
-    </template>
-    <template v-else-if="kind === 'pair' || kind === 'place'">
-      <NumberField
-        v-for="(axis, i) in ['x', 'y']"
-        :key="axis"
-        plain
-        class="half"
-        :label="`${title} ${axis}`"
-        :model-value="numbers[i]!"
-        :step="definition.step"
-        :digits="definition.unit === 'px' ? 0 : 1"
-        :min="bounds.min"
-        :max="bounds.max"
-        :whole="wholeOf(i)"
-        @start="begin"
-        @input="(value) => setComponent(i, value)"
-        @done="commit"
-        @cancel="cancel"
-      />
-      <span class="unit">{{ definition.unit }}</span>
+      <span v-if="fields.length > 1" class="unit">{{ definition.unit }}</span>
     </template>
     <template v-else-if="kind === 'colour'">
       <input

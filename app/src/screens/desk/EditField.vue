@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import type { Gesture, Recipe } from '../../session/document.ts'
+import { useDocument } from '../../session/document.ts'
+import NumberField from '../../ui/NumberField.vue'
+
+/** A number field whose drags, steps and typed values are edits of the document, one undoable step each. */
+defineOptions({ inheritAttrs: false })
+const props = defineProps<{
+  label: string
+  modelValue: number | null
+  /** What the step is called in the history. */
+  edit: string
+  /** The edit that gives the field's number its new value. */
+  recipe: (value: number) => Recipe<unknown>
+}>()
+const emit = defineEmits<{ start: []; done: []; focused: []; blurred: [] }>()
+
+const document = useDocument()
+let gesture: Gesture | null = null
+
+const start = (): void => {
+  emit('start')
+  gesture = document.begin(props.edit)
+}
+const commit = (): void => {
+  gesture?.commit()
+  gesture = null
+  emit('done')
+}
+const cancel = (): void => {
+  gesture?.cancel()
+  gesture = null
+}
+</script>
+
+<template>
+  <NumberField
+    v-bind="$attrs"
+    :label="label"
+    :model-value="modelValue"
+    @start="start"
+    @input="(value) => gesture?.preview(recipe(value))"
+    @done="commit"
+    @cancel="cancel"
+    @focused="emit('focused')"
+    @blurred="emit('blurred')"
+  />
+</template>
