@@ -17,6 +17,9 @@ export interface StageView {
   readonly y: number
 }
 
+/** How much of the surround covers what lies outside the frame. */
+const DIMMED = 0.78
+
 /** Draws a scene's art into an element, at any moment and zoom; overlays are not its business. */
 export class StagePainter {
   private readonly stage: Konva.Stage
@@ -24,6 +27,9 @@ export class StagePainter {
   private sampler: SceneSampler | null = null
   private view: StageView = { scale: 1, x: 0, y: 0 }
   private time = 0
+  private surround = ''
+  /** What was drawn last; null when that is not known. */
+  private shown: Look | null = null
 
   constructor(
     container: HTMLDivElement,
@@ -53,10 +59,30 @@ export class StagePainter {
     if (this.stage.width() !== width || this.stage.height() !== height) this.stage.size({ width, height })
   }
 
+  /** The colour that dims what lies outside the frame. */
+  setSurround(colour: string): void {
+    this.surround = colour
+  }
+
   /** Draws at once, within the caller's frame. */
   draw(time: number): void {
     this.time = time
+    this.shown = null
     this.layer.draw()
+  }
+
+  /** Draws at once if anything looks different from what was drawn last, and tells whether it did. */
+  drawIfChanged(time: number): boolean {
+    if (!this.sampler) return false
+    sampleSceneInto(this.sampler, time)
+    const now: Look = {
+      text: lookOf(this.sampler),
+      outlines: this.sampler.items.map(({ outline }) => outline),
+    }
+    if (this.shown && sameLook(this.shown, now)) return false
+    this.draw(time)
+    this.shown = now
+    return true
   }
 
   destroy(): void {
@@ -74,8 +100,69 @@ export class StagePainter {
       scale: scale * devicePixelRatio,
       clip: false,
     })
+    this.dimOutside(context)
     context.restore()
   }
+
+  /** Lays the surround over the picture's parts beyond the frame; in stage coordinates. */
+  private dimOutside(context: CanvasRenderingContext2D): void {
+    const [width, height] = this.sampler!.scene.size
+    const { scale, x, y } = this.view
+    const [left, top] = [-x / scale, -y / scale]
+    const [right, bottom] = [left + this.stage.width() / scale, top + this.stage.height() / scale]
+    context.globalAlpha = DIMMED
+    context.fillStyle = this.surround
+    context.fillRect(left, top, right - left, -top)
+    context.fillRect(left, height, right - left, bottom - height)
+    context.fillRect(left, 0, -left, height)
+    context.fillRect(width, 0, right - width, height)
+  }
+}
+
+/** Everything that tells one drawing of a sampled scene from another. */
+interface Look {
+  readonly text: string
+  readonly outlines: readonly unknown[]
+}
+
+const sameLook = (a: Look, b: Look): boolean =>
+  a.text === b.text && a.outlines.every((outline, i) => outline === b.outlines[i])
+
+/** The numbers and words of a look. */
+function lookOf({ scene, items }: SceneSampler): string {
+  const looks = items.map((item) => {
+    if (!item.shown) return '-'
+    const {
+      matrix,
+      opacity,
+      size,
+      corner,
+      fill,
+      stroke,
+      strokeWidth,
+      crop,
+      fontSize,
+      weight,
+      letterSpacing,
+    } = item
+    return [
+      item.layer.id,
+      matrix,
+      opacity,
+      size,
+      corner,
+      fill,
+      stroke,
+      strokeWidth,
+      crop,
+      fontSize,
+      weight,
+      letterSpacing,
+      item.text,
+      item.picture,
+    ].join()
+  })
+  return `${scene.background}|${scene.size.join()}|${looks.join('|')}`
 }
 
 export interface PaintOptions {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
-import type { Ticks } from '@arrow-bend/core/time'
+import { asTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
 
 /** Clear px before the first frame and after the last. */
@@ -22,7 +22,7 @@ export const useView = defineStore('view', () => {
   /** Layers that list all their properties whatever the filter. */
   const full = reactive(new Set<string>())
 
-  const duration = computed(() => document.scene?.duration ?? 1)
+  const duration = computed(() => document.scene?.duration ?? asTicks(1))
   const pixelsPerTick = computed(
     () => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value,
   )
@@ -67,6 +67,7 @@ export const useView = defineStore('view', () => {
     search,
     folded,
     full,
+    duration,
     pixelsPerTick,
     xOf,
     timeOf,

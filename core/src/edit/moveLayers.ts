@@ -1,13 +1,6 @@
 import { original, type Draft } from 'immer'
 import type { Vec2 } from '../route/index.ts'
-import {
-  compileScene,
-  invertMatrix,
-  parentMatrix,
-  sampleSceneInto,
-  type Project,
-  type Scene,
-} from '../scene/index.ts'
+import { invertMatrix, parentMatrixAt, type Project, type Scene } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { currentValue, setValueAt, type SetValueOptions } from './keys.ts'
 import { sceneIn } from './refs.ts'
@@ -28,13 +21,11 @@ export interface LayerMove {
 export function moveLayersBy(draft: Draft<Project>, move: LayerMove, options: SetValueOptions): void {
   const drafted = sceneIn(draft, move.scene)
   const scene = (original(drafted) ?? drafted) as Scene
-  const sampler = compileScene(scene)
-  sampleSceneInto(sampler, move.time)
   const moving = new Set(move.layers)
   for (const id of move.layers) {
     const layer = scene.layers.find((candidate) => candidate.id === id)
     if (!layer || ridesOn(scene, layer.parent, moving)) continue
-    const inverse = invertMatrix(parentMatrix(sampler, id))
+    const inverse = invertMatrix(parentMatrixAt(scene, id, move.time))
     if (!inverse) continue
     const [x, y] = currentValue(layer.properties['position']!, move.time) as Vec2
     const dx = inverse[0]! * move.by[0] + inverse[2]! * move.by[1]

@@ -23,7 +23,7 @@ export { outlineCubics, outlinePathData } from './outlinePath.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {
   compileScene,
-  parentMatrix,
+  parentMatrixAt,
   sampleSceneInto,
   sceneAt,
   type DrawItem,

@@ -86,12 +86,6 @@ export function sceneAt(scene: Scene, time: number): DrawItem[] {
   return sampleSceneInto(compileScene(scene), time).filter((item) => item.shown)
 }
 
-/** The map from what a layer rides on to the stage, as last sampled; the identity for one that rides on nothing. */
-export function parentMatrix(sampler: SceneSampler, layerId: string): Matrix {
-  const track = sampler.tracks.find((candidate) => candidate.layer.id === layerId)
-  return track?.parent?.matrix ?? identityMatrix()
-}
-
 function makeTrack(layer: Layer, parent: LayerTrack | null): LayerTrack {
   const matrix = identityMatrix()
   const item = layer.kind === 'group' ? null : makeItem(layer, matrix)
@@ -171,16 +165,46 @@ function makeWriters(layer: Layer): Writer[] {
   return writers
 }
 
+/** What places a layer, made ready. */
+type Placing = Pick<LayerTrack, 'position' | 'pivot' | 'scale' | 'turn'>
+
+function ownMatrixInto(out: Matrix, placing: Placing, time: number): void {
+  valueInto(position, placing.position, time)
+  valueInto(pivot, placing.pivot, time)
+  valueInto(scale, placing.scale, time)
+  valueInto(one, placing.turn, time)
+  transformInto(out, { position, pivot, scale, turnDegrees: one[0]! })
+}
+
+/** The map to the stage from what a layer rides on, at a moment; the identity for one that rides on nothing. */
+export function parentMatrixAt(scene: Scene, layerId: string, time: number): Matrix {
+  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  const matrix = identityMatrix()
+  const own = identityMatrix()
+  for (let at = layers.get(layerId)?.parent ?? null; at !== null; at = layers.get(at)?.parent ?? null) {
+    const { properties } = layers.get(at)!
+    const compiled = (name: string): CompiledProperty => compiledOf(properties[name]!)
+    ownMatrixInto(
+      own,
+      {
+        position: compiled('position'),
+        pivot: compiled('pivot'),
+        scale: compiled('scale'),
+        turn: compiled('turn'),
+      },
+      time,
+    )
+    multiplyInto(matrix, own, matrix)
+  }
+  return matrix
+}
+
 function sampleTrack(track: LayerTrack, time: number): void {
   const { layer, parent, item } = track
   const inSpan = time >= layer.span[0] && time < layer.span[1]
   const group = parent?.layer.kind === 'group' ? parent : null
   track.shown = layer.visible && inSpan && (group?.shown ?? true)
-  valueInto(position, track.position, time)
-  valueInto(pivot, track.pivot, time)
-  valueInto(scale, track.scale, time)
-  valueInto(one, track.turn, time)
-  transformInto(track.matrix, { position, pivot, scale, turnDegrees: one[0]! })
+  ownMatrixInto(track.matrix, track, time)
   if (parent) multiplyInto(track.matrix, parent.matrix, track.matrix)
   valueInto(one, track.opacity, time)
   track.share = Math.min(1, Math.max(0, one[0]! / 100)) * (group?.share ?? 1)

@@ -12,12 +12,7 @@ import {
   type NumberOfFamily,
 } from '@arrow-bend/core/bend'
 import { changeBends, setBends } from '@arrow-bend/core/edit'
-import { definitionOf } from '@arrow-bend/core/scene'
-import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
 import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
-import { usePlayback } from '../../../session/playback.ts'
-import { useSelection } from '../../../session/selection.ts'
-import { targetSpans } from '../../../session/target.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import EditField from '../EditField.vue'
 import type { DeskActions } from '../useDeskActions.ts'
@@ -28,49 +23,30 @@ import PacePreview from './PacePreview.vue'
 import QuickBends from './QuickBends.vue'
 import { handleFields, peakOf, riseForSpeed, withSide, type Side } from './spanNumbers.ts'
 import StrengthSlider from './StrengthSlider.vue'
+import { useTargetSpans } from './useTargetSpans.ts'
 
 /** Edits the bend of the selected spans, one or many. */
 const props = defineProps<{ actions: DeskActions }>()
 
 const document = useDocument()
-const playback = usePlayback()
-const selection = useSelection()
 const last = useLastBend()
 
-const spans = computed(() => (document.project ? targetSpans(document.project, selection.state) : []))
-const first = computed(() => spans.value[0] ?? null)
-const refs = computed(() => spans.value.map(({ ref: span }) => span))
-/** What the first span shows, smooth sides worked out. */
-const shown = computed<Bend | null>(() => first.value && first.value.compiled.bends[first.value.index]!)
-const stored = computed<Bend | null>(() => first.value?.from.bend ?? null)
-const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
-const mixed = computed(
-  () => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1,
-)
-const handles = computed(() =>
-  shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear')
-    ? asHandles(shown.value)
-    : null,
-)
-
-const definition = computed(
-  () => first.value && definitionOf(first.value.layer.kind, first.value.ref.property),
-)
-const hue = computed(() => definition.value?.hue ?? 'time')
-const seconds = computed(() => (first.value ? secondsOfTicks(first.value.to.t - first.value.from.t) : 0))
-const frames = computed(() =>
-  first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1,
-)
-const elapsed = computed(() => {
-  if (!first.value) return null
-  const u = (playback.time - first.value.from.t) / (first.value.to.t - first.value.from.t)
-  return u >= 0 && u <= 1 ? u : null
-})
-const title = computed(() =>
-  first.value
-    ? `${first.value.layer.name}, ${definition.value?.label.toLowerCase() ?? first.value.ref.property}`
-    : '',
-)
+const {
+  spans,
+  first,
+  refs,
+  shown,
+  stored,
+  smooth,
+  mixed,
+  handles,
+  definition,
+  hue,
+  seconds,
+  frames,
+  elapsed,
+  title,
+} = useTargetSpans()
 const strength = computed(() => {
   if (!shown.value) return { value: 0, exact: true }
   const known = stored.value && !smooth.value ? strengthOf(stored.value) : null

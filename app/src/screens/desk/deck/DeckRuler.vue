@@ -21,12 +21,17 @@ const view = useView()
 
 const scene = computed(() => document.scene!)
 const marks = computed(() =>
-  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay),
+  rulerMarks(
+    { rate: document.rate, duration: view.duration },
+    { xOf: view.xOf, width: view.laneWidth },
+    preferences.timeDisplay,
+  ),
 )
-const markers = computed(() => scene.value.markers.map((marker) => ({ ...marker, x: view.xOf(marker.t) })))
+const list = computed(() => scene.value.markers)
+const markers = computed(() => list.value.map((marker) => ({ ...marker, x: view.xOf(marker.t) })))
 const range = computed(() => playback.range.map((edge) => view.xOf(edge)))
 const playheadX = computed(() => view.xOf(playback.time))
-const words = computed(() => formatTime(playback.time, scene.value.rate, preferences.timeDisplay))
+const words = computed(() => formatTime(playback.time, document.rate, preferences.timeDisplay))
 
 const scrub = (event: PointerEvent): void => {
   playback.pause()

@@ -51,9 +51,11 @@ const allLanes = computed(() =>
   scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0),
 )
 
+// Only a change of their number may reach the virtualiser: it measures the page when its options change.
+const rowCount = computed(() => rows.value.length)
 const virtual = useVirtualizer(
   computed(() => ({
-    count: rows.value.length,
+    count: rowCount.value,
     getScrollElement: () => scroller.value,
     estimateSize: () => LANE_HEIGHT,
     overscan: 6,
@@ -74,9 +76,11 @@ const startMarquee = (event: PointerEvent): void =>
     return new DOMRect(box.left + 300, box.top, box.width, box.height)
   })
 const gridLines = computed(() =>
-  rulerMarks(scene.value, { xOf: view.xOf, width: view.laneWidth }, preferences.timeDisplay).filter(
-    ({ size }) => size === 'large',
-  ),
+  rulerMarks(
+    { rate: document.rate, duration: view.duration },
+    { xOf: view.xOf, width: view.laneWidth },
+    preferences.timeDisplay,
+  ).filter(({ size }) => size === 'large'),
 )
 const veils = computed(() => {
   const [from, to] = playback.range
@@ -157,7 +161,7 @@ const lastFrameWords = computed(
           :key="row.id"
           class="row"
           :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
-          :style="{ transform: `translateY(${top}px)` }"
+          :style="{ top: `${top}px` }"
         >
           <div
             class="left"

@@ -124,13 +124,13 @@ const pressBead = (event: PointerEvent, key: string): void => {
       tabindex="-1"
       :aria-label="beadLabel(bead.index)"
       :aria-pressed="selection.hasKey(refOf(bead.key))"
-      :transform="`translate(${bead.x.toFixed(2)} 13)`"
       @pointerdown.left.stop="pressBead($event, bead.key)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     >
-      <rect x="-9" y="-12" width="18" height="24" fill="transparent" />
-      <circle class="halo" r="5.75" />
-      <circle class="ring" r="3.75" />
+      <!-- No transforms here: each would cost the browser a layer of its own to think about. -->
+      <rect :x="bead.x - 9" y="1" width="18" height="24" fill="transparent" />
+      <circle class="halo" :cx="bead.x" cy="13" r="5.75" />
+      <circle class="ring" :cx="bead.x" cy="13" r="3.75" />
     </g>
   </svg>
 </template>

@@ -60,7 +60,11 @@ export interface LaneScale {
 export function drawLane(property: Property, { xOf, width }: LaneScale): LaneDrawing {
   const { keys } = property
   const compiled = compiledOf(property)
-  const beads = keys.map((key, index): BeadDrawing => ({ key: key.id, index, x: xOf(key.t) }))
+  const beads = keys.map((key, index): BeadDrawing => ({
+    key: key.id,
+    index,
+    x: Math.round(xOf(key.t) * 100) / 100,
+  }))
   const scale = ribbonScale(property)
   const spans = compiled.spans.flatMap((span, index): SpanDrawing[] => {
     const [x0, x1] = [beads[index]!.x, beads[index + 1]!.x]

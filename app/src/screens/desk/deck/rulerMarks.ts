@@ -2,6 +2,9 @@ import type { Scene } from '@arrow-bend/core/scene'
 import { formatTime, frameTicks, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
 import type { LaneScale } from './laneDrawing.ts'
 
+/** What the ruler has to know of a scene. */
+export type ScenePace = Pick<Scene, 'rate' | 'duration'>
+
 export interface RulerMark {
   readonly frame: number
   readonly x: number
@@ -14,7 +17,7 @@ const LABEL_ROOM = 52
 const MARK_ROOM = 5
 
 /** Marks of the ruler: labels on round times, smaller marks between, down to single frames when there is room. */
-export function rulerMarks(scene: Scene, { xOf, width }: LaneScale, display: TimeDisplay): RulerMark[] {
+export function rulerMarks(scene: ScenePace, { xOf, width }: LaneScale, display: TimeDisplay): RulerMark[] {
   const frame = frameTicks(scene.rate)
   const perSecond = Math.round(scene.rate.num / scene.rate.den)
   const steps = stepsOf(perSecond)
@@ -49,7 +52,7 @@ function stepsOf(perSecond: number): number[] {
 }
 
 /** Timecode without leading nought hours and minutes. */
-function shortTime(time: Ticks, scene: Scene, display: TimeDisplay): string {
+function shortTime(time: Ticks, scene: ScenePace, display: TimeDisplay): string {
   const text = formatTime(time, scene.rate, display)
   if (display === 'seconds') return `${Number(text)} s`
   return display === 'frames' ? text : text.replace(/^(?:00:){1,2}(?=\d\d[:;]\d)/, '').replace(/^0(?=\d)/, '')

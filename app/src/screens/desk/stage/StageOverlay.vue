@@ -57,10 +57,6 @@ const routes = computed<RouteDrawing[]>(() => {
 
 <template>
   <svg class="overlay" aria-hidden="true">
-    <path
-      class="outside"
-      :d="`M-9999 -9999H99999V99999H-9999ZM${frame.x} ${frame.y}v${frame.height}h${frame.width}v${-frame.height}Z`"
-    />
     <rect v-bind="frame" fill="none" stroke="#1f2b33" stroke-opacity="0.45" />
     <g v-for="route in routes" :key="route.layer" :opacity="playback.playing ? 0.4 : 1">
       <path :d="route.path" class="edge" />
@@ -106,12 +102,6 @@ const routes = computed<RouteDrawing[]>(() => {
 
 .overlay * {
   fill: none;
-}
-
-.overlay .outside {
-  fill: var(--surround);
-  fill-opacity: 0.78;
-  fill-rule: evenodd;
 }
 
 .edge {

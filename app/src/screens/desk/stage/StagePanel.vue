@@ -5,6 +5,7 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vu
 import { PictureBook, StagePainter, type StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import StageOverlay from './StageOverlay.vue'
 import { useStageGestures } from './useStageGestures.ts'
@@ -14,9 +15,11 @@ const LEAST_ZOOM = 0.05
 const MOST_ZOOM = 8
 /** px kept free around the frame when it is fitted. */
 const MARGIN = 16
+const NO_SIZE = [1, 1] as const
 
 const document = useDocument()
 const playback = usePlayback()
+const preferences = usePreferences()
 const panel = ref<HTMLElement | null>(null)
 const canvasHost = ref<HTMLDivElement | null>(null)
 const { width, height } = useElementSize(panel)
@@ -27,8 +30,9 @@ const drawn = shallowRef(0)
 let painter: StagePainter | null = null
 const pictures = new PictureBook(() => redraw())
 
+const frameSize = computed(() => document.scene?.size ?? NO_SIZE)
 const fitted = computed<StageView>(() => {
-  const [w, h] = document.scene?.size ?? [1, 1]
+  const [w, h] = frameSize.value
   const scale = Math.max(
     LEAST_ZOOM,
     Math.min((width.value - 2 * MARGIN) / w, (height.value - 2 * MARGIN) / h),
@@ -42,6 +46,12 @@ const redraw = (time: number = playback.time): void => {
   painter.setScene(document.scene)
   painter.draw(time)
   drawn.value += 1
+}
+/** After an edit: most edits of a bend change nothing at the playhead. */
+const redrawIfChanged = (): void => {
+  if (!painter || !document.scene) return
+  painter.setScene(document.scene)
+  if (painter.drawIfChanged(playback.time)) drawn.value += 1
 }
 const zoomAt = (x: number, y: number, factor: number): void => {
   const { scale, x: left, y: top } = view.value
@@ -75,6 +85,7 @@ const gestures = useStageGestures({
 let stop = (): void => undefined
 onMounted(() => {
   painter = new StagePainter(canvasHost.value!, pictures)
+  painter.setSurround(getComputedStyle(panel.value!).backgroundColor)
   stop = playback.onFrame((time) => {
     if (playback.playing) painter?.draw(time)
     else redraw(time)
@@ -94,13 +105,21 @@ watch(
 )
 watch(
   () => document.scene,
-  () => redraw(),
+  () => redrawIfChanged(),
   { flush: 'sync' },
 )
 watch(
-  () => [document.project?.assets, document.assets] as const,
+  [() => document.project?.assets, () => document.assets],
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
   { immediate: true },
+)
+watch(
+  () => preferences.theme,
+  () => {
+    painter?.setSurround(getComputedStyle(panel.value!).backgroundColor)
+    redraw()
+  },
+  { flush: 'post' },
 )
 window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
 

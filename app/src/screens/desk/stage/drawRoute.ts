@@ -1,13 +1,6 @@
 import type { PlaceSpan } from '@arrow-bend/core/property'
 import { compiledOf, valueAt } from '@arrow-bend/core/property'
-import {
-  applyMatrix,
-  compileScene,
-  layerById,
-  parentMatrix,
-  sampleSceneInto,
-  type Scene,
-} from '@arrow-bend/core/scene'
+import { applyMatrix, layerById, parentMatrixAt, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks, nearestFrame } from '@arrow-bend/core/time'
 
 /** A layer's route as SVG on the screen. */
@@ -44,9 +37,7 @@ export function drawRoute(
 ): RouteDrawing | null {
   const property = layerById(scene, layerId)?.properties['position']
   if (!property || property.kind !== 'place' || property.keys.length < 2) return null
-  const sampler = compileScene(scene)
-  sampleSceneInto(sampler, 0)
-  const matrix = parentMatrix(sampler, layerId)
+  const matrix = parentMatrixAt(scene, layerId, 0)
   const place = ([x, y]: Point): [number, number] => onScreen(applyMatrix(matrix, x, y))
   const compiled = compiledOf(property)
   const spans = compiled.spans as readonly PlaceSpan[]

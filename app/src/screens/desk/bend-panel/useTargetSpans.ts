@@ -1,0 +1,91 @@
+import { computed, type ComputedRef } from 'vue'
+import { asHandles, type Bend, type Handles } from '@arrow-bend/core/bend'
+import type { KeyRef } from '@arrow-bend/core/edit'
+import { definitionOf, type LaneHue, type PropertyDefinition } from '@arrow-bend/core/scene'
+import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { targetSpans, type SpanTarget } from '../../../session/target.ts'
+
+export interface TargetSpans {
+  /** The spans an edit of bends is meant for. */
+  readonly spans: ComputedRef<readonly SpanTarget[]>
+  /** The first of them, which is the one drawn. */
+  readonly first: ComputedRef<SpanTarget | null>
+  readonly refs: ComputedRef<readonly KeyRef[]>
+  /** What the first shows, smooth sides worked out. */
+  readonly shown: ComputedRef<Bend | null>
+  /** What the first has in the document. */
+  readonly stored: ComputedRef<Bend | null>
+  /** Whether both ends of the first are smooth. */
+  readonly smooth: ComputedRef<boolean>
+  /** Whether the spans show different bends. */
+  readonly mixed: ComputedRef<boolean>
+  /** The handles to be dragged; null when the first has none. */
+  readonly handles: ComputedRef<Handles | null>
+  readonly definition: ComputedRef<PropertyDefinition | null>
+  readonly hue: ComputedRef<LaneHue>
+  readonly seconds: ComputedRef<number>
+  readonly frames: ComputedRef<number>
+  /** Elapsed fraction of the first at the playhead; null outside it. */
+  readonly elapsed: ComputedRef<number | null>
+  readonly title: ComputedRef<string>
+}
+
+/** The selected spans, and what the Bend panel shows of them. */
+export function useTargetSpans(): TargetSpans {
+  const document = useDocument()
+  const playback = usePlayback()
+  const selection = useSelection()
+
+  const spans = computed(() => (document.project ? targetSpans(document.project, selection.state) : []))
+  const first = computed(() => spans.value[0] ?? null)
+  const refs = computed(() => spans.value.map(({ ref: span }) => span))
+  const shown = computed<Bend | null>(() => first.value && first.value.compiled.bends[first.value.index]!)
+  const stored = computed<Bend | null>(() => first.value?.from.bend ?? null)
+  const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
+  const mixed = computed(
+    () => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1,
+  )
+  const handles = computed(() =>
+    shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear')
+      ? asHandles(shown.value)
+      : null,
+  )
+
+  const definition = computed(
+    () => first.value && definitionOf(first.value.layer.kind, first.value.ref.property),
+  )
+  const hue = computed<LaneHue>(() => definition.value?.hue ?? 'time')
+  const seconds = computed(() => (first.value ? secondsOfTicks(first.value.to.t - first.value.from.t) : 0))
+  const frames = computed(() =>
+    first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1,
+  )
+  const elapsed = computed(() => {
+    if (!first.value) return null
+    const u = (playback.time - first.value.from.t) / (first.value.to.t - first.value.from.t)
+    return u >= 0 && u <= 1 ? u : null
+  })
+  const title = computed(() =>
+    first.value
+      ? `${first.value.layer.name}, ${definition.value?.label.toLowerCase() ?? first.value.ref.property}`
+      : '',
+  )
+  return {
+    spans,
+    first,
+    refs,
+    shown,
+    stored,
+    smooth,
+    mixed,
+    handles,
+    definition,
+    hue,
+    seconds,
+    frames,
+    elapsed,
+    title,
+  }
+}
