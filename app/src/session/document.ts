@@ -41,6 +41,9 @@ export type SaveState =
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly sentence: string }
 
+const onlyShown = (): Refusal =>
+  new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
+
 /** The one owner of the open project. Nothing else writes it. */
 export const useDocument = defineStore('document', () => {
   const selection = useSelection()
@@ -107,10 +110,7 @@ export const useDocument = defineStore('document', () => {
    */
   const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
     if (!project.value) return null
-    if (readOnly.value)
-      return refuse(
-        new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.'),
-      )
+    if (readOnly.value) return refuse(onlyShown())
     if (open) commit(open)
     let made: T | null = null
     try {
@@ -140,6 +140,7 @@ export const useDocument = defineStore('document', () => {
   /** Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed. */
   const begin = (label: string): Gesture => {
     if (open) commit(open)
+    if (readOnly.value) refuse(onlyShown())
     const gesture: Open = {
       label,
       base: project.value!,

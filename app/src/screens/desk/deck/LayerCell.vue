@@ -168,7 +168,7 @@ const toggle = (what: 'visible' | 'locked'): void => {
 }
 
 .name.short {
-  max-width: 92px;
+  max-width: 84px;
   flex: none;
 }
 

@@ -168,6 +168,7 @@ const still = computed(() => {
 
 .half {
   width: 39px;
+  flex: none;
 }
 
 .value :deep(input) {
