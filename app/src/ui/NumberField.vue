@@ -223,7 +223,7 @@ watch(
   flex: 0 1 auto;
   color: var(--ink-2);
   font-size: 12px;
-  margin-right: 4px;
+  margin-right: 2px;
   text-overflow: clip;
   white-space: nowrap;
 }

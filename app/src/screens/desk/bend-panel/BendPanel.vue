@@ -337,7 +337,7 @@ i {
 }
 
 .fields :deep(.number-field) {
-  padding: 0 4px;
+  padding: 0 3px;
 }
 
 .fields :deep(input),

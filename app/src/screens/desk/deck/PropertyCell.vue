@@ -60,7 +60,7 @@ const toggle = (): void => {
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
     </button>
     <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
-    <ValueField :row="row" class="ml-auto" />
+    <ValueField :row="row" :tight="inLayerRow" class="ml-auto" />
     <KeyDot
       :state="state"
       :name="`${row.layer.name} ${row.definition.label.toLowerCase()}`"
@@ -78,7 +78,7 @@ const toggle = (): void => {
   flex: 1;
   height: 100%;
   align-items: center;
-  gap: 6px;
+  gap: 4px;
   padding-right: 4px;
   font-size: 12px;
 }
@@ -104,8 +104,9 @@ const toggle = (): void => {
 
 .name {
   overflow: hidden;
+  min-width: 20px;
   max-width: 84px;
-  flex: none;
+  flex: 0 1 auto;
   text-overflow: ellipsis;
   white-space: nowrap;
 }

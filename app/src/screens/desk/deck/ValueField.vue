@@ -20,7 +20,7 @@ import EditField from '../EditField.vue'
 import type { PropertyRow } from './rows.ts'
 
 /** A property's value at the playhead, in fields that fit its kind. */
-const props = defineProps<{ row: PropertyRow }>()
+const props = defineProps<{ row: PropertyRow; tight?: boolean }>()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -106,7 +106,7 @@ const still = computed(() => {
 </script>
 
 <template>
-  <span class="value" @pointerdown.stop @dblclick.stop>
+  <span class="value" :class="{ tight }" @pointerdown.stop @dblclick.stop>
     <template v-if="kind !== 'colour' && KIND_WIDTH[kind] > 0">
       <EditField
         v-for="{ component, ...field } in fields"
@@ -120,7 +120,7 @@ const still = computed(() => {
         :recipe="(value: number) => componentRecipe(component, value)"
         @start="begin"
       />
-      <span v-if="fields.length > 1" class="unit">{{ definition.unit }}</span>
+      <span v-if="fields.length > 1 && !tight" class="unit">{{ definition.unit }}</span>
     </template>
     <template v-else-if="kind === 'colour'">
       <input
@@ -153,9 +153,11 @@ const still = computed(() => {
 </template>
 
 <style scoped>
+/* The value keeps its room; names and words beside it give way. */
 .value {
   display: flex;
-  min-width: 0;
+  max-width: 160px;
+  flex: none;
   align-items: center;
   justify-content: flex-end;
   gap: 3px;
@@ -169,6 +171,10 @@ const still = computed(() => {
 .half {
   width: 39px;
   flex: none;
+}
+
+.tight .half {
+  width: 33px;
 }
 
 .value :deep(input) {
