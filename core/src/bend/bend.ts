@@ -74,8 +74,3 @@ export type FamilyNumber =
 
 export const LINEAR: Bend = { kind: 'linear' }
 export const HOLD: Bend = { kind: 'hold' }
-
-/** A handles bend from plain numbers: reaches 0 … 1, rises free. */
-export function handlesBend(leave: Handle, arrive: Handle): Bend {
-  return { kind: 'handles', leave, arrive }
-}

@@ -2,7 +2,6 @@ export { asHandles, nearestHandles } from './asHandles.ts'
 export { BadBend } from './badBend.ts'
 export {
   HOLD,
-  handlesBend,
   LINEAR,
   type Bend,
   type BendNode,

@@ -91,7 +91,8 @@ const saveCsv = (): Promise<void> =>
             keyframes, without scripts.
           </p>
           <p class="text-[12px]">
-            Positions within 0.1 px, turns within 0.1°, everything else within 0.1 % of the stage.
+            Held to the stage at every frame: positions within 0.1 px, opacity within 0.1 %, colours within
+            1/255.
           </p>
         </div>
         <button type="button" class="button button-primary" :disabled="busy" @click="savePage">
