@@ -5,10 +5,11 @@ const CORE = {
   time: ['refusal'],
   bend: ['refusal', 'time'],
   route: ['refusal', 'time'],
-  property: ['refusal', 'time', 'bend', 'route'],
-  scene: ['refusal', 'time', 'bend', 'route', 'property'],
-  edit: ['refusal', 'time', 'bend', 'route', 'property', 'scene'],
-  format: ['refusal', 'time', 'bend', 'route', 'property', 'scene'],
+  fit: ['refusal', 'time', 'bend', 'route'],
+  property: ['refusal', 'time', 'bend', 'route', 'fit'],
+  scene: ['refusal', 'time', 'bend', 'route', 'fit', 'property'],
+  edit: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
+  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

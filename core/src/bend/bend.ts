@@ -52,13 +52,28 @@ export interface BendNode {
   readonly through: 'corner' | 'joined' | 'smooth'
 }
 
-/** The map from a span's elapsed time (0–1) to its progress (0–1 and beyond). */
-export type Bend =
+/** The map from a span's elapsed time (0–1) to its progress (0–1 and beyond), as it can be evaluated. */
+export type PlainBend =
   | { readonly kind: 'linear' }
   | { readonly kind: 'hold' }
   | { readonly kind: 'handles'; readonly leave: Handle; readonly arrive: Handle }
   | FamilyBend
-  | { readonly kind: 'points'; readonly nodes: readonly BendNode[] }
+  | PointsBend
+
+export interface PointsBend {
+  readonly kind: 'points'
+  /** From (0, 0) to (1, 1), u strictly increasing. */
+  readonly nodes: readonly BendNode[]
+}
+
+/** A span that bends as an entry of the project's bend library does. */
+export interface LinkedBend {
+  readonly kind: 'linked'
+  readonly bendId: string
+}
+
+/** A bend as stored with a key. */
+export type Bend = PlainBend | LinkedBend
 
 /** The numbers a family bend may carry. */
 export type FamilyNumber =
@@ -72,5 +87,5 @@ export type FamilyNumber =
   | 'velocity'
   | 'steps'
 
-export const LINEAR: Bend = { kind: 'linear' }
-export const HOLD: Bend = { kind: 'hold' }
+export const LINEAR: PlainBend = { kind: 'linear' }
+export const HOLD: PlainBend = { kind: 'hold' }

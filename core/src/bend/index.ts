@@ -1,4 +1,3 @@
-export { asHandles, nearestHandles } from './asHandles.ts'
 export { BadBend } from './badBend.ts'
 export {
   HOLD,
@@ -10,17 +9,31 @@ export {
   type FamilyNumber,
   type Handle,
   type Handles,
+  type LinkedBend,
   type Mode,
+  type PlainBend,
+  type PointsBend,
   type StepJump,
 } from './bend.ts'
+export { clampNodes, insertNode, moveNode, removeNode, setNodeHandle, setNodeThrough } from './bendNodes.ts'
 export { compileBend } from './compileBend.ts'
 export { FAMILIES } from './families/families.ts'
 export type { Family, NumberOfFamily } from './families/family.ts'
+export {
+  springOfBounce,
+  springOfPhysics,
+  type SpringPhysics,
+  type TimedSpring,
+} from './families/springForms.ts'
 export { stepProgress } from './families/steps.ts'
 export { HandlesCurve } from './handlesCurve.ts'
+export { plainBend, type BendLibrary } from './linkedBend.ts'
 export { mirrorBend } from './mirrorBend.ts'
 export { QUICK_BENDS, type QuickBend, type QuickBendName } from './quickBends.ts'
 export { sampleBend, type CurvePoint } from './sampleBend.ts'
-export { LEAST_CHANGE, splitBend, splitOrdinates, type SplitBend } from './splitBend.ts'
+export { flowingSlopes, steffenSlopes } from './smoothSlopes.ts'
+export { LEAST_CHANGE, splitBend, type SplitBend } from './splitBend.ts'
+export { solveCubic, unitCubic } from './solveCubic.ts'
+export { splitOrdinates } from './splitOrdinates.ts'
 export { nearestStrength, strengthBend, strengthOf } from './strength.ts'
 export { HOLD_CURVE, LINEAR_CURVE, type UnitCurve } from './unitCurve.ts'

@@ -1,4 +1,4 @@
-import type { Bend, BendNode, FamilyBend, Mode, StepJump } from './bend.ts'
+import { HOLD, type BendNode, type FamilyBend, type Mode, type PlainBend, type StepJump } from './bend.ts'
 
 const MODES: Readonly<Record<Mode, Mode>> = { in: 'out', out: 'in', inOut: 'inOut' }
 const JUMPS: Readonly<Record<StepJump, StepJump>> = { start: 'end', end: 'start', both: 'both', none: 'none' }
@@ -7,7 +7,7 @@ const JUMPS: Readonly<Record<StepJump, StepJump>> = { start: 'end', end: 'start'
  * The bend of the same span played backwards: progress 1 − p(1 − u). A hold, played backwards, jumps at once.
  * At the very moment of a jump the two differ, as one looks forward in time and the other back.
  */
-export function mirrorBend(bend: Bend): Bend {
+export function mirrorBend(bend: PlainBend): PlainBend {
   switch (bend.kind) {
     case 'linear':
       return bend
@@ -22,9 +22,13 @@ export function mirrorBend(bend: Bend): Bend {
   }
 }
 
-function mirrorFamily(bend: FamilyBend): FamilyBend {
+function mirrorFamily(bend: FamilyBend): PlainBend {
   const part = bend.part ? { part: [1 - bend.part[1], 1 - bend.part[0]] as const } : {}
-  if (bend.family === 'steps') return { ...bend, ...part, jump: JUMPS[bend.jump ?? 'end'] }
+  if (bend.family === 'steps') {
+    const jump = JUMPS[bend.jump ?? 'end']
+    if (bend.steps === 1 && jump === 'end' && !bend.part) return HOLD
+    return { ...bend, ...part, jump }
+  }
   return { ...bend, ...part, mode: MODES[bend.mode ?? 'in'] }
 }
 

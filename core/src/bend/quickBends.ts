@@ -1,11 +1,11 @@
-import { HOLD, LINEAR, type Bend } from './bend.ts'
+import { HOLD, LINEAR, type PlainBend } from './bend.ts'
 
 export type QuickBendName = 'linear' | 'easeOutOf' | 'easeInto' | 'easeBoth' | 'hold' | 'smooth' | 'overshoot'
 
 export interface QuickBend {
   readonly name: QuickBendName
   readonly label: string
-  readonly bend: Bend
+  readonly bend: PlainBend
   /** Sets the keys on both sides to `smooth`, so that the program works the slopes out. */
   readonly smooth?: true
 }

@@ -1,4 +1,4 @@
-import { LINEAR, type Bend } from './bend.ts'
+import { LINEAR, type PlainBend } from './bend.ts'
 import type { UnitCurve } from './unitCurve.ts'
 
 /** Samples of the least-squares comparison. */
@@ -9,7 +9,7 @@ const SAMPLES = 48
  * @param strength −100 … 100; 0 is linear
  * Source: own.
  */
-export function strengthBend(strength: number): Bend {
+export function strengthBend(strength: number): PlainBend {
   if (strength === 0) return LINEAR
   return {
     kind: 'family',
@@ -20,7 +20,7 @@ export function strengthBend(strength: number): Bend {
 }
 
 /** The strength a bend was made with, or null when it was not made by strength. */
-export function strengthOf(bend: Bend): number | null {
+export function strengthOf(bend: PlainBend): number | null {
   if (bend.kind === 'linear') return 0
   if (bend.kind !== 'family' || bend.family !== 'power' || bend.part || bend.mode === 'inOut') return null
   const amount = ((bend.power ?? 3) - 1) * 50

@@ -1,66 +1,106 @@
-import type { Bend } from '../bend/index.ts'
-import { compileRoute, routeCubic, type Vec2 } from '../route/index.ts'
+import { HOLD, plainBend, type BendLibrary, type PlainBend } from '../bend/index.ts'
+import type { CompiledRoute } from '../route/index.ts'
 import { secondsOfTicks } from '../time/index.ts'
-import { parseColour } from './colour.ts'
-import { ColourSpan } from './colourSpan.ts'
-import type { CompiledSpan } from './compiledSpan.ts'
+import { MixedSpan, type CompiledSpan } from './compiledSpan.ts'
 import { liftCurve } from './liftedCurve.ts'
-import { NumericSpan } from './numericSpan.ts'
+import { ColourMixer } from './mixers/colourMixer.ts'
+import type { Mixer } from './mixers/mixer.ts'
+import { GeometricMixer, NumericMixer } from './mixers/numericMixer.ts'
 import { PlaceSpan } from './placeSpan.ts'
-import { KIND_WIDTH, type Key, type Outside, type Property, type Value } from './property.ts'
-import { resolveSmooth } from './resolveSmooth.ts'
+import type { Key, Outside, Property } from './property.ts'
+import { resolveSmooth, type SmoothTrack } from './resolveSmooth.ts'
+import { compileRoutes } from './routeSpans.ts'
+import { numbersOfValue } from './valueNumbers.ts'
 
 /** A property with everything worked out, for fast evaluation. Made by `compileProperty`; hold on to it. */
 export interface CompiledProperty {
   readonly property: Property
-  /** Numbers a value has; speeds of a place have one. */
+  /** Numbers a value has; speeds of a place have one. A choice has one: which key's value shows. */
   readonly width: number
   readonly speedWidth: number
-  /** Key times in ticks. */
+  /** The keys that have a time of their own: all but waypoints. */
+  readonly keys: readonly Key[]
+  /** Times of those keys in ticks. */
   readonly times: Float64Array
-  /** One value a key, `width` numbers each; without keys the constant value. */
+  /** Their values, `width` numbers each; without keys the constant value. */
   readonly values: Float64Array
+  /** One between each two neighbouring timed keys. */
   readonly spans: readonly CompiledSpan[]
-  /** The bends as evaluated, smooth sides worked out; one a span. */
-  readonly bends: readonly Bend[]
+  /** What turns progress into a value, one a span; for a place into the distance along its route. */
+  readonly mixers: readonly Mixer[]
+  /** The bends as evaluated, links and smooth sides worked out; one a span. */
+  readonly bends: readonly PlainBend[]
   readonly before: Outside
   readonly after: Outside
   /** The span found last, where the next search starts. */
   hint: number
 }
 
-/** Makes a property ready. It must come from a valid document; kinds without numbers give width 0. */
-export function compileProperty(property: Property): CompiledProperty {
-  const width = KIND_WIDTH[property.kind]
-  const { keys } = property
-  const values = new Float64Array(Math.max(1, keys.length) * width)
+/** The keys of a property that have a time of their own: all but the waypoints of a place. */
+export function timedKeys({ keys }: Property): readonly Key[] {
+  return keys.some((key) => key.timeless) ? keys.filter((key) => !key.timeless) : keys
+}
+
+/**
+ * Makes a property ready. It must come from a valid document.
+ * @param library the project's named bends, which linked spans follow
+ * @throws BadBend when a span is linked to a bend the library does not have
+ */
+export function compileProperty(property: Property, library: BendLibrary = []): CompiledProperty {
+  const keys = timedKeys(property)
+  const choice = property.kind === 'choice'
   const list = keys.length > 0 ? keys.map((key) => key.value) : [property.value]
-  if (width > 0) list.forEach((value, i) => values.set(numbersOf(property, value), i * width))
-  const routes = property.kind === 'place' ? keys.slice(1).map((to, i) => routeBetween(keys[i]!, to)) : []
-  const bends = width > 0 ? resolveSmooth(property, smoothTrack(property, values, width, routes)) : []
+  const numbers = list.map((value, i) => (choice ? [i] : numbersOfValue(property.kind, value)))
+  const width = numbers[0]!.length
+  const values = new Float64Array(numbers.length * width)
+  numbers.forEach((value, i) => values.set(value, i * width))
+  const routes = property.kind === 'place' ? compileRoutes(property.keys) : []
+  const mixers = keys.slice(1).map((_, i) => makeMixer(property, { keys, values, width, routes }, i))
+  const stored = keys.slice(0, -1).map((key) => (choice ? HOLD : plainBend(key.bend, library)))
+  const track = (): SmoothTrack => smoothTrack(property, values, width, routes)
+  const bends = choice ? stored : resolveSmooth(property.smoothing, { keys, bends: stored, mixers }, track)
+  const spans = bends.map((bend, i) => {
+    const seconds = secondsOfTicks(keys[i + 1]!.t - keys[i]!.t)
+    const lifted = liftCurve(bend)
+    return routes[i] ? new PlaceSpan(routes[i], lifted, seconds) : new MixedSpan(mixers[i]!, lifted, seconds)
+  })
   return {
     property,
     width,
     speedWidth: property.kind === 'place' ? 1 : width,
+    keys,
     times: Float64Array.from(keys, (key) => key.t),
     values,
-    spans: bends.map((bend, i) => compileSpan(property, bend, i, routes)),
+    spans,
+    mixers,
     bends,
-    before: property.before ?? 'hold',
-    after: property.after ?? 'hold',
+    before: outsideRule(property, property.before),
+    after: outsideRule(property, property.after),
     hint: 0,
   }
 }
 
-function routeBetween(from: Key, to: Key): ReturnType<typeof compileRoute> {
-  return compileRoute(routeCubic(from.value as Vec2, to.value as Vec2, from.route?.leave, to.route?.arrive))
+/** A choice has no change to carry on with: it loops. */
+function outsideRule({ kind }: Property, rule: Outside = 'hold'): Outside {
+  return kind === 'choice' && rule === 'carryOn' ? 'loop' : rule
 }
 
-/** A value as numbers, one a component; colours as OKLab and alpha. */
-function numbersOf(property: Property, value: Value): readonly number[] {
-  if (typeof value === 'number') return [value]
-  if (property.kind === 'colour') return parseColour(value as string)
-  return value as Vec2
+interface Parts {
+  readonly keys: readonly Key[]
+  readonly values: Float64Array
+  readonly width: number
+  readonly routes: readonly CompiledRoute[]
+}
+
+function makeMixer(property: Property, { keys, values, width, routes }: Parts, span: number): Mixer {
+  if (property.kind === 'place') return new NumericMixer([0], [routes[span]!.length])
+  if (property.kind === 'colour') {
+    const [from, to] = [keys[span]!.value as string, keys[span + 1]!.value as string]
+    return new ColourMixer(from, to, property.mix ?? 'oklab')
+  }
+  const from = values.subarray(span * width, (span + 1) * width)
+  const to = values.subarray((span + 1) * width, (span + 2) * width)
+  return property.mix === 'geometric' ? new GeometricMixer(from, to) : new NumericMixer(from, to)
 }
 
 /** Slopes are found on the numbers themselves, on distance for a place, on logarithms for a geometric mix. */
@@ -68,39 +108,24 @@ function smoothTrack(
   property: Property,
   values: Float64Array,
   width: number,
-  routes: readonly { readonly length: number }[],
-): { components: number[][] } {
+  routes: readonly CompiledRoute[],
+): SmoothTrack {
   if (property.kind === 'place') {
     let travelled = 0
-    return { components: [[0, ...routes.map((route) => (travelled += route.length))]] }
+    return {
+      components: [[0, ...routes.map((route) => (travelled += route.length))]],
+      scaleAt: () => 1,
+    }
   }
-  const scale = property.mix === 'geometric' && values.every((value) => value > 0) ? Math.log : Number
+  const geometric = property.mix === 'geometric' && values.every((value) => value > 0)
   const components = Array.from({ length: width }, (_, component) =>
-    Array.from({ length: values.length / width }, (__, key) => scale(values[key * width + component]!)),
+    Array.from({ length: values.length / width }, (__, key) => {
+      const value = values[key * width + component]!
+      return geometric ? Math.log(value) : value
+    }),
   )
-  return { components }
-}
-
-function compileSpan(
-  property: Property,
-  bend: Bend,
-  index: number,
-  routes: readonly ReturnType<typeof compileRoute>[],
-): CompiledSpan {
-  const from = property.keys[index]!
-  const to = property.keys[index + 1]!
-  const seconds = secondsOfTicks(to.t - from.t)
-  const lifted = liftCurve(bend)
-  if (property.kind === 'place') return new PlaceSpan(routes[index]!, lifted, seconds)
-  if (property.kind === 'colour') {
-    return new ColourSpan(from.value as string, to.value as string, property.mix ?? 'oklab', lifted, seconds)
+  return {
+    components,
+    scaleAt: (component, key) => (geometric ? values[key * width + component]! : 1),
   }
-  const geometric = property.mix === 'geometric'
-  return new NumericSpan(
-    numbersOf(property, from.value),
-    numbersOf(property, to.value),
-    geometric,
-    lifted,
-    seconds,
-  )
 }

@@ -1,7 +1,9 @@
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import type { CompiledProperty } from './compileProperty.ts'
 import { PlaceSpan } from './placeSpan.ts'
-import type { Outside } from './property.ts'
+import type { Vec2 } from '../route/index.ts'
+import type { Outside, Value } from './property.ts'
+import { valueOfNumbers } from './valueNumbers.ts'
 
 /** Where a moment falls once the rules outside the keys are applied. */
 interface Located {
@@ -54,6 +56,32 @@ export function speedAt(compiled: CompiledProperty, time: number): number[] {
   const out = new Float64Array(compiled.speedWidth)
   speedInto(out, compiled, time)
   return [...out]
+}
+
+/** The value of a property at a moment as it is stored. Choices and outlines too. */
+export function storedValueAt(compiled: CompiledProperty, time: number): Value {
+  return valueOfNumbers(compiled.property, valueAt(compiled, time))
+}
+
+/**
+ * Writes the unit direction of a place's route at a moment to out[0], out[1]: where it points, not whether the place
+ * backs up along it. Where the route stands on one spot the direction it came with stays; [0, 0] where it never goes.
+ */
+export function directionInto(out: Float64Array, compiled: CompiledProperty, time: number): void {
+  const { times, spans } = compiled
+  out.fill(0, 0, 2)
+  if (spans.length === 0) return
+  const last = times[times.length - 1]!
+  const rule = time < times[0]! ? compiled.before : compiled.after
+  const within = time >= times[0]! && time <= last ? time : locate(compiled, time, rule).time
+  const at = Math.max(0, spanAt(compiled, within))
+  const u = (within - times[at]!) / (times[at + 1]! - times[at]!)
+  const heading = (span: number, share: number): Vec2 => (spans[span] as PlaceSpan).directionAt(share)
+  let [x, y] = heading(at, u)
+  for (let span = at - 1; span >= 0 && x === 0 && y === 0; span -= 1) [x, y] = heading(span, 1)
+  for (let span = at + 1; span < spans.length && x === 0 && y === 0; span += 1) [x, y] = heading(span, 0)
+  out[0] = x
+  out[1] = y
 }
 
 /** The span a moment lies in: the last whose first key is not later; −1 before the first key or with fewer than two. */
@@ -117,15 +145,14 @@ function locate(compiled: CompiledProperty, time: number, rule: Outside): Locate
 
 function outsideValue(out: Float64Array, compiled: CompiledProperty, time: number, rule: Outside): void {
   const located = locate(compiled, time, rule)
-  if (located.beyond !== 0) {
-    continueValue(out, compiled, located)
-    return
+  if (located.beyond !== 0) continueValue(out, compiled, located)
+  else valueWithin(out, compiled, located.time)
+  if (rule === 'carryOn') {
+    const { values, width } = compiled
+    const last = values.length - width
+    for (let i = 0; i < width; i += 1) out[i] = out[i]! + located.rounds * (values[last + i]! - values[i]!)
   }
-  valueWithin(out, compiled, located.time)
-  if (rule !== 'carryOn') return
-  const { values, width } = compiled
-  const last = values.length - width
-  for (let i = 0; i < width; i += 1) out[i] = out[i]! + located.rounds * (values[last + i]! - values[i]!)
+  compiled.mixers[0]?.settleInto?.(out)
 }
 
 /** On in a line at the end speed; a place along its end tangent. */

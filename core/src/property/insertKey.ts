@@ -1,83 +1,116 @@
 import {
   HandlesCurve,
+  LEAST_CHANGE,
   splitBend,
   splitOrdinates,
-  type Bend,
+  type BendLibrary,
   type Handle,
-  LEAST_CHANGE,
+  type PlainBend,
 } from '../bend/index.ts'
 import { splitCubic, type Cubic, type Vec2 } from '../route/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
-import { spanAt, valueAt } from './evaluate.ts'
+import { spanAt, storedValueAt } from './evaluate.ts'
+import { fitBend } from './fitBend.ts'
+import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
 import type { Key, KeyRoute, Property } from './property.ts'
-import { valueOfNumbers } from './valueOfNumbers.ts'
+import { handleOfOffset } from './sideSlopes.ts'
 
 export interface Insertion {
   readonly property: Property
-  /** Whether the motion is unchanged; when not, it still is at every key. */
+  /** Whether the motion is unchanged; when not, it still is at every key and near between. */
   readonly exact: boolean
 }
 
 /**
  * Puts a key at a moment that has none, leaving the motion as it was (to 1e-9) wherever a bend can say so.
- * It cannot where the value at that moment equals a neighbour's although the span moves in between,
- * or where a curved route has been left behind: then `exact` is false.
- * The property must have numbers (not a choice or an outline).
- * Source: P. de Casteljau's subdivision of bend and route; own for families and lifts.
+ * It cannot where the value at that moment equals a neighbour's although the span moves in between, where a curved
+ * route has been left behind, or where a bump is added to a mix that does not add up (geometric, other colour
+ * spaces): then the nearest bends are taken and `exact` is false.
+ * Source: P. de Casteljau's subdivision of bend and route; own for families and lifts; `fitBend`.
  */
-export function insertKey(given: Property, time: Ticks, id: string): Insertion {
-  const at = given.keys.findIndex((key) => key.t > time)
-  const place = at < 0 ? given.keys.length : at
-  // A slope worked out from neighbours would change with the new one; an end's looks two keys far.
-  const property = pinSmooth(given, (i) => Math.abs(i + 0.5 - place) < 2)
-  const { keys } = property
-  const compiled = compileProperty(property)
-  const value = valueOfNumbers(property.kind, valueAt(compiled, time))
+export function insertKey(given: Property, time: Ticks, id: string, library: BendLibrary = []): Insertion {
+  const { property, place } = pinNear(given, time, library)
+  const compiled = compileProperty(property, library)
+  const value = storedValueAt(compiled, time)
   const made: Key = { id, t: time, value, bend: { kind: 'linear' }, through: 'corner' }
-  if (place === 0 || place === keys.length) {
-    const list = place === 0 ? [made, ...keys] : [...keys, made]
+  const span = spanAt(compiled, time)
+  const { keys } = property
+  if (span < 0 || time > compiled.times[span + 1]!) {
+    const list = [...keys.slice(0, place), made, ...keys.slice(place)]
     return { property: { ...property, keys: list }, exact: true }
   }
-  const span = spanAt(compiled, time)
-  const [from, to] = [keys[span]!, keys[span + 1]!]
+  const [from, to] = [compiled.keys[span]!, compiled.keys[span + 1]!]
   const u = (time - from.t) / (to.t - from.t)
   const cut = cutBend(compiled, span, u)
-  const route = cutRoute(compiled, span, u)
-  const middle: Key = { ...made, bend: cut.after, ...(route ? { route: route.middle } : {}) }
-  const first = withRoute({ ...from, bend: cut.before }, 'leave', route?.leave)
-  const last = withRoute(to, 'arrive', route?.arrive)
-  const list = [...keys.slice(0, span), first, middle, last, ...keys.slice(span + 2)]
-  return { property: { ...property, keys: list }, exact: cut.exact && (route?.exact ?? true) }
+  const bent = cut.after.kind === 'handles' || cut.after.kind === 'points'
+  const middle: Key = { ...made, bend: cut.after, through: bent && cut.exact ? 'joined' : 'corner' }
+  const bentKeys = keys.map((key) => (key === from ? { ...key, bend: cut.before } : key))
+  const routed = cutRoute(compiled, span, u)
+  if (!routed) return { property: { ...property, keys: withKey(bentKeys, middle) }, exact: cut.exact }
+  return {
+    property: { ...property, keys: routed.into(bentKeys, middle) },
+    exact: cut.exact && routed.exact,
+  }
+}
+
+/** A slope or a tangent worked out from neighbours would change with the new one; an end's looks two keys far. */
+function pinNear(given: Property, time: Ticks, library: BendLibrary): { property: Property; place: number } {
+  const before = (keys: readonly Key[]): number => {
+    const at = keys.findIndex((key) => key.t > time)
+    return at < 0 ? keys.length : at
+  }
+  const timed = given.keys.filter((key) => !key.timeless)
+  const [place, timedPlace] = [before(given.keys), before(timed)]
+  const near = (at: number) => (i: number) => Math.abs(i + 0.5 - at) < 2
+  return { property: pinRoutes(pinSmooth(given, near(timedPlace), library), near(place)), place }
+}
+
+function withKey(keys: readonly Key[], key: Key): Key[] {
+  const at = keys.findIndex(({ t }) => t > key.t)
+  return at < 0 ? [...keys, key] : [...keys.slice(0, at), key, ...keys.slice(at)]
 }
 
 interface BendCut {
-  readonly before: Bend
-  readonly after: Bend
+  readonly before: PlainBend
+  readonly after: PlainBend
   readonly exact: boolean
 }
 
+const lifted = (bend: PlainBend): boolean =>
+  bend.kind === 'handles' && Boolean(bend.leave.lift ?? bend.arrive.lift)
+
 function cutBend(compiled: CompiledProperty, span: number, u: number): BendCut {
   const bend = compiled.bends[span]!
-  const geometric = compiled.property.mix === 'geometric'
-  if (bend.kind === 'handles' && compiled.property.kind !== 'colour' && !geometric) {
-    const lifted = bend.leave.lift ?? bend.arrive.lift
+  const { kind, mix } = compiled.property
+  if (kind === 'choice') return { before: bend, after: bend, exact: true }
+  const adds = kind === 'colour' ? mix === undefined || mix === 'oklab' : mix !== 'geometric'
+  if (bend.kind === 'handles' && adds && kind !== 'colour') {
     const progress = compiled.spans[span]!.curve.progress(u)
     const flat = Math.abs(progress) < LEAST_CHANGE || Math.abs(1 - progress) < LEAST_CHANGE
-    if (lifted || flat) return { ...cutLifted(compiled, span, u), exact: true }
+    if (lifted(bend) || flat) return { ...cutLifted(compiled, span, u), exact: true }
   }
-  const cut = splitBend(bend, u)
+  const cut = lifted(bend) ? null : splitBend(bend, u)
   if (cut) return { before: cut.before, after: cut.after, exact: true }
-  return { before: { kind: 'linear' }, after: { kind: 'linear' }, exact: false }
+  const [from, to] = [compiled.times[span]!, compiled.times[span + 1]!]
+  const time = from + u * (to - from)
+  return {
+    before: fitBend(compiled, from, time, { keepLeave: true }),
+    after: fitBend(compiled, time, to, { keepArrive: true }),
+    exact: false,
+  }
 }
 
 /** Cuts a Bézier whose ordinates are absolute values, one cubic a component; what the change cannot carry becomes lift. */
-function cutLifted(compiled: CompiledProperty, span: number, u: number): { before: Bend; after: Bend } {
-  const bend = compiled.bends[span] as Extract<Bend, { kind: 'handles' }>
-  const { leave, arrive } = bend
-  const s = new HandlesCurve(bend).parameter(u)
+function cutLifted(
+  compiled: CompiledProperty,
+  span: number,
+  u: number,
+): { before: PlainBend; after: PlainBend } {
+  const { leave, arrive } = compiled.bends[span] as Extract<PlainBend, { kind: 'handles' }>
+  const s = new HandlesCurve({ leave, arrive }).parameter(u)
   const time = splitOrdinates([0, leave.reach, 1 - arrive.reach, 1], s)
   const ordinates = spanEnds(compiled, span).map(([from, to], i) => {
     const change = to - from
@@ -85,36 +118,22 @@ function cutLifted(compiled: CompiledProperty, span: number, u: number): { befor
     const late = to - arrive.rise * change + (arrive.lift?.[i] ?? 0)
     return splitOrdinates([from, early, late, to], s)
   })
-  const side = (half: 'before' | 'after', length: number): Bend => {
-    const times = time[half]
+  const half = (part: 'before' | 'after', length: number): PlainBend => {
+    const times = time[part]
     const reach = (share: number): number => Math.min(1, Math.max(0, share / length))
+    const lists = ordinates.map((list) => list[part])
+    const change = lists.map((list) => list[3] - list[0])
+    const handle = (side: 'leave' | 'arrive', share: number): Handle => {
+      const offset = lists.map((list) => (side === 'leave' ? list[1] - list[0] : list[3] - list[2]))
+      return handleOfOffset(offset, change, { reach: reach(share), side })
+    }
     return {
       kind: 'handles',
-      leave: liftedHandle(
-        reach(times[1] - times[0]),
-        ordinates.map((list) => [list[half], 1, 0]),
-      ),
-      arrive: liftedHandle(
-        reach(times[3] - times[2]),
-        ordinates.map((list) => [list[half], 2, 3]),
-      ),
+      leave: handle('leave', times[1] - times[0]),
+      arrive: handle('arrive', times[3] - times[2]),
     }
   }
-  return { before: side('before', u), after: side('after', 1 - u) }
-}
-
-type Ordinate = readonly [values: readonly [number, number, number, number], control: 1 | 2, end: 0 | 3]
-
-/** A single component rises along its change; several are all carried by lift. */
-function liftedHandle(reach: number, ordinates: readonly Ordinate[]): Handle {
-  if (ordinates.length === 1) {
-    const [values, control, end] = ordinates[0]!
-    const change = values[3] - values[0]
-    const offset = values[control] - values[end]
-    if (Math.abs(change) > 1e-6 * Math.abs(offset))
-      return { reach, rise: (end === 0 ? offset : -offset) / change }
-  }
-  return { reach, rise: 0, lift: ordinates.map(([values, control, end]) => values[control] - values[end]) }
+  return { before: half('before', u), after: half('after', 1 - u) }
 }
 
 /** From and to of each component; a place counts its distance. */
@@ -126,9 +145,8 @@ function spanEnds(compiled: CompiledProperty, span: number): [number, number][] 
 }
 
 interface RouteCut {
-  readonly leave: Vec2
-  readonly middle: KeyRoute
-  readonly arrive: Vec2
+  /** The keys with the new one among them and the cut piece's handles shared out. */
+  readonly into: (keys: readonly Key[], middle: Key) => Key[]
   readonly exact: boolean
 }
 
@@ -136,18 +154,25 @@ function cutRoute(compiled: CompiledProperty, span: number, u: number): RouteCut
   const place = compiled.spans[span]
   if (!(place instanceof PlaceSpan) || place.route.straight) return null
   const distance = place.distanceAt(u)
-  const [first, second] = splitCubic(place.route.cubic, place.route.parameterAt(distance))
+  const { piece, s } = place.route.locate(distance)
+  const [first, second] = splitCubic(place.route.cubics[piece]!, s)
   const offset = (from: Vec2, to: Vec2): Vec2 => [to[0] - from[0], to[1] - from[1]]
-  const arm = (cubic: Cubic): [Vec2, Vec2] => [
+  const arms = (cubic: Cubic): [Vec2, Vec2] => [
     offset(cubic.from, cubic.leave),
     offset(cubic.to, cubic.arrive),
   ]
-  const [leave, arriveMiddle] = arm(first)
-  const [leaveMiddle, arrive] = arm(second)
+  const [leave, arriveMiddle] = arms(first)
+  const [leaveMiddle, arrive] = arms(second)
+  const route: KeyRoute = { arrive: arriveMiddle, leave: leaveMiddle, through: 'joined' }
+  const start = compiled.property.keys.indexOf(compiled.keys[span]!) + piece
   return {
-    leave,
-    arrive,
-    middle: { arrive: arriveMiddle, leave: leaveMiddle, through: 'joined' },
+    into: (keys, middle) => [
+      ...keys.slice(0, start),
+      withRoute(keys[start]!, 'leave', leave),
+      { ...middle, route },
+      withRoute(keys[start + 1]!, 'arrive', arrive),
+      ...keys.slice(start + 2),
+    ],
     exact: staysInside(place, u, distance),
   }
 }
@@ -163,8 +188,7 @@ function staysInside(place: PlaceSpan, u: number, distance: number): boolean {
   return distance >= 0 && distance <= place.route.length
 }
 
-function withRoute(key: Key, side: 'arrive' | 'leave', offset: Vec2 | undefined): Key {
-  if (!offset) return key
+function withRoute(key: Key, side: 'arrive' | 'leave', offset: Vec2): Key {
   const route = key.route ?? { arrive: [0, 0], leave: [0, 0], through: 'corner' }
   return { ...key, route: { ...route, [side]: offset } }
 }

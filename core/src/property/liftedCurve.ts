@@ -1,5 +1,4 @@
-import type { HandlesCurve } from '../bend/index.ts'
-import { compileBend, type Bend, type UnitCurve } from '../bend/index.ts'
+import { compileBend, type HandlesCurve, type PlainBend, type UnitCurve } from '../bend/index.ts'
 
 /** A bend's curve with the bumps its handles may carry. */
 export interface LiftedCurve {
@@ -18,7 +17,7 @@ interface Lifts {
 const moves = (lift: readonly number[] | undefined): boolean => lift?.some((part) => part !== 0) ?? false
 
 /** Compiles a bend together with its lifts (units of the value, one number a component). */
-export function liftCurve(bend: Bend): LiftedCurve {
+export function liftCurve(bend: PlainBend): LiftedCurve {
   const curve = compileBend(bend)
   if (bend.kind !== 'handles' || !(moves(bend.leave.lift) || moves(bend.arrive.lift)))
     return { curve, lifts: null }
@@ -44,14 +43,17 @@ export function addLift(out: Float64Array, { lifts }: LiftedCurve, u: number): v
   }
 }
 
-/** Adds the lifts' part of the speed, units per second. Where time stands still at s the one-sided value a hair inside is used. */
+/** dT/ds of the handles at Bézier parameter s. */
+function timeSlope([first, second]: readonly [number, number], s: number): number {
+  return 3 * ((1 - s) ** 2 * first + 2 * s * (1 - s) * (second - first) + s * s * (1 - second))
+}
+
+/** Adds the lifts' part of the speed, units per second. Where time stands still at s the value a hair inside is used. */
 export function addLiftSpeed(out: Float64Array, { lifts }: LiftedCurve, u: number, seconds: number): void {
   if (!lifts) return
-  const inside = Math.min(1 - 1e-9, Math.max(1e-9, u))
-  const s = lifts.curve.parameter(inside)
-  const [first, second] = lifts.time
-  const slope = 3 * ((1 - s) ** 2 * first + 2 * s * (1 - s) * (second - first) + s * s * (1 - second))
-  const scale = 1 / (slope * seconds)
+  let s = lifts.curve.parameter(u)
+  if (!(timeSlope(lifts.time, s) > 0)) s = lifts.curve.parameter(Math.min(1 - 1e-9, Math.max(1e-9, u)))
+  const scale = 1 / (timeSlope(lifts.time, s) * seconds)
   const early = 3 * (1 - s) * (1 - 3 * s) * scale
   const late = 3 * s * (2 - 3 * s) * scale
   for (let i = 0; i < out.length; i += 1) {

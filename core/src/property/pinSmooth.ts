@@ -1,21 +1,27 @@
+import type { BendLibrary } from '../bend/index.ts'
 import { compileProperty } from './compileProperty.ts'
 import type { Key, Property } from './property.ts'
 
 /**
- * Turns smooth keys into corners, every span beside them keeping the bend it shows: nothing seen changes.
- * @param picks tells by index (0 is the first key) which keys; those that are not smooth are left alone
+ * Writes down what the program worked out: picked smooth keys become joined, with the handles they show; nothing
+ * seen changes. At either end of a property, where there is one side only, joined and corner are the same.
+ * @param picks tells by index among the timed keys (0 is the first) which; those that are not smooth are left alone
  */
-export function pinSmooth(property: Property, picks: (index: number) => boolean): Property {
-  const { keys } = property
-  const pinned = (i: number): boolean => keys[i]?.through === 'smooth' && picks(i)
-  if (!keys.some((_, i) => pinned(i))) return property
-  const { bends } = compileProperty(property)
-  return {
-    ...property,
-    keys: keys.map((key, i): Key => {
+export function pinSmooth(
+  property: Property,
+  picks: (index: number) => boolean,
+  library: BendLibrary = [],
+): Property {
+  if (!property.keys.some((key) => key.through === 'smooth')) return property
+  const { keys: timed, bends } = compileProperty(property, library)
+  const pinned = (i: number): boolean => timed[i]?.through === 'smooth' && picks(i)
+  if (!timed.some((_, i) => pinned(i))) return property
+  const written = new Map(
+    timed.map((key, i): [string, Key] => {
       const shown = bends[i]
-      const bend = shown && (pinned(i) || pinned(i + 1)) ? shown : key.bend
-      return pinned(i) ? { ...key, bend, through: 'corner' } : { ...key, bend }
+      const shows = shown && key.bend.kind !== 'linked' && (pinned(i) || pinned(i + 1))
+      return [key.id, { ...key, bend: shows ? shown : key.bend, through: pinned(i) ? 'joined' : key.through }]
     }),
-  }
+  )
+  return { ...property, keys: property.keys.map((key) => written.get(key.id) ?? key) }
 }

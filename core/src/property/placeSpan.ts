@@ -1,27 +1,28 @@
 import type { UnitCurve } from '../bend/index.ts'
-import type { CompiledRoute } from '../route/index.ts'
-import type { CompiledSpan } from './compiledSpan.ts'
-import { addLift, addLiftSpeed, type LiftedCurve } from './liftedCurve.ts'
-import { mixPlain } from './mix.ts'
+import type { CompiledRoute, Vec2 } from '../route/index.ts'
+import { MixedSpan, type CompiledSpan } from './compiledSpan.ts'
+import type { LiftedCurve } from './liftedCurve.ts'
+import { NumericMixer } from './mixers/numericMixer.ts'
 
 /** A span between two points of the stage: progress is the share of the distance along the route. */
 export class PlaceSpan implements CompiledSpan {
   readonly curve: UnitCurve
-  private readonly lift = new Float64Array(1)
+  private readonly travel: MixedSpan
+  private readonly distance = new Float64Array(1)
 
   constructor(
     readonly route: CompiledRoute,
-    private readonly lifted: LiftedCurve,
-    private readonly seconds: number,
+    lifted: LiftedCurve,
+    seconds: number,
   ) {
     this.curve = lifted.curve
+    this.travel = new MixedSpan(new NumericMixer([0], [route.length]), lifted, seconds)
   }
 
   /** Distance travelled at u, px from the span's start; may lie outside 0 … length. */
   distanceAt(u: number): number {
-    this.lift[0] = mixPlain(0, this.route.length, this.curve.progress(u))
-    addLift(this.lift, this.lifted, u)
-    return this.lift[0]
+    this.travel.valueInto(this.distance, u)
+    return this.distance[0]!
   }
 
   valueInto(out: Float64Array, u: number): void {
@@ -30,9 +31,12 @@ export class PlaceSpan implements CompiledSpan {
 
   /** Along the route, px/s; negative while it backs up. */
   speedInto(out: Float64Array, u: number): void {
-    const { length } = this.route
-    this.lift[0] = length === 0 ? 0 : (length * this.curve.pace(u)) / this.seconds
-    addLiftSpeed(this.lift, this.lifted, u, this.seconds)
-    out[0] = this.lift[0]
+    this.travel.speedInto(this.distance, u)
+    out[0] = this.distance[0]!
+  }
+
+  /** Unit direction of the route (not of the travel) at u; [0, 0] on a route that is one point. */
+  directionAt(u: number): Vec2 {
+    return this.route.directionAt(this.distanceAt(u))
   }
 }

@@ -38,6 +38,11 @@ export interface Key {
   readonly bend: Bend
   readonly through: Through
   readonly route?: KeyRoute
+  /**
+   * A waypoint of a place: it shapes the route, but when it is passed follows from the bend over the stretch between
+   * its timed neighbours. Edits keep its `t` at that moment, so that keys stay in order; evaluation never reads it.
+   */
+  readonly timeless?: true
 }
 
 /** What happens outside the keys. */
@@ -56,9 +61,11 @@ export interface Property {
   readonly keys: readonly Key[]
   readonly before?: Outside
   readonly after?: Outside
+  /** A position that is played by the layer's `position x` and `position y` instead. */
+  readonly split?: true
 }
 
-/** How many numbers a value of a kind has once compiled; 0 for kinds that only hold. */
+/** How many numbers a value of a kind is written with; 0 for kinds that are not written as a few numbers. */
 export const KIND_WIDTH: Readonly<Record<PropertyKind, number>> = {
   number: 1,
   turn: 1,

@@ -1,3 +1,4 @@
+import type { BendLibrary } from '../bend/index.ts'
 import { compiledOf } from './compiledOf.ts'
 import type { CompiledProperty } from './compileProperty.ts'
 import type { Property } from './property.ts'
@@ -6,23 +7,24 @@ import { ribbonSpeed } from './ribbonSpeed.ts'
 /** Looks a span is measured by. */
 const SAMPLES = 96
 
-const CACHE = new WeakMap<Property, number>()
+const CACHE = new WeakMap<CompiledProperty, number>()
 
 /**
  * The speed that fills a property's ribbon: its fastest moment, or 1.6 times the fastest mean speed of a span,
  * whichever is more. 0 when nothing moves. Units per second.
  * Source: own; linear in speed, so that equal area is equal change.
  */
-export function ribbonScale(property: Property): number {
-  const known = CACHE.get(property)
+export function ribbonScale(property: Property, library: BendLibrary): number {
+  const compiled = compiledOf(property, library)
+  const known = CACHE.get(compiled)
   if (known !== undefined) return known
-  const scale = fromScratch(compiledOf(property))
-  CACHE.set(property, scale)
+  const scale = fromScratch(compiled)
+  CACHE.set(compiled, scale)
   return scale
 }
 
-function fromScratch({ property, spans }: CompiledProperty): number {
-  const scratch = new Float64Array(4)
+function fromScratch({ property, spans, speedWidth }: CompiledProperty): number {
+  const scratch = new Float64Array(speedWidth)
   let scale = 0
   for (const span of spans) {
     let sum = 0

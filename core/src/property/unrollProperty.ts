@@ -1,11 +1,13 @@
-import { HOLD, LINEAR, mirrorBend } from '../bend/index.ts'
+import { HOLD, LINEAR, plainBend, type BendLibrary } from '../bend/index.ts'
 import { asTicks, BadTime, type Ticks } from '../time/index.ts'
-import { compileProperty } from './compileProperty.ts'
-import { valueAt } from './evaluate.ts'
+import { compileProperty, timedKeys } from './compileProperty.ts'
+import { storedValueAt } from './evaluate.ts'
 import { insertKey } from './insertKey.ts'
+import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
-import type { Key, Outside, Property, Value } from './property.ts'
-import { valueOfNumbers } from './valueOfNumbers.ts'
+import { mirrorKeys } from './mirrorKeys.ts'
+import { numbersOfOutline, outlineOfNumbers } from './outlineNumbers.ts'
+import type { Key, Outline, Outside, Property, Value } from './property.ts'
 
 /** Keys a written-out cycle may take. */
 const MOST_KEYS = 20_000
@@ -22,10 +24,19 @@ export interface Unrolled {
  * stand at both ends. A seam of a loop is two keys one tick apart.
  * @throws BadTime when a cycle is so short that writing it out would take more than MOST_KEYS keys
  */
-export function unrollProperty(property: Property, start: Ticks, end: Ticks): Unrolled {
-  if (property.keys.length < 2)
+export function unrollProperty(
+  property: Property,
+  start: Ticks,
+  end: Ticks,
+  library: BendLibrary = [],
+): Unrolled {
+  if (timedKeys(property).length < 2)
     return { property: { ...property, before: 'hold', after: 'hold' }, exact: true }
-  const pinned = pinSmooth(property, () => true)
+  const unlinked = unlinkBends(property, library)
+  const pinned = pinRoutes(
+    pinSmooth(unlinked, () => true),
+    () => true,
+  )
   const keys = [
     ...outsideKeys(pinned, start, pinned.keys[0]!.t, pinned.before ?? 'hold'),
     ...pinned.keys,
@@ -33,6 +44,12 @@ export function unrollProperty(property: Property, start: Ticks, end: Ticks): Un
   ].sort((a, b) => a.t - b.t)
   const plain: Property = { ...pinned, keys: withoutDoubles(keys), before: 'hold', after: 'hold' }
   return cropTo(plain, start, end)
+}
+
+/** Linked spans with the library's bend as their own. */
+function unlinkBends(property: Property, library: BendLibrary): Property {
+  if (!property.keys.some(({ bend }) => bend.kind === 'linked')) return property
+  return { ...property, keys: property.keys.map((key) => ({ ...key, bend: plainBend(key.bend, library) })) }
 }
 
 function withoutDoubles(keys: readonly Key[]): Key[] {
@@ -63,7 +80,7 @@ function outsideKeys(property: Property, from: number, to: number, rule: Outside
 }
 
 function continuing(property: Property, time: number, after: boolean): Key {
-  const value = valueOfNumbers(property.kind, valueAt(compileProperty(property), time))
+  const value = storedValueAt(compileProperty(property), time)
   return { id: `${after ? 'on' : 'back'}`, t: asTicks(time), value, bend: LINEAR, through: 'corner' }
 }
 
@@ -91,7 +108,12 @@ function carried(property: Property, value: Value, rounds: number): Value {
   const { kind, keys } = property
   const [from, to] = [keys[0]!.value, keys[keys.length - 1]!.value]
   if (typeof value === 'number') return value + rounds * ((to as number) - (from as number))
-  if (kind === 'colour') return value
+  if (kind === 'colour' || kind === 'choice') return value
+  if (kind === 'outline') {
+    const [start, end, here] = [from, to, value].map((outline) => numbersOfOutline(outline as Outline))
+    const numbers = here!.map((part, i) => part + rounds * (end![i]! - start![i]!))
+    return outlineOfNumbers(numbers, (value as Outline).closed)
+  }
   const part = (list: Value, i: number): number => (list as readonly [number, number])[i]!
   const shifted = (i: number): number => part(value, i) + rounds * (part(to, i) - part(from, i))
   return [shifted(0), shifted(1)]
@@ -107,19 +129,12 @@ function thereOrBack(property: Property, start: number, round: number): Key[] {
 function backwards(property: Property, start: number, round: number): Key[] {
   const { keys } = property
   const last = keys[keys.length - 1]!.t
-  return keys
-    .map((key, i): Key => {
-      const bend = i > 0 ? mirrorBend(keys[i - 1]!.bend) : LINEAR
-      const route = key.route && { ...key.route, arrive: key.route.leave, leave: key.route.arrive }
-      return {
-        ...key,
-        id: `${key.id}~${round}`,
-        t: asTicks(start + last - key.t),
-        bend,
-        ...(route ? { route } : {}),
-      }
-    })
-    .reverse()
+  const mirrored = mirrorKeys(keys, {
+    library: [],
+    timeOf: (time) => start + last - time,
+    lastBend: LINEAR,
+  })
+  return mirrored.map((key) => ({ ...key, id: `${key.id}~${round}` }))
 }
 
 function cropTo(property: Property, start: Ticks, end: Ticks): Unrolled {
@@ -135,6 +150,6 @@ function cropTo(property: Property, start: Ticks, end: Ticks): Unrolled {
   }
   const kept = cropped.keys.filter((key) => key.t >= start && key.t <= end)
   if (kept.length > 0) return { property: { ...cropped, keys: kept }, exact }
-  const value = valueOfNumbers(property.kind, valueAt(compileProperty(property), start))
+  const value = storedValueAt(compileProperty(property), start)
   return { property: { ...cropped, value, keys: [] }, exact }
 }

@@ -1,177 +1,225 @@
-import { pieceLength, squaredSpeed, type SquaredSpeed } from './arcLength.ts'
-import { cubicPoint, cubicSpeed, cubicTangent, endDirection, isStraight, type Cubic } from './cubic.ts'
+import { measureCubic, pieceLength, TABLE_STRIDE, type LengthTable } from './arcLength.ts'
+import { cubicTangent, endDirection, isStraight, type Cubic } from './cubic.ts'
+import { speedAt, speedOf, type CubicSpeed } from './speedOf.ts'
 import { distanceBetween, type Vec2 } from './vec2.ts'
+
+/** Where a distance falls: which cubic, and the Bézier parameter on it, 0 … 1. */
+export interface RoutePoint {
+  readonly piece: number
+  readonly s: number
+}
 
 /** A route made ready: its length, and points by distance along it. */
 export interface CompiledRoute {
   /** px */
   readonly length: number
-  readonly cubic: Cubic
+  readonly cubics: readonly Cubic[]
+  /** Whether it is one straight run. */
   readonly straight: boolean
   /** Writes the point at a distance from the start to out[0], out[1]; beyond the ends it goes straight on. */
   pointInto(out: Float64Array, distance: number): void
-  /** The Bézier parameter at a distance, 0 … 1. */
-  parameterAt(distance: number): number
-  /** Unit direction of travel at a distance; the limit of the tangent where the speed is zero. */
+  /** Where on its cubics a distance falls; beyond the ends the nearer end. */
+  locate(distance: number): RoutePoint
+  /** Distance at which the nth of its cubics begins, px. */
+  pieceStart(piece: number): number
+  /** Unit direction of travel at a distance; the limit of the tangent where the speed is zero, [0, 0] on a point. */
   directionAt(distance: number): Vec2
 }
 
-/** A table entry may be off by this share of the route's length (the model promises 1e-6). */
+/** A point's distance may be off by this share of the route's length (the model promises 1e-6). */
 const WITHIN = 1e-7
-const DEEPEST = 34
+/** A step this small a share of its piece is summed by the cheapest rule. */
+const SMALL_STEP = 0.02
+/** Newton's method with bisection needs at most this many steps to the last bit. */
+const MOST_STEPS = 60
 
 /** Makes a route ready for evaluation by distance. Never yields NaN, cusps and zero lengths included. */
 export function compileRoute(cubic: Cubic): CompiledRoute {
-  return isStraight(cubic) ? straightRoute(cubic) : curvedRoute(cubic)
+  return isStraight(cubic) ? new StraightRoute(cubic) : new CurvedRoute(cubic)
 }
 
-function straightRoute(cubic: Cubic): CompiledRoute {
-  const { from, to } = cubic
-  const length = distanceBetween(from, to)
-  const direction = endDirection(cubic, 'from')
-  return {
-    length,
-    cubic,
-    straight: true,
-    pointInto(out, distance) {
-      if (distance === length) {
-        out[0] = to[0]
-        out[1] = to[1]
-        return
-      }
-      out[0] = from[0] + direction[0] * distance
-      out[1] = from[1] + direction[1] * distance
-    },
-    parameterAt: (distance) => (length > 0 ? Math.min(1, Math.max(0, distance / length)) : 0),
-    directionAt: () => direction,
+class StraightRoute implements CompiledRoute {
+  readonly straight = true
+  readonly length: number
+  readonly cubics: readonly Cubic[]
+  private readonly direction: Vec2
+
+  constructor(private readonly cubic: Cubic) {
+    this.cubics = [cubic]
+    this.length = distanceBetween(cubic.from, cubic.to)
+    this.direction = endDirection(cubic, 'from')
   }
-}
 
-/** Where along the route each table entry stands, and how s grows with distance there. */
-interface Table {
-  readonly s: number[]
-  readonly distance: number[]
-}
-
-function curvedRoute(cubic: Cubic): CompiledRoute {
-  const table = tabulate(cubic)
-  const distances = Float64Array.from(table.distance)
-  const parameters = Float64Array.from(table.s)
-  const grades = parameters.map((s) => 1 / cubicSpeed(cubic, s))
-  const last = distances.length - 1
-  const length = distances[last]!
-  const start = endDirection(cubic, 'from')
-  const end = endDirection(cubic, 'to')
-
-  const parameterAt = (distance: number): number => {
-    if (!(distance > 0) || length === 0) return 0
-    if (distance >= length) return 1
-    let low = 0
-    let high = last
-    while (high - low > 1) {
-      const middle = (low + high) >> 1
-      if (distances[middle]! <= distance) low = middle
-      else high = middle
+  pointInto(out: Float64Array, distance: number): void {
+    const { from, to } = this.cubic
+    if (distance === this.length) {
+      out[0] = to[0]
+      out[1] = to[1]
+      return
     }
-    return inversePiece(distances, parameters, grades, low, distance)
+    out[0] = from[0] + this.direction[0] * distance
+    out[1] = from[1] + this.direction[1] * distance
   }
-  return {
-    length,
-    cubic,
-    straight: false,
-    parameterAt,
-    pointInto(out, distance) {
-      if (distance <= 0) writeBeyond(out, cubic.from, start, distance)
-      else if (distance >= length) writeBeyond(out, cubic.to, end, distance - length)
-      else [out[0], out[1]] = cubicPoint(cubic, parameterAt(distance))
-    },
-    directionAt(distance) {
-      if (distance <= 0) return start
-      if (distance >= length) return end
-      const tangent = cubicTangent(cubic, parameterAt(distance))
-      const speed = Math.hypot(tangent[0], tangent[1])
-      return speed > 0 ? [tangent[0] / speed, tangent[1] / speed] : end
-    },
+
+  /** On a straight run without handles, distance and parameter are not proportional: distance = length·(3s² − 2s³). */
+  locate(distance: number): RoutePoint {
+    const share = this.length > 0 ? Math.min(1, Math.max(0, distance / this.length)) : 0
+    return { piece: 0, s: 0.5 - Math.sin(Math.asin(1 - 2 * share) / 3) }
+  }
+
+  pieceStart(piece: number): number {
+    return piece === 0 ? 0 : this.length
+  }
+
+  directionAt(): Vec2 {
+    return this.direction
+  }
+}
+
+class CurvedRoute implements CompiledRoute {
+  readonly straight = false
+  readonly length: number
+  readonly cubics: readonly Cubic[]
+  private readonly speed: CubicSpeed
+  private readonly table: LengthTable
+
+  constructor(private readonly cubic: Cubic) {
+    this.cubics = [cubic]
+    this.speed = speedOf(cubic)
+    this.table = measureCubic(this.speed)
+    this.length = this.table[this.table.length - TABLE_STRIDE]!
+  }
+
+  pointInto(out: Float64Array, distance: number): void {
+    const { from, leave, arrive, to } = this.cubic
+    if (distance <= 0) writeBeyond(out, from, endDirection(this.cubic, 'from'), distance)
+    else if (distance >= this.length)
+      writeBeyond(out, to, endDirection(this.cubic, 'to'), distance - this.length)
+    else {
+      const s = this.parameterAt(distance)
+      const r = 1 - s
+      const w0 = r * r * r
+      const w1 = 3 * r * r * s
+      const w2 = 3 * r * s * s
+      const w3 = s * s * s
+      out[0] = w0 * from[0] + w1 * leave[0] + w2 * arrive[0] + w3 * to[0]
+      out[1] = w0 * from[1] + w1 * leave[1] + w2 * arrive[1] + w3 * to[1]
+    }
+  }
+
+  locate(distance: number): RoutePoint {
+    return { piece: 0, s: this.parameterAt(distance) }
+  }
+
+  pieceStart(piece: number): number {
+    return piece === 0 ? 0 : this.length
+  }
+
+  directionAt(distance: number): Vec2 {
+    if (distance <= 0) return endDirection(this.cubic, 'from')
+    if (distance >= this.length) return endDirection(this.cubic, 'to')
+    const tangent = cubicTangent(this.cubic, this.parameterAt(distance))
+    const speed = Math.hypot(tangent[0], tangent[1])
+    return speed > 0 ? [tangent[0] / speed, tangent[1] / speed] : endDirection(this.cubic, 'to')
+  }
+
+  /**
+   * Newton's method inside a bracket, from a Hermite step of the inverse. The way to the first guess is summed whole;
+   * each step after adds the little it moves.
+   */
+  private parameterAt(distance: number): number {
+    const { speed, table } = this
+    if (!(distance > 0) || this.length === 0) return 0
+    if (distance >= this.length) return 1
+    let at = 0
+    while (table[at]! <= distance) at += TABLE_STRIDE
+    const start = at > 0 ? table[at - TABLE_STRIDE + 1]! : 0
+    const before = at > 0 ? table[at - TABLE_STRIDE]! : 0
+    const bracket = { low: start, high: table[at + 1]! }
+    let s = firstGuess(speed, bracket, (distance - before) / (table[at]! - before), table[at]! - before)
+    let miss = pieceLength(speed, table[at + 2]!, start, s) - (distance - before)
+    for (let step = 0; step < MOST_STEPS && Math.abs(miss) > WITHIN * this.length; step += 1) {
+      if (miss > 0) bracket.high = s
+      else bracket.low = s
+      const newton = s - miss / speedAt(speed, s)
+      const inside = newton > bracket.low && newton < bracket.high
+      const next = inside ? newton : (bracket.low + bracket.high) / 2
+      const small = Math.abs(next - s) < SMALL_STEP * (table[at + 1]! - start)
+      miss = small
+        ? miss + pieceLength(speed, 0, s, next)
+        : pieceLength(speed, table[at + 2]!, start, next) - (distance - before)
+      s = next
+    }
+    return s
+  }
+}
+
+/** A Hermite step of the inverse over a piece, or a straight one where an end runs off too steeply to stay monotone. */
+function firstGuess(
+  speed: CubicSpeed,
+  { low, high }: { readonly low: number; readonly high: number },
+  share: number,
+  span: number,
+): number {
+  const step = high - low
+  const grade = span / speedAt(speed, low)
+  const next = span / speedAt(speed, high)
+  if (!(grade < 3 * step && next < 3 * step)) return low + share * step
+  return low + share * (grade + share * (3 * step - 2 * grade - next + share * (grade + next - 2 * step)))
+}
+
+/**
+ * Several routes one after another as one.
+ * @param routes at least one, each beginning where the one before ends
+ */
+export function chainRoutes(routes: readonly CompiledRoute[]): CompiledRoute {
+  return routes.length === 1 ? routes[0]! : new ChainedRoute(routes)
+}
+
+class ChainedRoute implements CompiledRoute {
+  readonly straight = false
+  readonly length: number
+  readonly cubics: readonly Cubic[]
+  private readonly starts: readonly number[]
+
+  constructor(private readonly routes: readonly CompiledRoute[]) {
+    let travelled = 0
+    this.starts = routes.map((route) => (travelled += route.length) - route.length)
+    this.length = travelled
+    this.cubics = routes.flatMap((route) => route.cubics)
+  }
+
+  pointInto(out: Float64Array, distance: number): void {
+    const piece = this.pieceAt(distance)
+    this.routes[piece]!.pointInto(out, distance - this.starts[piece]!)
+  }
+
+  locate(distance: number): RoutePoint {
+    const piece = this.pieceAt(distance)
+    return { piece, s: this.routes[piece]!.locate(distance - this.starts[piece]!).s }
+  }
+
+  pieceStart(piece: number): number {
+    return this.starts[piece] ?? this.length
+  }
+
+  directionAt(distance: number): Vec2 {
+    const piece = this.pieceAt(distance)
+    return this.routes[piece]!.directionAt(distance - this.starts[piece]!)
+  }
+
+  /** Pieces without length are passed over, so that they lend no direction; the last that has one goes on for ever. */
+  private pieceAt(distance: number): number {
+    let piece = this.routes.findIndex((route) => route.length > 0)
+    if (piece < 0) return 0
+    for (let next = piece + 1; next < this.routes.length; next += 1) {
+      if (distance >= this.starts[next]! && this.routes[next]!.length > 0) piece = next
+    }
+    return piece
   }
 }
 
 function writeBeyond(out: Float64Array, point: Vec2, direction: Vec2, distance: number): void {
   out[0] = point[0] + direction[0] * distance
   out[1] = point[1] + direction[1] * distance
-}
-
-/** s at a distance inside table piece i. */
-function inversePiece(
-  distances: Float64Array,
-  parameters: Float64Array,
-  grades: Float64Array,
-  i: number,
-  distance: number,
-): number {
-  const span = distances[i + 1]! - distances[i]!
-  const step = parameters[i + 1]! - parameters[i]!
-  const g = (distance - distances[i]!) / span
-  return hermite(parameters[i]!, step, grades[i]! * span, grades[i + 1]! * span, g)
-}
-
-/** A cubic Hermite step from `start` by `step`, or a straight one where an end runs off too steeply to stay monotone. */
-function hermite(start: number, step: number, grade: number, next: number, g: number): number {
-  if (!(grade < 3 * step && next < 3 * step)) return start + step * g
-  return start + g * (grade + g * (3 * step - 2 * grade - next + g * (grade + next - 2 * step)))
-}
-
-/** Halves the route until the inverse is right in the middle of every piece, and pieces are smooth enough to measure. */
-function tabulate(cubic: Cubic): Table {
-  const table: Table = { s: [0], distance: [0] }
-  const speed = squaredSpeed(cubic)
-  const rough = pieceLength(speed, 0, 0.5) + pieceLength(speed, 0.5, 1)
-  const within = WITHIN * rough
-  const visit = (start: number, end: number, length: number, depth: number): void => {
-    const middle = (start + end) / 2
-    const first = pieceLength(speed, start, middle)
-    const second = pieceLength(speed, middle, end)
-    const settled = depth <= DEEPEST - 2 && isSettled(speed, { start, end, first, second, length }, within)
-    if (depth === 0 || settled) {
-      const before = table.distance[table.distance.length - 1]!
-      table.s.push(middle, end)
-      table.distance.push(before + first, before + first + second)
-      return
-    }
-    visit(start, middle, first, depth - 1)
-    visit(middle, end, second, depth - 1)
-  }
-  if (rough > 0) visit(0, 1, pieceLength(speed, 0, 1), DEEPEST)
-  else {
-    table.s.push(1)
-    table.distance.push(0)
-  }
-  return table
-}
-
-interface Halved {
-  readonly start: number
-  readonly end: number
-  readonly first: number
-  readonly second: number
-  readonly length: number
-}
-
-const speedAt = (speed: SquaredSpeed, s: number): number =>
-  Math.sqrt(Math.max(0, (((speed[4]! * s + speed[3]!) * s + speed[2]!) * s + speed[1]!) * s + speed[0]!))
-
-function isSettled(
-  speed: SquaredSpeed,
-  { start, end, first, second, length }: Halved,
-  within: number,
-): boolean {
-  const measured = first + second
-  if (measured < within) return true
-  if (Math.abs(measured - length) > within * 1e-2) return false
-  const step = end - start
-  const g = first / measured
-  const grade = measured / speedAt(speed, start)
-  const next = measured / speedAt(speed, end)
-  const guess = hermite(start, step, grade, next, g)
-  const middle = (start + end) / 2
-  return Math.abs(guess - middle) * speedAt(speed, middle) <= within
 }

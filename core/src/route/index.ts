@@ -1,5 +1,5 @@
 export { arcLength } from './arcLength.ts'
-export { compileRoute, type CompiledRoute } from './compileRoute.ts'
+export { chainRoutes, compileRoute, type CompiledRoute, type RoutePoint } from './compileRoute.ts'
 export {
   cubicPoint,
   cubicSpeed,
@@ -10,4 +10,5 @@ export {
   splitCubic,
   type Cubic,
 } from './cubic.ts'
+export { smoothRouteHandles, type RouteHandles } from './smoothRoute.ts'
 export { distanceBetween, type Vec2 } from './vec2.ts'

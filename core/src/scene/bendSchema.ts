@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FAMILIES, type Bend, type FamilyName } from '../bend/index.ts'
+import { FAMILIES, type Bend, type FamilyName, type PlainBend } from '../bend/index.ts'
 import { LIMITS } from './limits.ts'
 
 export const amount = z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude)
@@ -10,7 +10,7 @@ export const through = z.enum(['corner', 'joined', 'smooth'])
 const handle = z.strictObject({
   reach: share,
   rise: amount,
-  lift: z.array(amount).max(4).readonly().optional(),
+  lift: z.array(amount).max(LIMITS.componentsOfValue).readonly().optional(),
 })
 
 const node = z.strictObject({ at: offset, arrive: offset, leave: offset, through })
@@ -61,11 +61,19 @@ const points = z.strictObject({
     ),
 })
 
-/** A bend as stored. */
-export const bendSchema = z.discriminatedUnion('kind', [
+const PLAIN = [
   z.strictObject({ kind: z.literal('linear') }),
   z.strictObject({ kind: z.literal('hold') }),
   z.strictObject({ kind: z.literal('handles'), leave: handle, arrive: handle }),
   family,
   points,
+] as const
+
+/** A bend as a library keeps it: any but a link. */
+export const plainBendSchema = z.discriminatedUnion('kind', PLAIN) as unknown as z.ZodType<PlainBend>
+
+/** A bend as stored with a key. */
+export const bendSchema = z.discriminatedUnion('kind', [
+  ...PLAIN,
+  z.strictObject({ kind: z.literal('linked'), bendId: z.string().min(1).max(64) }),
 ]) as unknown as z.ZodType<Bend>

@@ -1,4 +1,4 @@
-import type { Bend } from '../bend/index.ts'
+import type { PlainBend } from '../bend/index.ts'
 import type { Property } from '../property/index.ts'
 import type { FrameRate, Ticks } from '../time/index.ts'
 
@@ -14,6 +14,8 @@ export interface Layer {
   readonly span: readonly [Ticks, Ticks]
   readonly visible: boolean
   readonly locked: boolean
+  /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
+  readonly turnAlongRoute?: number
   readonly properties: Readonly<Record<string, Property>>
 }
 
@@ -41,7 +43,7 @@ export interface Scene {
 export interface NamedBend {
   readonly id: string
   readonly name: string
-  readonly bend: Bend
+  readonly bend: PlainBend
 }
 
 /** A picture a layer shows; its bytes travel beside the document, under their SHA-256. */

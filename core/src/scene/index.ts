@@ -3,7 +3,9 @@ export type { Asset, Layer, LayerKind, Marker, NamedBend, Project, Scene } from 
 export {
   definitionOf,
   LAYER_KINDS,
+  playedProperties,
   propertiesOf,
+  SPLIT_POSITION,
   type DrawnKind,
   type LaneHue,
   type PropertyDefinition,
@@ -20,6 +22,7 @@ export {
   type Matrix,
 } from './matrix.ts'
 export { outlineCubics, outlinePathData } from './outlinePath.ts'
+export { alongDegrees, makePlacing, positionTrack, type Placing, type PositionTrack } from './placing.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {
   compileScene,

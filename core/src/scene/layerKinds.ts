@@ -1,5 +1,5 @@
 import type { PropertyKind, Value } from '../property/index.ts'
-import type { LayerKind } from './document.ts'
+import type { Layer, LayerKind } from './document.ts'
 
 /** The group a property belongs to, which gives its lane its hue. */
 export type LaneHue = 'place' | 'size' | 'turn' | 'show' | 'colour' | 'shape' | 'sound' | 'time'
@@ -136,12 +136,25 @@ const PROPERTIES: Readonly<Record<DrawnKind, readonly PropertyDefinition[]>> = {
   group: COMMON,
 }
 
+/** What plays a split position: each axis a number of its own. */
+export const SPLIT_POSITION: readonly PropertyDefinition[] = [
+  { ...position, name: 'position x', label: 'Position X', kind: 'number', value: 0 },
+  { ...position, name: 'position y', label: 'Position Y', kind: 'number', value: 0 },
+]
+
 /** The properties a kind of layer has, in the order they are listed. */
 export function propertiesOf(kind: LayerKind): readonly PropertyDefinition[] {
   return PROPERTIES[kind as DrawnKind] ?? COMMON
 }
 
+/** The properties a layer plays, in the order they are listed: X and Y of a split position in its place. */
+export function playedProperties(layer: Layer): readonly PropertyDefinition[] {
+  const all = propertiesOf(layer.kind)
+  if (!layer.properties['position']?.split) return all
+  return all.flatMap((definition) => (definition.name === 'position' ? SPLIT_POSITION : [definition]))
+}
+
 /** What a named property of a kind of layer is, or null when that kind has none of the name. */
 export function definitionOf(kind: LayerKind, name: string): PropertyDefinition | null {
-  return propertiesOf(kind).find((definition) => definition.name === name) ?? null
+  return [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name) ?? null
 }

@@ -7,6 +7,9 @@ export const LIMITS = {
   keysOfProperty: 20_000,
   nodesOfBend: 500,
   verticesOfOutline: 5_000,
+  /** Numbers one value may have: an outline's vertices, seven each. */
+  componentsOfValue: 35_000,
+  namedBends: 1_000,
   markers: 1_000,
   assets: 1_000,
   /** px */

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
-import { bendSchema } from './bendSchema.ts'
+import { plainBendSchema } from './bendSchema.ts'
 import type { Asset, Layer, Marker, NamedBend, Project, Scene } from './document.ts'
-import { LAYER_KINDS, propertiesOf } from './layerKinds.ts'
+import { LAYER_KINDS, propertiesOf, SPLIT_POSITION } from './layerKinds.ts'
 import { LIMITS } from './limits.ts'
 import { colourSchema, idSchema, propertySchema, ticksSchema } from './propertySchema.ts'
 
@@ -26,10 +26,12 @@ const layerSchema = z
     span,
     visible: z.boolean(),
     locked: z.boolean(),
+    turnAlongRoute: z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude).optional(),
     properties: z.record(z.string().max(40), propertySchema),
   })
   .superRefine((layer, context) => {
-    for (const { name, kind } of propertiesOf(layer.kind)) {
+    const split = layer.properties['position']?.split ? SPLIT_POSITION : []
+    for (const { name, kind } of [...propertiesOf(layer.kind), ...split]) {
       const found = layer.properties[name]
       if (found?.kind === kind) continue
       const message = found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing'
@@ -70,19 +72,40 @@ const assetSchema = z.strictObject({
 const namedBendSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  bend: bendSchema,
+  bend: plainBendSchema,
 }) as unknown as z.ZodType<NamedBend>
 
 /** A whole project. Every border (file, database, worker) reads documents through it. */
-export const projectSchema = z.strictObject({
-  format: z.literal('arrow-bend/project'),
-  version: z.literal(1),
-  id: idSchema,
-  name: nameSchema,
-  scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
-  bends: z.array(namedBendSchema).readonly(),
-  assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
-}) as unknown as z.ZodType<Project>
+export const projectSchema = z
+  .strictObject({
+    format: z.literal('arrow-bend/project'),
+    version: z.literal(1),
+    id: idSchema,
+    name: nameSchema,
+    scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
+    bends: z.array(namedBendSchema).max(LIMITS.namedBends).readonly(),
+    assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
+  })
+  .superRefine((project, context) =>
+    checkLinks(project as unknown as Project, context),
+  ) as unknown as z.ZodType<Project>
+
+/** Library bends have ids of their own, and every linked span finds its bend. */
+function checkLinks({ scenes, bends }: Project, context: z.RefinementCtx): void {
+  const known = new Set(bends.map(({ id }) => id))
+  if (known.size < bends.length)
+    context.addIssue({ code: 'custom', path: ['bends'], message: 'two named bends have the same id' })
+  scenes.forEach((scene, s) => {
+    scene.layers.forEach((layer, l) => {
+      for (const [name, { keys }] of Object.entries(layer.properties)) {
+        const at = keys.findIndex(({ bend }) => bend.kind === 'linked' && !known.has(bend.bendId))
+        if (at < 0) continue
+        const path = ['scenes', s, 'layers', l, 'properties', name, 'keys', at, 'bend']
+        context.addIssue({ code: 'custom', path, message: 'is linked to a bend the project does not have' })
+      }
+    })
+  })
+}
 
 /** Ids are single, parents exist and nobody rides on itself. */
 function checkParents(layers: readonly Layer[], context: z.RefinementCtx): void {

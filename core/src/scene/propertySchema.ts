@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isColour, type Property, type PropertyKind } from '../property/index.ts'
+import { isColour, type Key, type Outline, type Property, type PropertyKind } from '../property/index.ts'
 import { MOST_TICKS, type Ticks } from '../time/index.ts'
 import { amount, bendSchema, through } from './bendSchema.ts'
 import { LIMITS } from './limits.ts'
@@ -13,7 +13,7 @@ const vertex = z.strictObject({
   at: point,
   arrive: arm,
   leave: arm,
-  corner: z.literal(0, { error: 'rounded corners of outlines are not drawn by this version' }),
+  corner: z.number().min(0).max(LIMITS.magnitude),
 })
 const outline = z.strictObject({
   closed: z.boolean(),
@@ -21,6 +21,17 @@ const outline = z.strictObject({
 })
 
 export const colourSchema = z.string().max(100).refine(isColour, 'not a colour')
+
+/** Numbers a bump has: one a component, one in all for a place. */
+const LIFTS: Readonly<Record<PropertyKind, number>> = {
+  number: 1,
+  turn: 1,
+  pair: 2,
+  place: 1,
+  colour: 4,
+  outline: LIMITS.componentsOfValue,
+  choice: 0,
+}
 
 const VALUES: Readonly<Record<PropertyKind, z.ZodType>> = {
   number: amount,
@@ -42,35 +53,64 @@ function keySchema(kind: PropertyKind): z.ZodType {
     bend: bendSchema,
     through,
     route: z.strictObject({ arrive: point, leave: point, through }).optional(),
+    timeless: z.literal(true).optional(),
   })
 }
 
 function schemaOfKind<K extends PropertyKind>(kind: K) {
-  const still = kind === 'outline' || kind === 'choice'
-  const keys = z
-    .array(keySchema(kind))
-    .max(
-      still ? 0 : LIMITS.keysOfProperty,
-      still ? `keys on a ${kind} are not played by this version` : undefined,
-    )
-    .readonly()
-    .refine((list) => (list as { t: number }[]).every((key, i, all) => i === 0 || all[i - 1]!.t < key.t), {
-      message: 'keys have to be in order of time, no two at one time',
+  const keys = z.array(keySchema(kind)).max(LIMITS.keysOfProperty).readonly().superRefine(checkKeys(kind))
+  return z
+    .strictObject({
+      kind: z.literal(kind),
+      mix: z
+        .enum(
+          kind === 'colour'
+            ? ['oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb']
+            : ['plain', 'geometric'],
+        )
+        .optional(),
+      smoothing: z.enum(['steady', 'flowing']).optional(),
+      value: VALUES[kind],
+      keys,
+      before: outside.optional(),
+      after: outside.optional(),
+      split: z.literal(true).optional(),
     })
-  return z.strictObject({
-    kind: z.literal(kind),
-    mix: z
-      .enum(
-        kind === 'colour'
-          ? ['oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb']
-          : ['plain', 'geometric'],
-      )
-      .optional(),
-    smoothing: z.enum(['steady', 'flowing']).optional(),
-    value: VALUES[kind],
-    keys,
-    before: outside.optional(),
-    after: outside.optional(),
+    .superRefine((property, context) => {
+      if (property.split && kind !== 'place')
+        context.addIssue({ code: 'custom', path: ['split'], message: `a ${kind} cannot be split` })
+      if (kind === 'outline') checkOutlines(property as unknown as Property, context)
+    })
+}
+
+/** Keys go on in time, waypoints stand between timed keys of a place, bumps have as many numbers as values do. */
+function checkKeys(kind: PropertyKind): (keys: readonly unknown[], context: z.RefinementCtx) => void {
+  return (given, context) => {
+    const keys = given as readonly Key[]
+    const tell = (path: (string | number)[], message: string): void =>
+      context.addIssue({ code: 'custom', path, message })
+    keys.forEach((key, i) => {
+      if (i > 0 && keys[i - 1]!.t >= key.t)
+        tell([i, 't'], 'keys have to be in order of time, no two at one time')
+      if (key.timeless && kind !== 'place') tell([i, 'timeless'], 'only a place has waypoints')
+      if (key.timeless && (i === 0 || i === keys.length - 1))
+        tell([i, 'timeless'], 'a waypoint has to lie between two keys with times')
+      if (key.bend.kind !== 'handles') return
+      const { leave, arrive } = key.bend
+      const most = Math.max(leave.lift?.length ?? 0, arrive.lift?.length ?? 0)
+      if (most > LIFTS[kind]) tell([i, 'bend'], `a bump of a ${kind} has ${LIFTS[kind]} numbers at most`)
+    })
+  }
+}
+
+/** All outlines of a property are mixed vertex by vertex. */
+function checkOutlines({ value, keys }: Property, context: z.RefinementCtx): void {
+  const first = (keys[0]?.value ?? value) as Outline
+  keys.forEach((key, i) => {
+    const { vertices, closed } = key.value as Outline
+    if (vertices.length === first.vertices.length && closed === first.closed) return
+    const message = 'has another number of vertices than the first key, or is closed where that is open'
+    context.addIssue({ code: 'custom', path: ['keys', i, 'value'], message })
   })
 }
 

@@ -1,6 +1,16 @@
-import { compiledOf, valueInto, type CompiledProperty, type Outline } from '../property/index.ts'
+import type { BendLibrary } from '../bend/index.ts'
+import {
+  compiledOf,
+  outlineOfNumbers,
+  storedValueAt,
+  valueInto,
+  type CompiledProperty,
+  type Outline,
+  type Property,
+} from '../property/index.ts'
 import type { Layer, Scene } from './document.ts'
-import { identityMatrix, multiplyInto, transformInto, type Matrix } from './matrix.ts'
+import { identityMatrix, multiplyInto, type Matrix } from './matrix.ts'
+import { makePlacing, ownMatrixInto, type Placing } from './placing.ts'
 
 /** One thing to draw, in its own coordinates: pictures, rectangles and ellipses lie about their middle. */
 export interface DrawItem {
@@ -20,13 +30,14 @@ export interface DrawItem {
   strokeWidth: number
   /** Percent off each side: left, right, top, bottom. */
   readonly crop: Float64Array
-  readonly outline: Outline | null
-  readonly text: string
+  /** The same object as long as the shape is the same. */
+  outline: Outline | null
+  text: string
   fontSize: number
   weight: number
   letterSpacing: number
   /** Asset id of an image. */
-  readonly picture: string
+  picture: string
 }
 
 /** A scene made ready to be sampled again and again. Belongs to one scene object. */
@@ -43,10 +54,7 @@ interface LayerTrack {
   readonly parent: LayerTrack | null
   readonly matrix: Matrix
   readonly item: DrawItem | null
-  readonly position: CompiledProperty
-  readonly pivot: CompiledProperty
-  readonly scale: CompiledProperty
-  readonly turn: CompiledProperty
+  readonly placing: Placing
   readonly opacity: CompiledProperty
   readonly writers: readonly Writer[]
   share: number
@@ -55,15 +63,18 @@ interface LayerTrack {
 
 type Writer = (item: DrawItem, time: number) => void
 
-/** Makes a scene ready. Throws nothing for a valid document. */
-export function compileScene(scene: Scene): SceneSampler {
+/**
+ * Makes a scene ready. Throws nothing for a valid document.
+ * @param library the project's named bends
+ */
+export function compileScene(scene: Scene, library: BendLibrary): SceneSampler {
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const tracks = new Map<string, LayerTrack>()
   const trackOf = (layer: Layer): LayerTrack => {
     const known = tracks.get(layer.id)
     if (known) return known
     const above = layer.parent === null ? undefined : layers.get(layer.parent)
-    const made = makeTrack(layer, above ? trackOf(above) : null)
+    const made = makeTrack(layer, above ? trackOf(above) : null, library)
     tracks.set(layer.id, made)
     return made
   }
@@ -82,25 +93,21 @@ export function sampleSceneInto(sampler: SceneSampler, time: number): readonly D
 }
 
 /** The draw list of a scene at a moment: fresh items, bottom first, only what shows. */
-export function sceneAt(scene: Scene, time: number): DrawItem[] {
-  return sampleSceneInto(compileScene(scene), time).filter((item) => item.shown)
+export function sceneAt(scene: Scene, time: number, library: BendLibrary = []): DrawItem[] {
+  return sampleSceneInto(compileScene(scene, library), time).filter((item) => item.shown)
 }
 
-function makeTrack(layer: Layer, parent: LayerTrack | null): LayerTrack {
+function makeTrack(layer: Layer, parent: LayerTrack | null, library: BendLibrary): LayerTrack {
   const matrix = identityMatrix()
   const item = layer.kind === 'group' ? null : makeItem(layer, matrix)
-  const compiled = (name: string): CompiledProperty => compiledOf(layer.properties[name]!)
   return {
     layer,
     parent,
     matrix,
     item,
-    position: compiled('position'),
-    pivot: compiled('pivot'),
-    scale: compiled('scale'),
-    turn: compiled('turn'),
-    opacity: compiled('opacity'),
-    writers: item ? makeWriters(layer) : [],
+    placing: makePlacing(layer, library),
+    opacity: compiledOf(layer.properties['opacity']!, library),
+    writers: item ? makeWriters(layer, library) : [],
     share: 1,
     shown: true,
   }
@@ -129,27 +136,30 @@ function makeItem(layer: Layer, matrix: Matrix): DrawItem {
 }
 
 const one = new Float64Array(1)
-const position = new Float64Array(2)
-const pivot = new Float64Array(2)
-const scale = new Float64Array(2)
 
 /** One writer for each property that is no part of the transform. */
-function makeWriters(layer: Layer): Writer[] {
+function makeWriters(layer: Layer, library: BendLibrary): Writer[] {
   const writers: Writer[] = []
-  const list = (name: string, target: (item: DrawItem) => Float64Array): void => {
+  const compiled = (name: string): CompiledProperty | null => {
     const property = layer.properties[name]
-    if (!property) return
-    const compiled = compiledOf(property)
-    writers.push((item, time) => valueInto(target(item), compiled, time))
+    return property ? compiledOf(property, library) : null
+  }
+  const list = (name: string, target: (item: DrawItem) => Float64Array): void => {
+    const track = compiled(name)
+    if (track) writers.push((item, time) => valueInto(target(item), track, time))
   }
   const number = (name: string, write: (item: DrawItem, value: number) => void): void => {
-    const property = layer.properties[name]
-    if (!property) return
-    const compiled = compiledOf(property)
+    const track = compiled(name)
+    if (!track) return
     writers.push((item, time) => {
-      valueInto(one, compiled, time)
+      valueInto(one, track, time)
       write(item, one[0]!)
     })
+  }
+  const choice = (name: string, write: (item: DrawItem, value: string) => void): void => {
+    const track = compiled(name)
+    if (track && track.keys.length > 0)
+      writers.push((item, time) => write(item, String(storedValueAt(track, time))))
   }
   list('size', (item) => item.size)
   list('fill', (item) => item.fill)
@@ -162,38 +172,39 @@ function makeWriters(layer: Layer): Writer[] {
   ;['crop left', 'crop right', 'crop top', 'crop bottom'].forEach((name, side) => {
     number(name, (item, value) => (item.crop[side] = Math.min(100, Math.max(0, value))))
   })
+  choice('content', (item, value) => (item.text = value))
+  choice('picture', (item, value) => (item.picture = value))
+  const outline = layer.properties['outline']
+  if (outline && outline.keys.length > 0) writers.push(outlineWriter(outline, library))
   return writers
 }
 
-/** What places a layer, made ready. */
-type Placing = Pick<LayerTrack, 'position' | 'pivot' | 'scale' | 'turn'>
-
-function ownMatrixInto(out: Matrix, placing: Placing, time: number): void {
-  valueInto(position, placing.position, time)
-  valueInto(pivot, placing.pivot, time)
-  valueInto(scale, placing.scale, time)
-  valueInto(one, placing.turn, time)
-  transformInto(out, { position, pivot, scale, turnDegrees: one[0]! })
+/** Rewrites the outline only when a vertex has moved. */
+function outlineWriter(property: Property, library: BendLibrary): Writer {
+  const compiled = compiledOf(property, library)
+  const { closed } = property.keys[0]!.value as Outline
+  const numbers = new Float64Array(compiled.width)
+  const shown = new Float64Array(compiled.width).fill(NaN)
+  return (item, time) => {
+    valueInto(numbers, compiled, time)
+    if (numbers.every((part, i) => part === shown[i])) return
+    shown.set(numbers)
+    item.outline = outlineOfNumbers(numbers, closed)
+  }
 }
 
 /** The map to the stage from what a layer rides on, at a moment; the identity for one that rides on nothing. */
-export function parentMatrixAt(scene: Scene, layerId: string, time: number): Matrix {
+export function parentMatrixAt(
+  scene: Scene,
+  layerId: string,
+  time: number,
+  library: BendLibrary = [],
+): Matrix {
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const matrix = identityMatrix()
   const own = identityMatrix()
   for (let at = layers.get(layerId)?.parent ?? null; at !== null; at = layers.get(at)?.parent ?? null) {
-    const { properties } = layers.get(at)!
-    const compiled = (name: string): CompiledProperty => compiledOf(properties[name]!)
-    ownMatrixInto(
-      own,
-      {
-        position: compiled('position'),
-        pivot: compiled('pivot'),
-        scale: compiled('scale'),
-        turn: compiled('turn'),
-      },
-      time,
-    )
+    ownMatrixInto(own, makePlacing(layers.get(at)!, library), time)
     multiplyInto(matrix, own, matrix)
   }
   return matrix
@@ -204,7 +215,7 @@ function sampleTrack(track: LayerTrack, time: number): void {
   const inSpan = time >= layer.span[0] && time < layer.span[1]
   const group = parent?.layer.kind === 'group' ? parent : null
   track.shown = layer.visible && inSpan && (group?.shown ?? true)
-  ownMatrixInto(track.matrix, track, time)
+  ownMatrixInto(track.matrix, track.placing, time)
   if (parent) multiplyInto(track.matrix, parent.matrix, track.matrix)
   valueInto(one, track.opacity, time)
   track.share = Math.min(1, Math.max(0, one[0]! / 100)) * (group?.share ?? 1)

@@ -1,4 +1,3 @@
-import type { UnitCurve } from '../bend/index.ts'
 import {
   encodedSrgb,
   linearSrgb,
@@ -6,14 +5,14 @@ import {
   oklabOfLinear,
   parseColour,
   type OklabAlpha,
-} from './colour.ts'
-import { mixPlain } from './mix.ts'
-import type { Mix } from './property.ts'
-import { addLift, addLiftSpeed, type LiftedCurve } from './liftedCurve.ts'
-import type { CompiledSpan } from './compiledSpan.ts'
+} from '../colour.ts'
+import { mixPlain } from '../mix.ts'
+import type { Mix } from '../property.ts'
+import type { Mixer } from './mixer.ts'
 
 /** Below this chroma a hue says nothing and is taken from the other colour. Source: CSS Color 4, 4.4 (powerless components). */
 const POWERLESS_CHROMA = 4e-6
+/** Half the step of the central difference that gives the slope. */
 const DIFFERENCE = 1e-6
 
 interface Space {
@@ -42,10 +41,11 @@ const SPACES: Readonly<Record<Exclude<Mix, 'plain' | 'geometric'>, Space>> = {
 }
 
 /**
- * A span between two colours, mixed premultiplied in the property's space; values come out as OKLab and alpha.
+ * Mixes two colours premultiplied in the property's space; values come out as OKLab and alpha.
  * Source: W3C, CSS Color 4, section 12 (interpolation, premultiplication, hue fix-up).
  */
-export class ColourSpan implements CompiledSpan {
+export class ColourMixer implements Mixer {
+  readonly width = 4
   private readonly space: Space
   private readonly first: [number, number, number]
   private readonly second: [number, number, number]
@@ -53,16 +53,7 @@ export class ColourSpan implements CompiledSpan {
   private readonly ends: readonly [OklabAlpha, OklabAlpha]
   private readonly probe = new Float64Array(4)
 
-  readonly curve: UnitCurve
-
-  constructor(
-    from: string,
-    to: string,
-    mix: Mix,
-    private readonly lifted: LiftedCurve,
-    private readonly seconds: number,
-  ) {
-    this.curve = lifted.curve
+  constructor(from: string, to: string, mix: Mix) {
     this.ends = [parseColour(from), parseColour(to)]
     this.space = SPACES[mix === 'plain' || mix === 'geometric' ? 'oklab' : mix]
     this.alphas = [this.ends[0][3], this.ends[1][3]]
@@ -76,16 +67,24 @@ export class ColourSpan implements CompiledSpan {
     }
   }
 
-  valueInto(out: Float64Array, u: number): void {
-    const p = this.curve.progress(u)
+  mixInto(out: Float64Array, p: number): void {
     if (p === 0) out.set(this.ends[0])
     else if (p === 1) out.set(this.ends[1])
-    else this.mixInto(out, p)
-    addLift(out, this.lifted, u)
+    else this.mixBetween(out, p)
+  }
+
+  /** By a central difference (error about 1e-9 of the change). */
+  slopeInto(out: Float64Array, p: number): void {
+    this.mixBetween(this.probe, p + DIFFERENCE)
+    this.mixBetween(out, p - DIFFERENCE)
+    for (let i = 0; i < 4; i += 1) out[i] = (this.probe[i]! - out[i]!) / (2 * DIFFERENCE)
+  }
+
+  settleInto(out: Float64Array): void {
     out[3] = Math.min(1, Math.max(0, out[3]!))
   }
 
-  private mixInto(out: Float64Array, p: number): void {
+  private mixBetween(out: Float64Array, p: number): void {
     const alpha = mixPlain(this.alphas[0], this.alphas[1], p)
     const part = (i: number): number => {
       const mixed = mixPlain(this.first[i]!, this.second[i]!, p)
@@ -96,19 +95,6 @@ export class ColourSpan implements CompiledSpan {
     out[1] = a
     out[2] = b
     out[3] = alpha
-  }
-
-  /** Per component, by a central difference of the mixer (error about 1e-9 of the change) times the curve's pace. */
-  speedInto(out: Float64Array, u: number): void {
-    const p = this.curve.progress(u)
-    const pace = this.curve.pace(u) / this.seconds
-    this.mixInto(this.probe, p + DIFFERENCE)
-    this.mixInto(out, p - DIFFERENCE)
-    for (let i = 0; i < 4; i += 1) {
-      const slope = (this.probe[i]! - out[i]!) / (2 * DIFFERENCE)
-      out[i] = slope === 0 ? 0 : slope * pace
-    }
-    addLiftSpeed(out, this.lifted, u, this.seconds)
   }
 }
 

@@ -1,0 +1,97 @@
+import type { BendLibrary } from '../bend/index.ts'
+import {
+  compiledOf,
+  directionInto,
+  speedInto,
+  valueInto,
+  type CompiledProperty,
+} from '../property/index.ts'
+import { TICKS_PER_SECOND } from '../time/index.ts'
+import type { Layer } from './document.ts'
+import { transformInto, type Matrix } from './matrix.ts'
+
+/** What places a layer on what it rides on, made ready. */
+export interface Placing {
+  readonly position: PositionTrack
+  readonly pivot: CompiledProperty
+  readonly scale: CompiledProperty
+  readonly turn: CompiledProperty
+  /** Degrees added to the direction of the route; null when the layer does not turn with it. */
+  readonly along: number | null
+}
+
+/** Where a layer goes, whether its position is one place or split into X and Y. */
+export interface PositionTrack {
+  valueInto(out: Float64Array, time: number): void
+  /** Unit direction of the way; [0, 0] where there is none. */
+  directionInto(out: Float64Array, time: number): void
+}
+
+/** Makes a layer's transform ready. The layer must come from a valid document. */
+export function makePlacing(layer: Layer, library: BendLibrary): Placing {
+  const compiled = (name: string): CompiledProperty => compiledOf(layer.properties[name]!, library)
+  return {
+    position: positionTrack(layer, library),
+    pivot: compiled('pivot'),
+    scale: compiled('scale'),
+    turn: compiled('turn'),
+    along: layer.turnAlongRoute ?? null,
+  }
+}
+
+/** A layer's position over time. */
+export function positionTrack({ properties }: Layer, library: BendLibrary): PositionTrack {
+  const place = properties['position']!
+  if (!place.split) {
+    const compiled = compiledOf(place, library)
+    return {
+      valueInto: (out, time) => valueInto(out, compiled, time),
+      directionInto: (out, time) => directionInto(out, compiled, time),
+    }
+  }
+  const axes = ['position x', 'position y'].map((name) => compiledOf(properties[name]!, library))
+  return {
+    valueInto: (out, time) => {
+      axes.forEach((axis, i) => valueInto(out.subarray(i, i + 1), axis, time))
+    },
+    directionInto: (out, time) => splitDirectionInto(out, axes, time),
+  }
+}
+
+/** Moments about one that does not move which are asked instead, seconds: before it first, as it keeps its heading. */
+const NEARBY = [0, -0.001, -0.01, -0.1, -1, 0.001, 0.01, 0.1, 1] as const
+
+function splitDirectionInto(out: Float64Array, axes: readonly CompiledProperty[], time: number): void {
+  for (const seconds of NEARBY) {
+    axes.forEach((axis, i) => speedInto(out.subarray(i, i + 1), axis, time + seconds * TICKS_PER_SECOND))
+    const speed = Math.hypot(out[0]!, out[1]!)
+    if (!(speed > 0 && Number.isFinite(speed))) continue
+    out[0] = out[0]! / speed
+    out[1] = out[1]! / speed
+    return
+  }
+  out.fill(0, 0, 2)
+}
+
+const position = new Float64Array(2)
+const heading = new Float64Array(2)
+const pivot = new Float64Array(2)
+const scale = new Float64Array(2)
+const turn = new Float64Array(1)
+
+/** Degrees the route adds to a layer's turn at a moment: its direction clockwise from the x axis, and the offset. */
+export function alongDegrees({ position: track, along }: Placing, time: number): number {
+  if (along === null) return 0
+  track.directionInto(heading, time)
+  return (Math.atan2(heading[1]!, heading[0]!) * 180) / Math.PI + along
+}
+
+/** Writes a layer's own matrix at a moment, toward what it rides on. */
+export function ownMatrixInto(out: Matrix, placing: Placing, time: number): void {
+  placing.position.valueInto(position, time)
+  valueInto(pivot, placing.pivot, time)
+  valueInto(scale, placing.scale, time)
+  valueInto(turn, placing.turn, time)
+  const turnDegrees = placing.along === null ? turn[0]! : turn[0]! + alongDegrees(placing, time)
+  transformInto(out, { position, pivot, scale, turnDegrees })
+}
