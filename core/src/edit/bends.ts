@@ -1,53 +1,119 @@
 import type { Draft } from 'immer'
-import type { Bend, Handle } from '../bend/index.ts'
-import { pinSmooth, type Key, type Through } from '../property/index.ts'
+import { plainBend, type Bend, type BendLibrary, type Handle, type PlainBend } from '../bend/index.ts'
+import { asPoints, convertBend } from '../fit/index.ts'
+import {
+  compileProperty,
+  pinSmooth,
+  timedKeys,
+  type Key,
+  type Property,
+  type Through,
+} from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
-import { byProperty, editProperty, type KeyRef } from './refs.ts'
+import { editProperty } from './editProperty.ts'
+import { byProperty, type KeyRef } from './refs.ts'
 
 /**
- * Gives spans a bend. A key that was smooth becomes a corner, its other side written down as it was,
- * so that the bend is what is seen and the neighbours keep their motion.
+ * Gives spans a bend. A key that was smooth becomes joined, its other side written down as it was, so that the bend
+ * is what is seen; where two sides of a joined key differ afterwards the other side turns with the new one.
  * @param refs the keys the spans begin at; a last key begins none and is left alone
  */
 export function setBends(draft: Draft<Project>, refs: readonly KeyRef[], bend: Bend): void {
   changeBends(draft, refs, () => bend)
 }
 
-/** Makes each span's bend anew from the one it shows, with the care `setBends` takes of smooth keys. */
+/**
+ * Makes each span's bend anew from the one it has, with the care `setBends` takes of its neighbours.
+ * @param change gets the bend itself, a link's from the library
+ */
 export function changeBends(
   draft: Draft<Project>,
   refs: readonly KeyRef[],
-  change: (bend: Bend) => Bend,
+  change: (bend: PlainBend) => Bend,
 ): void {
   for (const { ref, keys } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property) => {
-      const touched = (i: number): boolean =>
-        keys.has(property.keys[i]!.id) || (i > 0 && keys.has(property.keys[i - 1]!.id))
-      const pinned = pinSmooth(property, touched)
-      return {
-        ...pinned,
-        keys: pinned.keys.map((key, i) =>
-          keys.has(key.id) && i < pinned.keys.length - 1 ? { ...key, bend: change(key.bend) } : key,
-        ),
-      }
-    })
+    editProperty(draft, ref, (property, library) => withBends(property, keys, library, change), keys)
   }
+}
+
+/** A property with some spans' bends made anew. */
+function withBends(
+  property: Property,
+  spans: ReadonlySet<string>,
+  library: BendLibrary,
+  change: (bend: PlainBend) => Bend,
+): Property {
+  const timed = timedKeys(property)
+  const touched = (i: number): boolean => spans.has(timed[i]!.id) || (i > 0 && spans.has(timed[i - 1]!.id))
+  const pinned = pinSmooth(property, touched, library)
+  const last = timed[timed.length - 1]?.id
+  const keys = pinned.keys.map((key) => {
+    if (!spans.has(key.id) || key.id === last || key.timeless) return key
+    return { ...key, bend: change(plainBend(key.bend, library)) }
+  })
+  return { ...pinned, keys }
 }
 
 /** Makes both ends of spans smooth: the program works their slopes out. */
 export function makeSpansSmooth(draft: Draft<Project>, refs: readonly KeyRef[]): void {
   const third: Handle = { reach: 1 / 3, rise: 1 / 3 }
   for (const { ref, keys } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property) => ({
-      ...property,
-      keys: property.keys.map((key, i, all): Key => {
-        const begins = keys.has(key.id) && i < all.length - 1
-        const ends = i > 0 && keys.has(all[i - 1]!.id)
-        const through: Through = begins || ends ? 'smooth' : key.through
-        return begins
-          ? { ...key, through, bend: { kind: 'handles', leave: third, arrive: third } }
-          : { ...key, through }
-      }),
-    }))
+    editProperty(draft, ref, (property) => {
+      const timed = timedKeys(property)
+      const places = new Map(timed.map(({ id }, i) => [id, i]))
+      return {
+        ...property,
+        keys: property.keys.map((key): Key => {
+          const i = places.get(key.id)
+          if (i === undefined) return key
+          const begins = keys.has(key.id) && i < timed.length - 1
+          const ends = i > 0 && keys.has(timed[i - 1]!.id)
+          const through: Through = begins || ends ? 'smooth' : key.through
+          return begins
+            ? { ...key, through, bend: { kind: 'handles', leave: third, arrive: third } }
+            : { ...key, through }
+        }),
+      }
+    })
   }
+}
+
+export interface ConversionReport {
+  /** Largest error of progress over all converted bends. */
+  readonly error: number
+}
+
+/**
+ * Turns bends of any kind into handles (where one Bézier is near enough) or points, so that they can be shaped on.
+ * @param to 'handles' leaves points where one Bézier cannot follow; 'points' always makes points
+ * @param within largest error of progress, > 0
+ */
+export function convertBends(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  { to, within = 0.002 }: { readonly to: 'handles' | 'points'; readonly within?: number },
+): ConversionReport {
+  let error = 0
+  for (const { ref, keys } of byProperty(refs).values()) {
+    editProperty(draft, ref, (property, library) => {
+      const shown = compileProperty(property, library)
+      const converted = new Map(
+        shown.bends.map((bend, i) => {
+          const made = to === 'points' ? asPoints(bend, within) : convertBend(bend, within)
+          if (keys.has(shown.keys[i]!.id)) error = Math.max(error, made.error)
+          return [shown.keys[i]!.id, made.bend] as const
+        }),
+      )
+      const touched = (i: number): boolean =>
+        keys.has(shown.keys[i]!.id) || (i > 0 && keys.has(shown.keys[i - 1]!.id))
+      const pinned = pinSmooth(property, touched, library)
+      return {
+        ...pinned,
+        keys: pinned.keys.map((key) =>
+          keys.has(key.id) ? { ...key, bend: converted.get(key.id) ?? key.bend } : key,
+        ),
+      }
+    })
+  }
+  return { error }
 }

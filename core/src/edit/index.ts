@@ -1,16 +1,9 @@
 export { BadEdit } from './badEdit.ts'
-export { changeBends, makeSpansSmooth, setBends } from './bends.ts'
-export {
-  addKey,
-  clearAnimation,
-  currentValue,
-  moveKeys,
-  removeKeys,
-  setValueAt,
-  toggleKey,
-  type MoveReport,
-  type SetValueOptions,
-} from './keys.ts'
+export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
+export { changeBends, convertBends, makeSpansSmooth, setBends, type ConversionReport } from './bends.ts'
+export { currentValue } from './currentValue.ts'
+export { copyKeys, type KeyClip, type KeyClipTrack } from './keyClip.ts'
+export { addKey, clearAnimation, setValueAt, toggleKey, type SetValueOptions } from './keys.ts'
 export {
   addAsset,
   addLayer,
@@ -21,7 +14,38 @@ export {
   reorderLayers,
   switchLayer,
 } from './layers.ts'
+export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
+export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'
 export { moveLayersBy, type LayerMove } from './moveLayers.ts'
+export {
+  addNamedBend,
+  linkBends,
+  removeNamedBend,
+  renameNamedBend,
+  setNamedBend,
+  unlinkBends,
+  usesOfBends,
+} from './namedBends.ts'
+export { insertVertex } from './outlines.ts'
+export { setParent, setTurnAlongRoute } from './parents.ts'
+export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './pasteKeys.ts'
 export { renameProject } from './projects.ts'
-export { setPlayRange } from './scenes.ts'
 export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
+export { healKeys, removeKeys, type HealReport } from './removeKeys.ts'
+export { repeatKeys, thereAndBack, type Repeat } from './repeatKeys.ts'
+export {
+  moveRoutes,
+  scaleAndTurn,
+  setRouteHandle,
+  setRouteThrough,
+  setWaypoints,
+  transformRoutes,
+  type RouteTransform,
+} from './routes.ts'
+export { setPlayRange } from './scenes.ts'
+export { simplifyKeys, type SimplifyReport } from './simplify.ts'
+export { distributeKeys, warpKeys } from './spaceKeys.ts'
+export { joinPosition, splitPosition, type SplitOptions, type SplitReport } from './splitPosition.ts'
+export { staggerKeys, staggerOrder, type StaggerOrder, type StaggerStep } from './stagger.ts'
+export { rangeOf, reverseKeys, stretchKeys, type Stretch } from './stretchKeys.ts'
+export { setRules, setThrough, type PropertyRules } from './through.ts'

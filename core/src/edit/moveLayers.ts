@@ -1,8 +1,11 @@
 import { original, type Draft } from 'immer'
+import type { Value } from '../property/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import { invertMatrix, parentMatrixAt, type Project, type Scene } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
-import { currentValue, setValueAt, type SetValueOptions } from './keys.ts'
+import { currentValue } from './currentValue.ts'
+import { libraryIn } from './editProperty.ts'
+import { setValueAt, type SetValueOptions } from './keys.ts'
 import { sceneIn } from './refs.ts'
 
 export interface LayerMove {
@@ -21,17 +24,28 @@ export interface LayerMove {
 export function moveLayersBy(draft: Draft<Project>, move: LayerMove, options: SetValueOptions): void {
   const drafted = sceneIn(draft, move.scene)
   const scene = (original(drafted) ?? drafted) as Scene
+  const library = libraryIn(draft)
   const moving = new Set(move.layers)
   for (const id of move.layers) {
     const layer = scene.layers.find((candidate) => candidate.id === id)
     if (!layer || ridesOn(scene, layer.parent, moving)) continue
-    const inverse = invertMatrix(parentMatrixAt(scene, id, move.time))
+    const inverse = invertMatrix(parentMatrixAt(scene, id, move.time, library))
     if (!inverse) continue
-    const [x, y] = currentValue(layer.properties['position']!, move.time) as Vec2
     const dx = inverse[0]! * move.by[0] + inverse[2]! * move.by[1]
     const dy = inverse[1]! * move.by[0] + inverse[3]! * move.by[1]
-    const ref = { scene: move.scene, layer: id, property: 'position' }
-    setValueAt(draft, ref, move.time, { ...options, value: [x + dx, y + dy] })
+    const shift = (property: string, shifted: (now: Value) => Value): void => {
+      const value = shifted(currentValue(layer.properties[property]!, move.time, library))
+      setValueAt(draft, { scene: move.scene, layer: id, property }, move.time, { ...options, value })
+    }
+    if (layer.properties['position']!.split) {
+      if (dx !== 0) shift('position x', (x) => (x as number) + dx)
+      if (dy !== 0) shift('position y', (y) => (y as number) + dy)
+    } else {
+      shift('position', (now) => {
+        const [x, y] = now as Vec2
+        return [x + dx, y + dy]
+      })
+    }
   }
 }
 

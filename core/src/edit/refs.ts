@@ -1,4 +1,4 @@
-import { current, isDraft, type Draft } from 'immer'
+import type { Draft } from 'immer'
 import type { Property } from '../property/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
@@ -48,19 +48,4 @@ export function layerIn(draft: Draft<Project>, ref: { scene: string; layer: stri
 export function findProperty(project: Project, ref: PropertyRef): Property | null {
   const scene = project.scenes.find((candidate) => candidate.id === ref.scene)
   return scene?.layers.find((candidate) => candidate.id === ref.layer)?.properties[ref.property] ?? null
-}
-
-/** Replaces a property by what `change` makes of it. Throws BadEdit when it is gone or its layer is locked. */
-export function editProperty(
-  draft: Draft<Project>,
-  ref: PropertyRef,
-  change: (property: Property) => Property,
-): void {
-  const layer = layerIn(draft, ref)
-  const found = layer.properties[ref.property]
-  if (!found) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
-  if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
-  const before = (isDraft(found) ? current(found) : found) as Property
-  const after = change(before)
-  if (after !== before) layer.properties[ref.property] = after as Draft<Property>
 }

@@ -1,10 +1,4 @@
-import {
-  chainRoutes,
-  compileRoute,
-  type CompiledRoute,
-  type Cubic,
-  type Vec2,
-} from '../route/index.ts'
+import { chainRoutes, compileRoute, type CompiledRoute, type Cubic, type Vec2 } from '../route/index.ts'
 
 export interface FittedRoute {
   readonly cubic: Cubic

@@ -1,22 +1,13 @@
-import {
-  HandlesCurve,
-  LEAST_CHANGE,
-  splitBend,
-  splitOrdinates,
-  type BendLibrary,
-  type Handle,
-  type PlainBend,
-} from '../bend/index.ts'
+import type { BendLibrary } from '../bend/index.ts'
 import { splitCubic, type Cubic, type Vec2 } from '../route/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
+import { cutBend } from './cutBend.ts'
 import { spanAt, storedValueAt } from './evaluate.ts'
-import { fitBend } from './fitBend.ts'
 import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
 import type { Key, KeyRoute, Property } from './property.ts'
-import { handleOfOffset } from './sideSlopes.ts'
 
 export interface Insertion {
   readonly property: Property
@@ -71,77 +62,6 @@ function pinNear(given: Property, time: Ticks, library: BendLibrary): { property
 function withKey(keys: readonly Key[], key: Key): Key[] {
   const at = keys.findIndex(({ t }) => t > key.t)
   return at < 0 ? [...keys, key] : [...keys.slice(0, at), key, ...keys.slice(at)]
-}
-
-interface BendCut {
-  readonly before: PlainBend
-  readonly after: PlainBend
-  readonly exact: boolean
-}
-
-const lifted = (bend: PlainBend): boolean =>
-  bend.kind === 'handles' && Boolean(bend.leave.lift ?? bend.arrive.lift)
-
-function cutBend(compiled: CompiledProperty, span: number, u: number): BendCut {
-  const bend = compiled.bends[span]!
-  const { kind, mix } = compiled.property
-  if (kind === 'choice') return { before: bend, after: bend, exact: true }
-  const adds = kind === 'colour' ? mix === undefined || mix === 'oklab' : mix !== 'geometric'
-  if (bend.kind === 'handles' && adds && kind !== 'colour') {
-    const progress = compiled.spans[span]!.curve.progress(u)
-    const flat = Math.abs(progress) < LEAST_CHANGE || Math.abs(1 - progress) < LEAST_CHANGE
-    if (lifted(bend) || flat) return { ...cutLifted(compiled, span, u), exact: true }
-  }
-  const cut = lifted(bend) ? null : splitBend(bend, u)
-  if (cut) return { before: cut.before, after: cut.after, exact: true }
-  const [from, to] = [compiled.times[span]!, compiled.times[span + 1]!]
-  const time = from + u * (to - from)
-  return {
-    before: fitBend(compiled, from, time, { keepLeave: true }),
-    after: fitBend(compiled, time, to, { keepArrive: true }),
-    exact: false,
-  }
-}
-
-/** Cuts a Bézier whose ordinates are absolute values, one cubic a component; what the change cannot carry becomes lift. */
-function cutLifted(
-  compiled: CompiledProperty,
-  span: number,
-  u: number,
-): { before: PlainBend; after: PlainBend } {
-  const { leave, arrive } = compiled.bends[span] as Extract<PlainBend, { kind: 'handles' }>
-  const s = new HandlesCurve({ leave, arrive }).parameter(u)
-  const time = splitOrdinates([0, leave.reach, 1 - arrive.reach, 1], s)
-  const ordinates = spanEnds(compiled, span).map(([from, to], i) => {
-    const change = to - from
-    const early = from + leave.rise * change + (leave.lift?.[i] ?? 0)
-    const late = to - arrive.rise * change + (arrive.lift?.[i] ?? 0)
-    return splitOrdinates([from, early, late, to], s)
-  })
-  const half = (part: 'before' | 'after', length: number): PlainBend => {
-    const times = time[part]
-    const reach = (share: number): number => Math.min(1, Math.max(0, share / length))
-    const lists = ordinates.map((list) => list[part])
-    const change = lists.map((list) => list[3] - list[0])
-    const handle = (side: 'leave' | 'arrive', share: number): Handle => {
-      const offset = lists.map((list) => (side === 'leave' ? list[1] - list[0] : list[3] - list[2]))
-      return handleOfOffset(offset, change, { reach: reach(share), side })
-    }
-    return {
-      kind: 'handles',
-      leave: handle('leave', times[1] - times[0]),
-      arrive: handle('arrive', times[3] - times[2]),
-    }
-  }
-  return { before: half('before', u), after: half('after', 1 - u) }
-}
-
-/** From and to of each component; a place counts its distance. */
-function spanEnds(compiled: CompiledProperty, span: number): [number, number][] {
-  const place = compiled.spans[span]
-  if (place instanceof PlaceSpan) return [[0, place.route.length]]
-  const { values, width } = compiled
-  return Array.from({ length: width }, (_, i) => [values[span * width + i]!, values[(span + 1) * width + i]!])
 }
 
 interface RouteCut {

@@ -77,6 +77,12 @@ function inLine(
   return first.every((part, i) => Math.abs(part - second[i]!) <= within * size)
 }
 
+/** Whether a timed key's two sides have the same slope; at either end of a property there is one side only. */
+export function isInLine(compiled: CompiledProperty, key: number): boolean {
+  if (key === 0 || key === compiled.keys.length - 1) return true
+  return inLine(compiled, slopeAt(compiled, key, 'arrive'), slopeAt(compiled, key, 'leave'))
+}
+
 /** Whether a side can be turned: its handle has a length and is its span's own. */
 function turnable(compiled: CompiledProperty, key: number, side: Side, led?: ReadonlySet<string>): boolean {
   const span = side === 'arrive' ? key - 1 : key

@@ -8,7 +8,8 @@ import {
 } from '../route/index.ts'
 import type { Key, KeyRoute } from './property.ts'
 
-const STRAIGHT: KeyRoute = { arrive: [0, 0], leave: [0, 0], through: 'corner' }
+/** The route of a key that has none of its own: straight on both sides. */
+export const STRAIGHT: KeyRoute = { arrive: [0, 0], leave: [0, 0], through: 'corner' }
 
 /**
  * The route handles of each key of a place, smooth ones worked out from their neighbours; the stored ones at the

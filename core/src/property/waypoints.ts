@@ -1,6 +1,10 @@
 import type { BendLibrary } from '../bend/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
+import { cutBend } from './cutBend.ts'
+import { fitBend } from './fitBend.ts'
+import { withTime } from './orderKeys.ts'
+import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
 import type { Key, Property } from './property.ts'
 
@@ -34,6 +38,58 @@ export function settleWaypoints(property: Property, library: BendLibrary = []): 
     return latest === key.t ? key : { ...key, t: latest as Ticks }
   })
   return keys.every((key, i) => key === property.keys[i]) ? property : { ...property, keys }
+}
+
+/**
+ * Makes a key of a place a waypoint, or a waypoint a key with a time of its own.
+ * A waypoint gets the moment it is passed at, and the motion stays as it was (to 1e-9 where two bends can say so,
+ * else near). A key that becomes a waypoint gives up its moment: one bend, the nearest to both, runs over its spans.
+ * @returns the same property where the key is that already, or is the first or last, which have to have a time
+ */
+export function setTimeless(
+  property: Property,
+  id: string,
+  timeless: boolean,
+  library: BendLibrary = [],
+): Property {
+  const at = property.keys.findIndex((key) => key.id === id)
+  const key = property.keys[at]
+  if (property.kind !== 'place' || !key || Boolean(key.timeless) === timeless) return property
+  if (at === 0 || at === property.keys.length - 1) return property
+  return timeless ? madeWaypoint(property, id, library) : madeTimed(property, id, library)
+}
+
+function madeTimed(given: Property, id: string, library: BendLibrary): Property {
+  const property = settleWaypoints(
+    pinSmooth(given, () => true, library),
+    library,
+  )
+  const compiled = compileProperty(property, library)
+  const at = property.keys.findIndex((key) => key.id === id)
+  const key = property.keys[at]!
+  const span = property.keys.slice(0, at).filter(({ timeless }) => !timeless).length - 1
+  const from = compiled.keys[span]!
+  const cut = cutBend(compiled, span, (key.t - from.t) / (compiled.times[span + 1]! - from.t))
+  const keys = property.keys.map((other): Key => {
+    if (other === from) return { ...from, bend: cut.before }
+    return other === key ? { ...withTime(key), bend: cut.after, through: 'corner' } : other
+  })
+  return { ...property, keys }
+}
+
+function madeWaypoint(given: Property, id: string, library: BendLibrary): Property {
+  const property = pinSmooth(given, () => true, library)
+  const compiled = compileProperty(property, library)
+  const at = compiled.keys.findIndex((key) => key.id === id)
+  const [before, key, after] = [at - 1, at, at + 1].map((i) => compiled.keys[i]!) as [Key, Key, Key]
+  const same = JSON.stringify(compiled.bends[at - 1]) === JSON.stringify(compiled.bends[at])
+  const straightOn = same && compiled.bends[at]!.kind === 'linear'
+  const bend = straightOn ? before.bend : fitBend(compiled, before.t, after.t)
+  const keys = property.keys.map((other): Key => {
+    if (other.id === before.id) return { ...before, bend }
+    return other.id === id ? { ...key, timeless: true } : other
+  })
+  return settleWaypoints({ ...property, keys }, library)
 }
 
 /** When the end of a route's nth piece is first reached, ticks. */

@@ -21,8 +21,16 @@ export {
   type LayerTransform,
   type Matrix,
 } from './matrix.ts'
-export { outlineCubics, outlinePathData } from './outlinePath.ts'
+export {
+  outlineAsCubics,
+  outlineCubics,
+  outlinePathData,
+  outlineSegments,
+  type OutlineSegment,
+} from './outlinePath.ts'
+export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
 export { alongDegrees, makePlacing, positionTrack, type Placing, type PositionTrack } from './placing.ts'
+export { bendSchema, plainBendSchema } from './bendSchema.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {
   compileScene,

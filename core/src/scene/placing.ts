@@ -1,11 +1,5 @@
 import type { BendLibrary } from '../bend/index.ts'
-import {
-  compiledOf,
-  directionInto,
-  speedInto,
-  valueInto,
-  type CompiledProperty,
-} from '../property/index.ts'
+import { compiledOf, directionInto, speedInto, valueInto, type CompiledProperty } from '../property/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import type { Layer } from './document.ts'
 import { transformInto, type Matrix } from './matrix.ts'

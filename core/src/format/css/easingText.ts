@@ -1,4 +1,4 @@
-import { compileBend, sampleBend, type Bend } from '../../bend/index.ts'
+import { compileBend, sampleBend, type PlainBend } from '../../bend/index.ts'
 
 /** Digits that keep a share of a span to 1e-7 of it. */
 const short = (value: number): string => String(Number(value.toFixed(7)))
@@ -8,7 +8,7 @@ const short = (value: number): string => String(Number(value.toFixed(7)))
  * @param within largest error of the points, in progress
  * Source: W3C, CSS Easing Functions 2: linear(), cubic-bezier(), steps().
  */
-export function easingText(bend: Bend, within = 0.0005): string {
+export function easingText(bend: PlainBend, within = 0.0005): string {
   if (bend.kind === 'linear') return 'linear'
   if (bend.kind === 'hold') return 'steps(1, end)'
   if (bend.kind === 'handles') {

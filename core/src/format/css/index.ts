@@ -1,3 +1,4 @@
 export { easingText } from './easingText.ts'
-export { exportCssPage, type CssExportOptions } from './exportCss.ts'
+export type { CssExportOptions } from './cssContext.ts'
+export { exportCssPage } from './exportCss.ts'
 export { readEasing } from './readEasing.ts'

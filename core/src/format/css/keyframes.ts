@@ -1,4 +1,4 @@
-import { type Bend } from '../../bend/index.ts'
+import type { BendLibrary, PlainBend } from '../../bend/index.ts'
 import {
   compileProperty,
   PlaceSpan,
@@ -32,6 +32,8 @@ export interface TrackOptions {
   readonly duration: Ticks
   /** Largest error of what is written, in the value's own unit. */
   readonly within: number
+  /** The project's named bends. */
+  readonly library: BendLibrary
 }
 
 /**
@@ -39,12 +41,12 @@ export interface TrackOptions {
  * (geometric mixes, lifts, other colour spaces, a curved route run past its end) becomes straight pieces.
  * @returns at least one keyframe
  */
-export function propertyTrack(property: Property, { duration, within }: TrackOptions): Track {
-  const unrolled = unrollProperty(property, 0 as Ticks, duration).property
+export function propertyTrack(property: Property, { duration, within, library }: TrackOptions): Track {
+  const unrolled = unrollProperty(property, 0 as Ticks, duration, library).property
   const compiled = compileProperty(unrolled)
   const path = pathSpans(compiled)
   const keyframes = path
-    ? pathKeyframes(unrolled, compiled, path, duration)
+    ? pathKeyframes(compiled, path, duration)
     : valueKeyframes(compiled, duration, within)
   return { keyframes: withEnds(keyframes), path }
 }
@@ -69,8 +71,7 @@ function hasLift(keys: readonly Key[]): boolean {
 }
 
 function pathKeyframes(
-  { keys }: Property,
-  { bends }: CompiledProperty,
+  { keys, bends }: CompiledProperty,
   path: readonly PlaceSpan[],
   duration: Ticks,
 ): Keyframe[] {
@@ -91,10 +92,10 @@ function toleranceFor(change: number): number {
 }
 
 function valueKeyframes(compiled: CompiledProperty, duration: Ticks, within: number): Keyframe[] {
-  const { property, values, width, bends, spans } = compiled
+  const { property, keys, values, width, bends, spans } = compiled
   const keyAt = (i: number): number[] => [...values.slice(i * width, (i + 1) * width)]
-  if (property.keys.length === 0) return [{ offset: 0, numbers: keyAt(0), easing: 'linear' }]
-  return property.keys.flatMap((key, i): Keyframe[] => {
+  if (keys.length === 0) return [{ offset: 0, numbers: keyAt(0), easing: 'linear' }]
+  return keys.flatMap((key, i): Keyframe[] => {
     const offset = key.t / duration
     const bend = bends[i]
     if (!bend) return [{ offset, numbers: keyAt(i), easing: 'linear' }]
@@ -110,7 +111,7 @@ function valueKeyframes(compiled: CompiledProperty, duration: Ticks, within: num
         },
       ]
     }
-    const length = property.keys[i + 1]!.t / duration - offset
+    const length = keys[i + 1]!.t / duration - offset
     return straightPieces((out, u) => span.valueInto(out, u), width, within).map(({ u, numbers }) => ({
       offset: offset + u * length,
       numbers,
@@ -119,7 +120,7 @@ function valueKeyframes(compiled: CompiledProperty, duration: Ticks, within: num
   })
 }
 
-function canEase(property: Property, bend: Bend, span: CompiledProperty['spans'][number]): boolean {
+function canEase(property: Property, bend: PlainBend, span: CompiledProperty['spans'][number]): boolean {
   if (bend.kind === 'hold') return true
   if (property.mix === 'geometric') return false
   if (property.kind === 'colour' && (property.mix ?? 'oklab') !== 'oklab') return false
@@ -127,13 +128,19 @@ function canEase(property: Property, bend: Bend, span: CompiledProperty['spans']
   return !(bend.kind === 'handles' && (bend.leave.lift || bend.arrive.lift))
 }
 
-interface Sampled {
+export interface Sampled {
   readonly u: number
   readonly numbers: number[]
 }
 
+/** The values a choice takes during a scene, as its track numbers them. */
+export function choiceValues(property: Property, duration: Ticks, library: BendLibrary): string[] {
+  const { keys, value } = unrollProperty(property, 0 as Ticks, duration, library).property
+  return keys.length > 0 ? keys.map((key) => String(key.value)) : [String(value)]
+}
+
 /** Points, the last left out, between which straight lines stay within `within` of the span. */
-function straightPieces(
+export function straightPieces(
   valueInto: (out: Float64Array, u: number) => void,
   width: number,
   within: number,
@@ -165,7 +172,7 @@ function straightPieces(
 }
 
 /** Keyframes at 0 and 1, as CSS would otherwise put the element's own value there. */
-function withEnds(keyframes: readonly Keyframe[]): Keyframe[] {
+export function withEnds(keyframes: readonly Keyframe[]): Keyframe[] {
   const first = keyframes[0]!
   const last = keyframes[keyframes.length - 1]!
   return [

@@ -1,5 +1,5 @@
 import type { PlaceSpan } from '../../property/index.ts'
-import { splitCubic, type Cubic, type Vec2 } from '../../route/index.ts'
+import { isStraight, splitCubic, type Cubic, type Vec2 } from '../../route/index.ts'
 
 /**
  * Largest sag of a chord, px. A browser measures along a curve by its own rough chords and slides unevenly between
@@ -11,8 +11,9 @@ const number = (value: number): string => String(Number(value.toFixed(4)))
 
 /** One CSS path() through the routes of a place, as lines short enough to be measured well. */
 export function pathText(spans: readonly PlaceSpan[]): string {
-  const start = spans[0]!.route.cubic.from
-  const points = spans.flatMap(({ route }) => (route.straight ? [route.cubic.to] : chordEnds(route.cubic)))
+  const cubics = spans.flatMap(({ route }) => route.cubics)
+  const start = cubics[0]!.from
+  const points = cubics.flatMap((cubic) => (isStraight(cubic) ? [cubic.to] : chordEnds(cubic)))
   return `M${[start, ...points].map((point) => point.map(number).join(' ')).join('L')}`
 }
 

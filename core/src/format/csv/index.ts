@@ -1,1 +1,1 @@
-export { BadSample, sampleCsv, type SampleOptions } from './sampleCsv.ts'
+export { sampleCsv, type SampleOptions } from './sampleCsv.ts'

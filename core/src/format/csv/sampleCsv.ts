@@ -1,64 +1,78 @@
-import { compileProperty, KIND_WIDTH, speedInto, valueInto, type Property } from '../../property/index.ts'
-import { Refusal } from '../../refusal/index.ts'
+import type { BendLibrary } from '../../bend/index.ts'
+import {
+  compileProperty,
+  speedInto,
+  storedValueAt,
+  valueInto,
+  VERTEX_WIDTH,
+  type CompiledProperty,
+  type Property,
+} from '../../property/index.ts'
 import { frameTicks, secondsOfTicks, type FrameRate, type Ticks } from '../../time/index.ts'
-
-/** A property that has no numbers to write. */
-export class BadSample extends Refusal {}
 
 export interface SampleOptions {
   readonly rate: FrameRate
   readonly duration: Ticks
-  /** Adds the speed, units per second. */
+  /** Adds the speed, units per second; a choice has none. */
   readonly speed?: boolean
+  /** The project's named bends. */
+  readonly library?: BendLibrary
 }
 
 /** Column names of a kind's components. */
-function columnsOf(kind: Property['kind']): string[] {
+function columnsOf({ property: { kind }, width }: CompiledProperty): string[] {
   if (kind === 'pair' || kind === 'place') return ['x', 'y']
-  return kind === 'colour' ? ['l', 'a', 'b', 'alpha'] : ['value']
+  if (kind === 'colour') return ['l', 'a', 'b', 'alpha']
+  if (kind !== 'outline') return ['value']
+  const parts = ['x', 'y', 'arrive angle', 'arrive length', 'leave angle', 'leave length', 'corner']
+  return Array.from({ length: width / VERTEX_WIDTH }, (_, i) =>
+    parts.map((part) => `${part} ${i + 1}`),
+  ).flat()
 }
 
-function speedColumns(kind: Property['kind']): string[] {
-  const columns =
-    kind === 'place' || KIND_WIDTH[kind] === 1 ? [''] : columnsOf(kind).map((name) => ` ${name}`)
-  return columns.map((name) => `speed${name}`)
+function speedColumns(compiled: CompiledProperty): string[] {
+  if (compiled.property.kind === 'choice') return []
+  if (compiled.speedWidth === 1) return ['speed']
+  return columnsOf(compiled).map((name) => `speed ${name}`)
 }
 
 /**
  * A property as CSV, one row a frame from 0 while the frame starts before the duration:
- * `frame,seconds,` then the components (OKLab for a colour), then the speed. Numbers have 17 significant digits.
+ * `frame,seconds,` then the components (OKLab for a colour; each vertex's numbers for an outline; the value itself,
+ * quoted, for a choice), then the speed. Numbers have 17 significant digits.
  * @returns text with LF line ends, the last included
- * @throws BadSample for choices and outlines; BadTime for a rate not offered
+ * @throws BadTime for a rate not offered
  * Source: RFC 4180 for the form.
  */
-export function sampleCsv(property: Property, { rate, duration, speed = false }: SampleOptions): string {
-  if (KIND_WIDTH[property.kind] === 0) throw new BadSample(`A ${property.kind} has no numbers to write.`)
-  const compiled = compileProperty(property)
+export function sampleCsv(property: Property, options: SampleOptions): string {
+  const { rate, duration, speed = false, library = [] } = options
+  const compiled = compileProperty(property, library)
   const step = frameTicks(rate)
   const value = new Float64Array(compiled.width)
   const pace = new Float64Array(compiled.speedWidth)
-  const head = [
-    'frame',
-    'seconds',
-    ...columnsOf(property.kind),
-    ...(speed ? speedColumns(property.kind) : []),
-  ]
+  const chosen = property.kind === 'choice'
+  const speeds = speed && !chosen
+  const head = ['frame', 'seconds', ...columnsOf(compiled), ...(speed ? speedColumns(compiled) : [])]
   const rows = [head.join(',')]
   for (let frame = 0; frame * step < duration; frame += 1) {
     const time = frame * step
-    valueInto(value, compiled, time)
-    let row = `${frame},${digits(secondsOfTicks(time))}`
-    for (const part of value) row += `,${digits(part)}`
-    if (speed) {
+    let row = `${frame},${secondsOfTicks(time)}`
+    if (chosen) row += `,${quoted(String(storedValueAt(compiled, time)))}`
+    else {
+      valueInto(value, compiled, time)
+      for (let i = 0; i < value.length; i += 1) row += `,${value[i]!}`
+    }
+    if (speeds) {
       speedInto(pace, compiled, time)
-      for (const part of pace) row += `,${digits(part)}`
+      for (let i = 0; i < pace.length; i += 1) row += `,${pace[i]!}`
     }
     rows.push(row)
   }
-  return `${rows.join('\n')}\n`
+  rows.push('')
+  return rows.join('\n')
 }
 
-/** 17 significant digits tell any float apart from its neighbours; the shortest text that reads back the same does too. */
-function digits(value: number): string {
-  return String(value === 0 ? 0 : value)
+/** Text as a field: quoted, its own quotes doubled. Source: RFC 4180. */
+function quoted(text: string): string {
+  return `"${text.replaceAll('"', '""')}"`
 }

@@ -1,0 +1,67 @@
+import { current, isDraft, type Draft } from 'immer'
+import type { BendLibrary } from '../bend/index.ts'
+import { keepJoined, settleWaypoints, withTime, type Property } from '../property/index.ts'
+import { LIMITS, type Project } from '../scene/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { layerIn, type PropertyRef } from './refs.ts'
+
+/** What `change` makes of a property, given the project's named bends. */
+export type PropertyChange = (property: Property, library: BendLibrary) => Property
+
+/** The immutable thing behind a draft; the same object as long as nothing in it was changed. */
+export function settled<T>(drafted: unknown): T {
+  return (isDraft(drafted) ? current(drafted) : drafted) as T
+}
+
+/** The project's named bends as they stand in a draft. */
+export function libraryIn(draft: Draft<Project>): BendLibrary {
+  return settled<BendLibrary>(draft.bends)
+}
+
+/**
+ * Replaces a property by what `change` makes of it, and makes its laws true again: joined keys have one slope on both
+ * sides, waypoints stand at the moment they are passed, the first and last key have times.
+ * @param led ids of keys whose spans must come out just as `change` made them; joined neighbours turn to them
+ * @throws BadEdit when the property is gone, its layer is locked, or it would have too many keys
+ */
+export function editProperty(
+  draft: Draft<Project>,
+  ref: PropertyRef,
+  change: PropertyChange,
+  led?: ReadonlySet<string>,
+): void {
+  const layer = layerIn(draft, ref)
+  const found = layer.properties[ref.property]
+  if (!found) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
+  if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
+  const before = settled<Property>(found)
+  const library = libraryIn(draft)
+  const changed = change(before, library)
+  if (changed === before) return
+  const after = makeLawful(changed, { before, library, ...(led ? { led } : {}) })
+  layer.properties[ref.property] = after as Draft<Property>
+}
+
+export interface LawOptions {
+  readonly library: BendLibrary
+  readonly before?: Property
+  readonly led?: ReadonlySet<string>
+}
+
+/** A property with its laws made true. Throws BadEdit when it has more keys than a document may hold. */
+export function makeLawful(property: Property, options: LawOptions): Property {
+  if (property.keys.length > LIMITS.keysOfProperty) {
+    throw new BadEdit(
+      `A property holds ${LIMITS.keysOfProperty.toLocaleString('en')} keys at most; this would make ${property.keys.length.toLocaleString('en')}. Nothing was changed.`,
+    )
+  }
+  const ended = timedEnds(property)
+  return settleWaypoints(keepJoined(ended, options), options.library)
+}
+
+function timedEnds(property: Property): Property {
+  const last = property.keys.length - 1
+  if (!property.keys[0]?.timeless && !property.keys[last]?.timeless) return property
+  const keys = property.keys.map((key, i) => (i === 0 || i === last ? withTime(key) : key))
+  return { ...property, keys }
+}

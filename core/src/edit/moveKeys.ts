@@ -1,0 +1,97 @@
+import type { Draft } from 'immer'
+import { orderKeys, type Key, type Property } from '../property/index.ts'
+import type { Project } from '../scene/index.ts'
+import { asTicks, frameTicks, type Ticks } from '../time/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { editProperty } from './editProperty.ts'
+import { byProperty, layerIn, sceneIn, type KeyRef } from './refs.ts'
+
+export interface MoveReport {
+  /** Keys that stood where a moved one landed, and gave way. */
+  readonly replaced: number
+}
+
+/**
+ * A property with some keys at new times. Ids stay; a key with a new time wins over one that stands where it lands.
+ * Waypoints have no time of their own and go with their neighbours.
+ * @param times new times by key id
+ * @returns the property, and how many keys gave way
+ */
+export function withTimes(
+  property: Property,
+  times: ReadonlyMap<string, number>,
+): { property: Property; replaced: number } {
+  const isMoved = (key: Key): boolean => times.has(key.id) && !key.timeless
+  if (!property.keys.some(isMoved)) return { property, replaced: 0 }
+  const taken = new Map<number, string>()
+  for (const key of property.keys) if (isMoved(key)) taken.set(times.get(key.id)!, key.id)
+  const stays = (key: Key): boolean =>
+    key.timeless || (isMoved(key) ? taken.get(times.get(key.id)!) === key.id : !taken.has(key.t))
+  const left = property.keys.filter(stays)
+  const keys = left.map((key): Key => (isMoved(key) ? { ...key, t: asTicks(times.get(key.id)!) } : key))
+  return {
+    property: { ...property, keys: orderKeys(keys) },
+    replaced: property.keys.length - left.length,
+  }
+}
+
+/**
+ * Slides keys in time by whole ticks; their spacing stays. Ids stay; a moved key wins over one that stands where it
+ * lands. Throws BadTime when a key would leave the 24 hours a document holds.
+ */
+export function moveKeys(draft: Draft<Project>, refs: readonly KeyRef[], byTicks: number): MoveReport {
+  let replaced = 0
+  if (byTicks === 0) return { replaced }
+  for (const { ref, keys: moving } of byProperty(refs).values()) {
+    editProperty(draft, ref, (property) => {
+      const times = new Map(
+        property.keys.flatMap(({ id, t }) => (moving.has(id) ? [[id, t + byTicks] as const] : [])),
+      )
+      const moved = withTimes(property, times)
+      replaced += moved.replaced
+      return moved.property
+    })
+  }
+  return { replaced }
+}
+
+/** Slides keys by whole frames of their scene. */
+export function nudgeKeys(draft: Draft<Project>, refs: readonly KeyRef[], frames: number): MoveReport {
+  const first = refs[0]
+  if (!first) return { replaced: 0 }
+  return moveKeys(draft, refs, Math.round(frames) * frameTicks(sceneIn(draft, first.scene).rate))
+}
+
+export interface Ripple {
+  readonly scene: string
+  /** Layers whose keys move; all properties of each. */
+  readonly layers: readonly string[]
+  /** Keys at this moment and later move. */
+  readonly from: Ticks
+  readonly byTicks: number
+}
+
+/**
+ * Shifts everything from a moment on, so that the rest makes room or closes up; spacing among what moves stays.
+ * @throws BadEdit when a key would run into one that stays; BadTime beyond the 24 hours a document holds
+ */
+export function rippleKeys(draft: Draft<Project>, { scene, layers, from, byTicks }: Ripple): void {
+  for (const layer of layers) {
+    const { name, properties } = layerIn(draft, { scene, layer })
+    for (const property of Object.keys(properties)) {
+      editProperty(draft, { scene, layer, property }, (given) => {
+        const timed = given.keys.filter(({ timeless }) => !timeless)
+        const first = timed.findIndex(({ t }) => t >= from)
+        if (first < 0 || byTicks === 0) return given
+        const before = timed[first - 1]
+        if (before && timed[first]!.t + byTicks <= before.t) {
+          throw new BadEdit(
+            `There is not that much room: the ${property} of “${name}” has a key in the way. Nothing was changed.`,
+          )
+        }
+        const times = new Map(timed.slice(first).map(({ id, t }) => [id, t + byTicks]))
+        return withTimes(given, times).property
+      })
+    }
+  }
+}

@@ -1,0 +1,135 @@
+import type { Draft } from 'immer'
+import type { BendLibrary } from '../bend/index.ts'
+import {
+  compileProperty,
+  mergeSpans,
+  pinRoutes,
+  pinSmooth,
+  propertyGap,
+  STRAIGHT,
+  type CompiledProperty,
+  type Key,
+  type MergedSpans,
+  type Property,
+} from '../property/index.ts'
+import type { Project } from '../scene/index.ts'
+import { frameTicks } from '../time/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { editProperty, makeLawful } from './editProperty.ts'
+import { byProperty, sceneIn, type KeyRef } from './refs.ts'
+
+/** Looks a frame by which the deviation is proven. Source: the motion model, section 7. */
+const LOOKS_A_FRAME = 4
+
+export interface SimplifyOptions {
+  /** Largest distance from the old motion, in the value's own units, > 0. */
+  readonly within: number
+}
+
+export interface SimplifyReport {
+  readonly removed: number
+  /** Largest distance from the old motion that was found, ≤ `within`. */
+  readonly error: number
+}
+
+/**
+ * Takes away as many of the given keys as can go while the motion stays within a distance of what it was, at four
+ * looks a frame. The spans that close the gaps are bent to follow. The first and last key of a property stay.
+ * @throws BadEdit for a distance of 0 or less
+ */
+export function simplifyKeys(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  { within }: SimplifyOptions,
+): SimplifyReport {
+  if (!(within > 0 && Number.isFinite(within)))
+    throw new BadEdit('The distance keys may stray by has to be above 0. Nothing was changed.')
+  const report = { removed: 0, error: 0 }
+  for (const { ref, keys } of byProperty(refs).values()) {
+    const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
+    editProperty(draft, ref, (property, library) => {
+      const simplified = simplify(property, { removable: keys, within, step, library })
+      report.removed += property.keys.length - simplified.property.keys.length
+      report.error = Math.max(report.error, simplified.error)
+      return simplified.property
+    })
+  }
+  return report
+}
+
+interface Simplification {
+  readonly removable: ReadonlySet<string>
+  readonly within: number
+  /** Ticks between two looks. */
+  readonly step: number
+  readonly library: BendLibrary
+}
+
+/** The same property when nothing can go. */
+function simplify(given: Property, options: Simplification): { property: Property; error: number } {
+  const { within, step, library } = options
+  if (given.keys.length < 3) return { property: given, error: 0 }
+  const all = (): boolean => true
+  const property = pinRoutes(pinSmooth(given, all, library), all)
+  const compiled = compileProperty(property, library)
+  const merged = longestMerges(compiled, options)
+  if (merged.length === 0) return { property: given, error: 0 }
+  const before = compileProperty(given, library)
+  const stretch = { start: given.keys[0]!.t, end: given.keys[given.keys.length - 1]!.t, step }
+  // Joined keys turn a side where a fit left them out of line; where that strays too far they become corners.
+  for (const corners of [false, true]) {
+    const written = makeLawful(withMerged(property, merged, corners), { library })
+    const error = propertyGap(before, compileProperty(written, library), stretch)
+    if (error <= within) return { property: written, error }
+  }
+  return { property: given, error: 0 }
+}
+
+/** Merges from the first key on, each over as many spans as stay within the distance. */
+function longestMerges(compiled: CompiledProperty, options: Simplification): MergedSpans[] {
+  const { removable, within, step } = options
+  const last = compiled.keys.length - 1
+  const merges: MergedSpans[] = []
+  for (let from = 0; from < last - 1;) {
+    let most = from + 1
+    while (most < last && removable.has(compiled.keys[most]!.id)) most += 1
+    let good = from + 1
+    let best: MergedSpans | null = null
+    let bad = most + 1
+    let next = Math.min(most, from + 2)
+    while (next > good && next < bad) {
+      const merged = mergeSpans(compiled, from, next, { step, within: within * 0.5 })
+      if (merged.error <= within) {
+        good = next
+        best = merged
+        next = bad > most ? Math.min(most, from + 2 * (next - from)) : (good + bad) >> 1
+      } else {
+        bad = next
+        next = (good + bad) >> 1
+      }
+    }
+    if (best) merges.push(best)
+    from = good
+  }
+  return merges
+}
+
+function withMerged(property: Property, merges: readonly MergedSpans[], corners: boolean): Property {
+  const written = new Map<string, Key>()
+  const gone = new Set<string>()
+  const placeOf = new Map(property.keys.map(({ id }, i) => [id, i]))
+  for (const { from, to } of merges) {
+    const before = written.get(from.id)
+    const route = from.route && { ...from.route, arrive: (before?.route ?? from.route ?? STRAIGHT).arrive }
+    written.set(from.id, { ...from, ...(route ? { route } : {}) })
+    written.set(to.id, to)
+    for (let i = placeOf.get(from.id)! + 1; i < placeOf.get(to.id)!; i += 1) gone.add(property.keys[i]!.id)
+  }
+  const keys = property.keys
+    .filter(({ id }) => !gone.has(id))
+    .map((key): Key => {
+      const made = written.get(key.id) ?? key
+      return corners && written.has(key.id) ? { ...made, through: 'corner' } : made
+    })
+  return { ...property, keys }
+}

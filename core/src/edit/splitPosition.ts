@@ -1,0 +1,209 @@
+import type { Draft } from 'immer'
+import type { BendLibrary, Handle, PlainBend } from '../bend/index.ts'
+import { fitCurve, type Curve } from '../fit/index.ts'
+import {
+  compileProperty,
+  isInLine,
+  keysOfPieces,
+  pinRoutes,
+  pinSmooth,
+  PlaceSpan,
+  valueInto,
+  type CompiledProperty,
+  type Key,
+  type Property,
+} from '../property/index.ts'
+import type { Vec2 } from '../route/index.ts'
+import type { Layer, Project } from '../scene/index.ts'
+import { frameTicks } from '../time/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { libraryIn, makeLawful, settled } from './editProperty.ts'
+import { joinAxes } from './joinAxes.ts'
+import { layerIn, sceneIn, type MakeId } from './refs.ts'
+
+/** Largest distance from the old position, px. Source: the motion model, section 7. */
+const WITHIN_PX = 0.1
+const LOOKS_A_FRAME = 4
+
+export interface SplitOptions {
+  readonly makeId: MakeId
+  /** Largest distance from the old position at any moment, px, > 0. */
+  readonly within?: number
+}
+
+export interface SplitReport {
+  /** Keys afterwards, X and Y together, or of the joined position. */
+  readonly keys: number
+  /** Largest distance from the old position found, at four looks a frame, px. */
+  readonly error: number
+}
+
+interface LayerRef {
+  readonly scene: string
+  readonly layer: string
+}
+
+/**
+ * Splits a layer's position into X and Y, each with keys and bends of its own. Straight stretches keep their bends;
+ * curved ones are fitted. The position as one stays in the document beside them, unplayed, with its value only.
+ * @throws BadEdit when it is split already or the layer is locked
+ */
+export function splitPosition(
+  draft: Draft<Project>,
+  ref: LayerRef,
+  { makeId, within = WITHIN_PX }: SplitOptions,
+): SplitReport {
+  const layer = openLayer(draft, ref, false)
+  const library = libraryIn(draft)
+  const place = settled<Property>(layer.properties['position'])
+  const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
+  const axes = ([0, 1] as const).map((axis) => axisOf(place, axis, { within, step, makeId, library }))
+  layer.properties['position'] = { ...place, keys: [], split: true } as Draft<Property>
+  layer.properties['position x'] = axes[0] as Draft<Property>
+  layer.properties['position y'] = axes[1] as Draft<Property>
+  const compiled = compileProperty(place, library)
+  const [x, y] = axes.map((axis) => compileProperty(axis, library)) as [CompiledProperty, CompiledProperty]
+  return { keys: axes[0]!.keys.length + axes[1]!.keys.length, error: largestGap(compiled, x, y, step) }
+}
+
+/**
+ * Joins X and Y into one position with a route. Where both have the same keys and bends the route is straight there
+ * and nothing changes; elsewhere routes and bends are fitted.
+ * @throws BadEdit when it is not split or the layer is locked
+ */
+export function joinPosition(
+  draft: Draft<Project>,
+  ref: LayerRef,
+  { makeId, within = WITHIN_PX }: SplitOptions,
+): SplitReport {
+  const layer = openLayer(draft, ref, true)
+  const library = libraryIn(draft)
+  const [x, y] = ['position x', 'position y'].map((name) => settled<Property>(layer.properties[name])) as [
+    Property,
+    Property,
+  ]
+  const { split: _, ...position } = settled<Property>(layer.properties['position'])
+  const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
+  const joined = makeLawful(joinAxes(position, { x, y, within, step, makeId, library }), { library })
+  layer.properties['position'] = joined as Draft<Property>
+  delete layer.properties['position x']
+  delete layer.properties['position y']
+  const compiled = compileProperty(joined, library)
+  const error = largestGap(compiled, compileProperty(x, library), compileProperty(y, library), step)
+  return { keys: joined.keys.length, error }
+}
+
+function openLayer(draft: Draft<Project>, ref: LayerRef, split: boolean): Draft<Layer> {
+  const layer = layerIn(draft, ref)
+  if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
+  if (Boolean(layer.properties['position']?.split) !== split) {
+    const state = split ? 'is not split' : 'is split already'
+    throw new BadEdit(`The position of “${layer.name}” ${state}. Nothing was changed.`)
+  }
+  return layer
+}
+
+function largestGap(place: CompiledProperty, x: CompiledProperty, y: CompiledProperty, step: number): number {
+  const times = [place, x, y].flatMap(({ times: list }) => [...list])
+  if (times.length === 0) return 0
+  const [start, end] = [Math.min(...times), Math.max(...times)]
+  const both: CompiledProperty[] = [x, y]
+  const out = new Float64Array(2)
+  const one = new Float64Array(1)
+  const count = Math.max(8, Math.ceil((end - start) / step))
+  let worst = 0
+  for (let i = 0; i < count; i += 1) {
+    const time = start + ((i + 0.5) / count) * (end - start)
+    valueInto(out, place, time)
+    const gaps = both.map((axis, c) => {
+      valueInto(one, axis, time)
+      return one[0]! - out[c]!
+    })
+    worst = Math.max(worst, Math.hypot(...gaps))
+  }
+  return worst
+}
+
+interface AxisOptions {
+  readonly within: number
+  readonly step: number
+  readonly makeId: MakeId
+  readonly library: BendLibrary
+}
+
+/** One axis of a place as a number of its own. */
+function axisOf(given: Property, axis: 0 | 1, options: AxisOptions): Property {
+  const { makeId, library } = options
+  const all = (): boolean => true
+  const place = pinRoutes(pinSmooth(given, all, library), all)
+  const { before, after } = given
+  const plain: Property = {
+    kind: 'number',
+    value: (place.value as Vec2)[axis],
+    keys: [],
+    ...(before ? { before } : {}),
+    ...(after ? { after } : {}),
+  }
+  if (place.keys.length === 0) return plain
+  const compiled = compileProperty(place, library)
+  const keys: Key[] = []
+  compiled.keys.forEach((key, i) => {
+    const made: Key = {
+      id: makeId(),
+      t: key.t,
+      value: (key.value as Vec2)[axis],
+      bend: key.bend,
+      through: 'corner',
+    }
+    const span = compiled.spans[i] as PlaceSpan | undefined
+    if (!span) keys.push(made)
+    else if (span.route.straight) keys.push({ ...made, bend: axisBend(compiled, i, axis) })
+    else keys.push(...fittedAxis(compiled, i, axis, options, plain).slice(0, -1))
+  })
+  const bent: Property = { ...plain, keys }
+  const now = compileProperty(bent, library)
+  return {
+    ...bent,
+    keys: keys.map((key, i) => (passesOn(compiled, now, key, i) ? { ...key, through: 'joined' } : key)),
+  }
+}
+
+/** Whether a key goes on in line as the one it was made of was meant to, or as its fit does. */
+function passesOn(place: CompiledProperty, axis: CompiledProperty, key: Key, i: number): boolean {
+  if (i === 0 || i === axis.keys.length - 1) return false
+  const old = place.keys.find(({ t }) => t === key.t)
+  return (old ? old.through !== 'corner' : key.through === 'joined') && isInLine(axis, i)
+}
+
+/** The bend of a straight span for one axis; a bump along the route falls on it by its share of the direction. */
+function axisBend({ keys, bends, spans }: CompiledProperty, i: number, axis: 0 | 1): Key['bend'] {
+  const bend: PlainBend = bends[i]!
+  if (bend.kind !== 'handles' || !(bend.leave.lift ?? bend.arrive.lift))
+    return keys[i]!.bend.kind === 'linked' ? keys[i]!.bend : bend
+  const share = (spans[i] as PlaceSpan).directionAt(0)[axis]
+  const onAxis = ({ lift, ...handle }: Handle): Handle =>
+    lift ? { ...handle, lift: [lift[0]! * share] } : handle
+  return { kind: 'handles', leave: onAxis(bend.leave), arrive: onAxis(bend.arrive) }
+}
+
+/** One axis of a curved span, fitted; the last key is the next span's first. */
+function fittedAxis(
+  compiled: CompiledProperty,
+  i: number,
+  axis: 0 | 1,
+  { within, step, makeId }: AxisOptions,
+  property: Property,
+): Key[] {
+  const point = new Float64Array(2)
+  const [start, end] = [compiled.times[i]!, compiled.times[i + 1]!]
+  const curve: Curve = {
+    width: 1,
+    valueInto: (out, t) => {
+      compiled.spans[i]!.valueInto(point, (t - start) / (end - start))
+      out[0] = point[axis]!
+    },
+  }
+  // Both axes may be off at once, so each keeps to a share of the distance.
+  const { pieces } = fitCurve(curve, start, end, { within: within * Math.SQRT1_2, step, search: true })
+  return keysOfPieces(pieces, { property, makeId })
+}

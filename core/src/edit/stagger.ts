@@ -1,0 +1,103 @@
+import type { Draft } from 'immer'
+import type { Vec2 } from '../route/index.ts'
+import type { Layer, Project } from '../scene/index.ts'
+import type { Ticks } from '../time/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { currentValue } from './currentValue.ts'
+import { settled } from './editProperty.ts'
+import { moveKeys, type MoveReport } from './moveKeys.ts'
+import { layerIn, sceneIn, type KeyRef } from './refs.ts'
+import { rangeOf } from './stretchKeys.ts'
+
+/**
+ * Which layer goes first: as they are listed (top first) or the other way, by where they stand on the stage at a
+ * moment, or by chance, the same for the same seed.
+ */
+export type StaggerOrder =
+  | { readonly by: 'list' }
+  | { readonly by: 'reversed' }
+  | { readonly by: 'x' | 'y'; readonly at: Ticks; readonly descending?: boolean }
+  | { readonly by: 'near'; readonly at: Ticks; readonly point: Vec2 }
+  | { readonly by: 'chance'; readonly seed: number }
+
+/** How much later each layer is: by a time, or so that neighbours overlap by a share of the longest layer's keys. */
+export type StaggerStep = { readonly ticks: number } | { readonly overlapPercent: number }
+
+/**
+ * Shifts the keys of layers one after another: the ith layer in the chosen order by i steps. Spacing within a layer
+ * stays. Ties in the order go as the layers are listed.
+ * @throws BadEdit for an overlap that is no percentage; BadTime beyond the 24 hours a document holds
+ */
+export function staggerKeys(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  { order, step }: { readonly order: StaggerOrder; readonly step: StaggerStep },
+): MoveReport {
+  const [any] = refs
+  if (!any) return { replaced: 0 }
+  const groups = new Map<string, KeyRef[]>()
+  for (const ref of refs) groups.set(ref.layer, [...(groups.get(ref.layer) ?? []), ref])
+  const listed = sceneIn(draft, any.scene).layers.flatMap(({ id }) => (groups.has(id) ? [id] : []))
+  const layers = listed.map((layer) => settled<Layer>(layerIn(draft, { scene: any.scene, layer })))
+  const ticks = stepTicks(draft, step, [...groups.values()])
+  let replaced = 0
+  staggerOrder(layers, order).forEach((layer, i) => {
+    replaced += moveKeys(draft, groups.get(layer.id)!, i * ticks).replaced
+  })
+  return { replaced }
+}
+
+function stepTicks(draft: Draft<Project>, step: StaggerStep, groups: readonly (readonly KeyRef[])[]): number {
+  if ('ticks' in step) return Math.round(step.ticks)
+  if (!(step.overlapPercent >= 0 && step.overlapPercent <= 100))
+    throw new BadEdit('An overlap lies between 0 % and 100 %. Nothing was changed.')
+  const lengths = groups.map((refs) => {
+    const range = rangeOf(draft, refs)
+    return range ? range[1] - range[0] : 0
+  })
+  return Math.round(Math.max(...lengths) * (1 - step.overlapPercent / 100))
+}
+
+/** Layers in the order they are to go. */
+export function staggerOrder(layers: readonly Layer[], order: StaggerOrder): Layer[] {
+  if (order.by === 'list') return [...layers]
+  if (order.by === 'reversed') return [...layers].reverse()
+  if (order.by === 'chance') return shuffled(layers, order.seed)
+  const placed = layers.map((layer) => ({ layer, rank: rankOf(placeOf(layer, order.at), order) }))
+  return placed.sort((a, b) => a.rank - b.rank).map(({ layer }) => layer)
+}
+
+type PlacedOrder = Extract<StaggerOrder, { at: Ticks }>
+
+function rankOf([x, y]: Vec2, order: PlacedOrder): number {
+  if (order.by === 'near') return Math.hypot(x - order.point[0], y - order.point[1])
+  return (order.by === 'x' ? x : y) * (order.descending ? -1 : 1)
+}
+
+function placeOf({ properties }: Layer, time: Ticks): Vec2 {
+  const value = (name: string): unknown => currentValue(properties[name]!, time)
+  if (!properties['position']!.split) return value('position') as Vec2
+  return [value('position x') as number, value('position y') as number]
+}
+
+/** Source: R. Durstenfeld, Algorithm 235: Random permutation, CACM 7 (1964). */
+function shuffled<T>(list: readonly T[], seed: number): T[] {
+  const next = chanceOf(seed)
+  const made = [...list]
+  for (let i = made.length - 1; i > 0; i -= 1) {
+    const other = Math.floor(next() * (i + 1))
+    ;[made[i], made[other]] = [made[other]!, made[i]!]
+  }
+  return made
+}
+
+/** Numbers from 0 up to 1, the same for the same seed. Source: mulberry32, a public-domain generator (from memory). */
+function chanceOf(seed: number): () => number {
+  let state = seed | 0
+  return () => {
+    state = (state + 0x6d2b79f5) | 0
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296
+  }
+}

@@ -1,0 +1,169 @@
+import type { Draft } from 'immer'
+import type { BendLibrary } from '../bend/index.ts'
+import { mirrorKeys, orderKeys, pinSmooth, type Key, type Property } from '../property/index.ts'
+import type { Project } from '../scene/index.ts'
+import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../time/index.ts'
+import { BadEdit } from './badEdit.ts'
+import { editProperty, settled } from './editProperty.ts'
+import { withTimes, type MoveReport } from './moveKeys.ts'
+import { byProperty, layerIn, type KeyRef } from './refs.ts'
+
+export interface Stretch {
+  /** The moment that stays, or comes to `onto`, ticks. */
+  readonly about: number
+  /** Where `about` comes to, ticks; itself when left out. */
+  readonly onto?: number
+  /** Twice as long at 2; below 0 backwards, with bends mirrored. Not 0. */
+  readonly factor: number
+  /** Keys land on whole frames of this rate; left out, on the nearest tick. */
+  readonly snapTo?: FrameRate
+}
+
+/**
+ * Stretches keys in time about a moment: the value at onto + factor·(t − about) is what it was at t, wherever both
+ * keys of a span are among them. Spans toward keys that stay give way. Keys that come to one tick: the later wins.
+ * A whole property played backwards has what happens before and after its keys changed over, too.
+ * @throws BadEdit for a factor of 0 or none; BadTime when a key would leave the 24 hours a document holds
+ */
+export function stretchKeys(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  { about, onto = about, factor, snapTo }: Stretch,
+): MoveReport {
+  if (!Number.isFinite(factor) || factor === 0 || !Number.isFinite(about))
+    throw new BadEdit('Keys cannot be stretched to no length at all. Nothing was changed.')
+  const timeOf = (time: number): number => {
+    const moved = factor === -1 ? onto + about - time : onto + factor * (time - about)
+    return snapTo ? snapToFrame(asTicks(Math.round(moved)), snapTo) : Math.round(moved)
+  }
+  let replaced = 0
+  for (const { ref, keys } of byProperty(refs).values()) {
+    const led = new Set<string>()
+    editProperty(
+      draft,
+      ref,
+      (property, library) => {
+        const stretched = stretchProperty(property, { keys, timeOf, backwards: factor < 0, library, led })
+        replaced += stretched.replaced
+        return stretched.property
+      },
+      led,
+    )
+  }
+  return { replaced }
+}
+
+/** Plays keys backwards where they are: about the middle between the first and the last of them all. */
+export function reverseKeys(draft: Draft<Project>, refs: readonly KeyRef[]): MoveReport {
+  const range = rangeOf(draft, refs)
+  if (!range) return { replaced: 0 }
+  return stretchKeys(draft, refs, { about: (range[0] + range[1]) / 2, factor: -1 })
+}
+
+/** Times of the first and the last of keys, ticks; null when none of them is there. Waypoints do not count. */
+export function rangeOf(draft: Draft<Project>, refs: readonly KeyRef[]): readonly [Ticks, Ticks] | null {
+  let [first, last] = [Infinity, -Infinity]
+  for (const { ref, keys } of byProperty(refs).values()) {
+    const property = layerIn(draft, ref).properties[ref.property]
+    if (!property) continue
+    for (const key of settled<Property>(property).keys) {
+      if (key.timeless || !keys.has(key.id)) continue
+      first = Math.min(first, key.t)
+      last = Math.max(last, key.t)
+    }
+  }
+  return first <= last ? [asTicks(first), asTicks(last)] : null
+}
+
+interface PropertyStretch {
+  readonly keys: ReadonlySet<string>
+  readonly timeOf: (time: number) => number
+  readonly backwards: boolean
+  readonly library: BendLibrary
+  /** Filled with the keys whose spans have to stay as they come out. */
+  readonly led: Set<string>
+}
+
+function stretchProperty(
+  given: Property,
+  { keys: chosen, timeOf, backwards, library, led }: PropertyStretch,
+): { property: Property; replaced: number } {
+  const property = pinBorders(given, chosen, library)
+  const timed = property.keys.filter(({ timeless }) => !timeless)
+  const moving = timed.filter(({ id }) => chosen.has(id))
+  if (moving.length === 0) return { property: given, replaced: 0 }
+  if (!backwards) {
+    timed.forEach(({ id }, i) => {
+      const next = timed[i + 1]
+      if (chosen.has(id) && next && chosen.has(next.id)) led.add(id)
+    })
+    return withTimes(property, new Map(moving.map(({ id, t }) => [id, timeOf(t)])))
+  }
+  const whole = moving.length === timed.length
+  const blocks = blocksOf(property.keys, chosen)
+  const mirrored = blocks.flatMap((block) => mirrorBlock(block, { library, timeOf }))
+  const first = new Map(mirrored.map((key) => [key.id, key]))
+  mirrored.slice(0, -1).forEach(({ id }) => led.add(id))
+  for (const block of blocks) led.delete(block[0]!.id)
+  const taken = new Set(mirrored.map(({ t }) => t))
+  const standing = property.keys.filter(
+    ({ id, t, timeless }) => !first.has(id) && (timeless || !taken.has(t)),
+  )
+  const keys = orderKeys(inTime([...standing, ...withoutTies(mirrored)]))
+  const swapped = whole ? swapOutside(property) : property
+  return { property: { ...swapped, keys }, replaced: property.keys.length - keys.length }
+}
+
+/** Sorted by time; waypoints, whose `t` is the moment they were passed at, keep their place. */
+function inTime(keys: readonly Key[]): Key[] {
+  return [...keys].sort((a, b) => a.t - b.t)
+}
+
+function withoutTies(keys: readonly Key[]): Key[] {
+  const last = new Map(keys.map((key) => [key.t, key.id]))
+  return keys.filter((key) => key.timeless || last.get(key.t) === key.id)
+}
+
+/** Runs of neighbouring chosen keys, each with the waypoints between them; the first and last of a run are timed. */
+function blocksOf(keys: readonly Key[], chosen: ReadonlySet<string>): Key[][] {
+  const blocks: Key[][] = []
+  let block: Key[] = []
+  let waypoints: Key[] = []
+  for (const key of keys) {
+    if (key.timeless) {
+      waypoints.push(key)
+      continue
+    }
+    if (chosen.has(key.id)) {
+      if (block.length === 0) blocks.push((block = [key]))
+      else block.push(...waypoints, key)
+    } else block = []
+    waypoints = []
+  }
+  return blocks
+}
+
+function mirrorBlock(
+  block: readonly Key[],
+  { library, timeOf }: Pick<PropertyStretch, 'library' | 'timeOf'>,
+): Key[] {
+  return mirrorKeys(block, { library, timeOf, lastBend: block[block.length - 1]!.bend })
+}
+
+function swapOutside({ before, after, ...rest }: Property): Property {
+  return { ...rest, ...(after ? { before: after } : {}), ...(before ? { after: before } : {}) }
+}
+
+/** A smooth key at the border of what moves looks to both sides: its slope is written down before one of them goes. */
+function pinBorders(property: Property, chosen: ReadonlySet<string>, library: BendLibrary): Property {
+  if (!property.keys.some(({ through }) => through === 'smooth')) return property
+  const timed = property.keys.filter(({ timeless }) => !timeless)
+  const moves = timed.map(({ id }) => chosen.has(id))
+  const all = moves.every(Boolean)
+  return pinSmooth(
+    property,
+    // An end's slope looks two keys far.
+    (i) => !all && moves[i]! && [-2, -1, 1, 2].some((k) => moves[i + k] === false),
+    library,
+  )
+}

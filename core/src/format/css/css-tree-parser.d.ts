@@ -1,0 +1,4 @@
+declare module 'css-tree/parser' {
+  import { parse } from 'css-tree'
+  export default parse
+}

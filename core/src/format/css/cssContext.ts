@@ -1,0 +1,47 @@
+import type { BendLibrary } from '../../bend/index.ts'
+import type { Layer, Project, Scene } from '../../scene/index.ts'
+import { propertyTrack, type Track } from './keyframes.ts'
+import type { KeyframeSheet } from './keyframeSheet.ts'
+
+export interface CssExportOptions {
+  /** The URL (usually `data:`) of an asset's picture, by asset id. */
+  readonly pictureUrl: (assetId: string) => string
+  /** The URL of the font text layers are set in; left out when there is no text. */
+  readonly fontUrl?: string
+}
+
+/** What everything in one exported page shares. */
+export interface CssContext {
+  readonly scene: Scene
+  readonly project: Project
+  readonly library: BendLibrary
+  readonly layers: ReadonlyMap<string, Layer>
+  readonly sheet: KeyframeSheet
+  readonly options: CssExportOptions
+}
+
+/**
+ * Largest error of what is written as straight pieces or points, in the property's own unit. A scale or a turn
+ * moves what lies 2 000 px from its pivot, so they are held to 1/2000 of what places are.
+ */
+export const WITHIN = 0.02
+const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
+
+/** The keyframes of one of a layer's properties. */
+export function trackOf(layer: Layer, name: string, { scene, library }: CssContext, within = WITHIN): Track {
+  return propertyTrack(layer.properties[name]!, {
+    duration: scene.duration,
+    within: WITHIN_FAR[name] ?? within,
+    library,
+  })
+}
+
+/** Six decimals: a millionth of a pixel. */
+export function round(value: number): string {
+  return String(Number(value.toFixed(6)))
+}
+
+/** Text as it can stand in markup. */
+export function escapeText(text: string): string {
+  return text.replace(/[&<>"']/g, (mark) => `&#${mark.charCodeAt(0)};`)
+}
