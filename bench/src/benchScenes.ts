@@ -72,7 +72,7 @@ function naively(scene: Scene, time: number): number {
 /** sceneAt played in order, beside a naive evaluation of the same scene. */
 export function benchScenes(): Result[] {
   const scene = busyScene()
-  const sampler = compileScene(scene)
+  const sampler = compileScene(scene, [])
   const step = ticksOfFrame(1, RATE)
   let kept = 0
   const ours =

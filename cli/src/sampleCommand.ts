@@ -30,7 +30,7 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
       `“${layer.name}” has no ${values.property}. It has ${Object.keys(layer.properties).join(', ')}.`,
     )
   const rate = values.rate === undefined ? scene.rate : parseRate(values.rate)
-  return sampleCsv(property, { rate, duration: scene.duration, speed: values.speed })
+  return sampleCsv(property, { rate, duration: scene.duration, speed: values.speed, library: project.bends })
 }
 
 function findLayer(

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { compileBend, type Bend } from '@arrow-bend/core/bend'
+import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 import { easingText, readEasing } from '@arrow-bend/core/format/css'
 import { compileProperty, hexOf, valueAt, type Mix, type OklabAlpha } from '@arrow-bend/core/property'
 import { arcLength, compileRoute, type Cubic } from '@arrow-bend/core/route'
@@ -56,7 +56,7 @@ test.describe('the browser’s engine agrees with the core', () => {
     })
   }
 
-  const written: readonly Bend[] = [
+  const written: readonly PlainBend[] = [
     { kind: 'family', family: 'elastic', mode: 'out' },
     { kind: 'family', family: 'bounce', mode: 'out', bounces: 5, restitution: 0.7 },
     { kind: 'family', family: 'spring', mode: 'out', dampingRatio: 0.15 },

@@ -64,7 +64,7 @@ async function compareEveryFrame(
   page: Page,
   scene: Scene,
 ): Promise<{ px: number; percent: number; channel: number }> {
-  const sampler = compileScene(scene)
+  const sampler = compileScene(scene, [])
   const step = frameTicks(scene.rate)
   const worst = { px: 0, percent: 0, channel: 0, where: '' }
   for (let frame = 0; frame * step < scene.duration; frame += 1) {

@@ -1,4 +1,5 @@
 import Konva from 'konva/lib/Core'
+import type { BendLibrary } from '@arrow-bend/core/bend'
 import { parseColour } from '@arrow-bend/core/property'
 import {
   compileScene,
@@ -25,6 +26,7 @@ export class StagePainter {
   private readonly stage: Konva.Stage
   private readonly layer = new Konva.Layer({ listening: false })
   private sampler: SceneSampler | null = null
+  private library: BendLibrary = []
   private view: StageView = { scale: 1, x: 0, y: 0 }
   private time = 0
   private surround = ''
@@ -50,8 +52,10 @@ export class StagePainter {
     return this.sampler?.items ?? []
   }
 
-  setScene(scene: Scene): void {
-    if (this.sampler?.scene !== scene) this.sampler = compileScene(scene)
+  setScene(scene: Scene, library: BendLibrary): void {
+    if (this.sampler?.scene === scene && this.library === library) return
+    this.sampler = compileScene(scene, library)
+    this.library = library
   }
 
   setView(view: StageView, width: number, height: number): void {

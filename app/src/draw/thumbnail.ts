@@ -18,7 +18,11 @@ export async function drawThumbnail({ project, assets }: ProjectFile): Promise<B
   const context = canvas.getContext('2d')!
   const scale = WIDTH / scene.size[0]
   context.scale(scale, scale)
-  paintScene(context, compileScene(scene), Math.round(scene.duration / 3), { pictures, scale, clip: true })
+  paintScene(context, compileScene(scene, project.bends), Math.round(scene.duration / 3), {
+    pictures,
+    scale,
+    clip: true,
+  })
   return new Promise((resolve, reject) => {
     canvas.toBlob(
       (blob) => (blob ? resolve(blob) : reject(new Error('the browser made no picture'))),

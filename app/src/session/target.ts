@@ -1,4 +1,10 @@
-import { compiledOf, type CompiledProperty, type Key, type Property } from '@arrow-bend/core/property'
+import {
+  compiledOf,
+  timedKeys,
+  type CompiledProperty,
+  type Key,
+  type Property,
+} from '@arrow-bend/core/property'
 import { findProperty, type KeyRef } from '@arrow-bend/core/edit'
 import type { Layer, Project, Scene } from '@arrow-bend/core/scene'
 import type { SelectionState } from './selection.ts'
@@ -9,7 +15,7 @@ export interface SpanTarget {
   readonly layer: Layer
   readonly property: Property
   readonly compiled: CompiledProperty
-  /** Index of the span; its keys are `index` and `index + 1`. */
+  /** Index of the span; its timed keys are `index` and `index + 1`. */
   readonly index: number
   readonly from: Key
   readonly to: Key
@@ -18,17 +24,19 @@ export interface SpanTarget {
 /** The span a ref names; null when it is gone or begins none. */
 export function spanTarget(project: Project, ref: KeyRef): SpanTarget | null {
   const property = findProperty(project, ref)
-  const index = property?.keys.findIndex((key) => key.id === ref.key) ?? -1
   const layer = project.scenes.find(({ id }) => id === ref.scene)?.layers.find(({ id }) => id === ref.layer)
-  if (!property || !layer || index < 0 || index >= property.keys.length - 1) return null
+  if (!property || !layer) return null
+  const compiled = compiledOf(property, project.bends)
+  const index = compiled.keys.findIndex((key) => key.id === ref.key)
+  if (index < 0 || index >= compiled.spans.length) return null
   return {
     ref,
     layer,
     property,
-    compiled: compiledOf(property),
+    compiled,
     index,
-    from: property.keys[index]!,
-    to: property.keys[index + 1]!,
+    from: compiled.keys[index]!,
+    to: compiled.keys[index + 1]!,
   }
 }
 
@@ -41,8 +49,10 @@ export function targetSpans(project: Project, selection: SelectionState): SpanTa
 /** Every span of the animated properties of layers. */
 export function spansOf(scene: Scene, layers: readonly Layer[]): KeyRef[] {
   return layers.flatMap((layer) =>
-    Object.entries(layer.properties).flatMap(([property, { keys }]) =>
-      keys.slice(0, -1).map((key) => ({ scene: scene.id, layer: layer.id, property, key: key.id })),
+    Object.entries(layer.properties).flatMap(([property, given]) =>
+      timedKeys(given)
+        .slice(0, -1)
+        .map((key) => ({ scene: scene.id, layer: layer.id, property, key: key.id })),
     ),
   )
 }

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { compileBend, type Bend } from '@arrow-bend/core/bend'
+import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 
 /** A bend drawn small: time to the right, progress upward, room for a little overshoot. */
-const props = withDefaults(defineProps<{ bend: Bend; width?: number; height?: number; stroke?: number }>(), {
-  width: 34,
-  height: 30,
-  stroke: 1.75,
-})
+const props = withDefaults(
+  defineProps<{ bend: PlainBend; width?: number; height?: number; stroke?: number }>(),
+  {
+    width: 34,
+    height: 30,
+    stroke: 1.75,
+  },
+)
 
 const STEPS = 40
 /** px kept clear around the curve. */

@@ -5,7 +5,7 @@ import { HandlesCurve } from './handlesCurve.ts'
 import { splitBend } from './splitBend.ts'
 import { compileBend } from './compileBend.ts'
 import { mirrorBend } from './mirrorBend.ts'
-import type { Bend } from './bend.ts'
+import type { PlainBend } from './bend.ts'
 
 const easing = ((bezierEasing as unknown as { default?: typeof bezierEasing }).default ??
   bezierEasing) as typeof bezierEasing
@@ -94,9 +94,9 @@ describe('HandlesCurve', () => {
 
 const gentle = fc.double({ min: 0, max: 1, noNaN: true })
 const rise = fc.double({ min: -1, max: 1, noNaN: true })
-const anyBend: fc.Arbitrary<Bend> = fc.oneof(
-  fc.constant<Bend>({ kind: 'linear' }),
-  fc.record({ l: gentle, lr: rise, a: gentle, ar: rise }).map(({ l, lr, a, ar }): Bend => ({
+const anyBend: fc.Arbitrary<PlainBend> = fc.oneof(
+  fc.constant<PlainBend>({ kind: 'linear' }),
+  fc.record({ l: gentle, lr: rise, a: gentle, ar: rise }).map(({ l, lr, a, ar }): PlainBend => ({
     kind: 'handles',
     leave: { reach: l, rise: lr },
     arrive: { reach: a, rise: ar },
@@ -106,8 +106,8 @@ const anyBend: fc.Arbitrary<Bend> = fc.oneof(
       fc.constantFrom('sine', 'power', 'exponential', 'circular', 'back', 'elastic', 'bounce', 'spring'),
       fc.constantFrom('in', 'out', 'inOut'),
     )
-    .map(([family, mode]): Bend => ({ kind: 'family', family, mode }) as Bend),
-  fc.tuple(gentle, rise).map(([u, p]): Bend => ({
+    .map(([family, mode]): PlainBend => ({ kind: 'family', family, mode }) as PlainBend),
+  fc.tuple(gentle, rise).map(([u, p]): PlainBend => ({
     kind: 'points',
     nodes: [
       { at: [0, 0], arrive: [0, 0], leave: [0.15, 0], through: 'corner' },

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import type { Bend } from './bend.ts'
+import type { PlainBend } from './bend.ts'
 import { compileBend } from './compileBend.ts'
 import { QUICK_BENDS } from './quickBends.ts'
 import { sampleBend } from './sampleBend.ts'
 import { nearestStrength, strengthBend, strengthOf } from './strength.ts'
 
-const BENDS: Bend[] = [
+const BENDS: PlainBend[] = [
   ...QUICK_BENDS.map(({ bend }) => bend).filter(({ kind }) => kind !== 'hold'),
   { kind: 'family', family: 'elastic', mode: 'out' },
   { kind: 'family', family: 'bounce', mode: 'out' },

@@ -2,14 +2,12 @@ import fc from 'fast-check'
 import { curveCatmullRom, curveMonotoneX, line } from 'd3-shape'
 import { describe, expect, it } from 'vitest'
 import { anyBend, ease, key, keysOf, point, property } from '../../test/trials.ts'
-import type { Bend } from '../bend/index.ts'
+import { flowingSlopes, steffenSlopes, type Bend } from '../bend/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import {
   compileProperty,
-  flowingSlopes,
   type PlaceSpan,
   speedAt,
-  steffenSlopes,
   valueAt,
   type Key,
   type Property,

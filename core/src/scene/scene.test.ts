@@ -60,7 +60,7 @@ describe('sceneAt', () => {
       turn: property('turn', [key(1, 0, ease), key(7, 270)]),
     }
     const scene = projectOf([layerWith('a', moves)]).scenes[0]!
-    const sampler = compileScene(scene)
+    const sampler = compileScene(scene, [])
     for (const time of [0, 1, 2.5, 7.5, 3, 0.5].map((seconds) => second(seconds * 2) / 2)) {
       expect([...sampleSceneInto(sampler, time)[0]!.matrix]).toEqual([...sceneAt(scene, time)[0]!.matrix])
     }

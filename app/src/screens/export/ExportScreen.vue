@@ -3,8 +3,7 @@ import { Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { KIND_WIDTH } from '@arrow-bend/core/property'
-import { propertiesOf } from '@arrow-bend/core/scene'
+import { playedProperties } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
 import { fileName } from '../../session/projectFiles.ts'
@@ -30,9 +29,7 @@ const layer = computed(
     layers.value[0] ??
     null,
 )
-const definitions = computed(() =>
-  layer.value ? propertiesOf(layer.value.kind).filter(({ kind }) => KIND_WIDTH[kind] > 0) : [],
-)
+const definitions = computed(() => (layer.value ? playedProperties(layer.value) : []))
 const definition = computed(
   () =>
     definitions.value.find(({ name }) => name === propertyName.value) ??
@@ -72,6 +69,7 @@ const saveCsv = (): Promise<void> =>
         rate: parseRate(rate.value),
         duration: scene.value.duration,
         speed: withSpeed.value,
+        library: project.value.bends,
       })
       return new Blob([csv], { type: 'text/csv' })
     },

@@ -1,3 +1,4 @@
+/// <reference path="./css-tree-parser.d.ts" />
 import type { CssNode } from 'css-tree'
 import parse from 'css-tree/parser'
 import { LINEAR, type PlainBend, type StepJump } from '../../bend/index.ts'

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import {
-  asHandles,
   compileBend,
   FAMILIES,
   nearestStrength,
   strengthBend,
   strengthOf,
   type Bend,
+  type PlainBend,
   type Mode,
   type NumberOfFamily,
 } from '@arrow-bend/core/bend'
 import { changeBends, setBends } from '@arrow-bend/core/edit'
+import { asHandles } from '@arrow-bend/core/fit'
 import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import EditField from '../EditField.vue'
@@ -37,6 +38,7 @@ const {
   refs,
   shown,
   stored,
+  linkedTo,
   smooth,
   mixed,
   handles,
@@ -70,7 +72,7 @@ const absent = computed(() => (spans.value.length > 1 ? 'mixed' : '–'))
 const focused = ref<Side | null>(null)
 
 /** The edit that makes every target span's bend anew. */
-const bendsRecipe = (change: (bend: Bend) => Bend): Recipe<unknown> => {
+const bendsRecipe = (change: (bend: PlainBend) => Bend): Recipe<unknown> => {
   const chosen = refs.value
   return (draft) => changeBends(draft, chosen, change)
 }
@@ -89,7 +91,7 @@ let gesture: Gesture | null = null
 const begin = (label: string): void => {
   gesture = document.begin(label)
 }
-const preview = (change: (bend: Bend) => Bend): void => gesture?.preview(bendsRecipe(change))
+const preview = (change: (bend: PlainBend) => Bend): void => gesture?.preview(bendsRecipe(change))
 const commit = (): void => {
   gesture?.commit()
   gesture = null
@@ -99,11 +101,11 @@ const cancel = (): void => {
   gesture?.cancel()
   gesture = null
 }
-const once = (label: string, change: (bend: Bend) => Bend): void => {
+const once = (label: string, change: (bend: PlainBend) => Bend): void => {
   document.apply(label, bendsRecipe(change))
   remember()
 }
-const choose = (bend: Bend): void => {
+const choose = (bend: PlainBend): void => {
   document.apply('Bend chosen', (draft) => setBends(draft, refs.value, bend))
   last.remember(bend)
 }
@@ -156,7 +158,7 @@ const sideFields = (side: Side) => {
   ]
 }
 const scaleOf = (number: NumberOfFamily): number => (number.percent ? 100 : 1)
-const withNumber = (bend: Bend, number: NumberOfFamily, value: number): Bend => {
+const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Bend => {
   if (bend.kind !== 'family' || bend.family !== family.value?.name) return bend
   return { ...bend, [number.name]: number.whole ? Math.round(value) : value / scaleOf(number) }
 }
@@ -173,7 +175,8 @@ const withNumber = (bend: Bend, number: NumberOfFamily, value: number): Bend => 
           ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
         >
         <span v-else class="shrink-0 text-[12px] text-ink-2"
-          >keys {{ first.index + 1 }} to {{ first.index + 2 }}</span
+          >{{ linkedTo === null ? '' : `linked to ${linkedTo}, ` }}keys {{ first.index + 1 }} to
+          {{ first.index + 2 }}</span
         >
         <span class="mono shrink-0 text-[12px]"
           >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span

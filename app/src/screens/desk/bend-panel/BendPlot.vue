@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { compileBend, type Bend, type Handles } from '@arrow-bend/core/bend'
+import { compileBend, type Handles, type PlainBend } from '@arrow-bend/core/bend'
 import { trackPointer } from '../../../ui/trackPointer.ts'
 import { ladderMarks } from './ladderMarks.ts'
 import { PLOT, plotScale, reachOf, type Reach } from './plotScale.ts'
 
 /** The unit square of a bend, with its two handles, and the ladder of frames beside it. */
 const props = defineProps<{
-  bend: Bend
+  bend: PlainBend
   /** Handles to be drawn and dragged; null for bends that have none. */
   handles: Handles | null
   /** Frames the span lasts. */

@@ -2,17 +2,18 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from '@headlessui/vue'
 import { ChevronDown } from '@lucide/vue'
 import { computed } from 'vue'
-import { asHandles, FAMILIES, HOLD, LINEAR, type Bend, type FamilyName } from '@arrow-bend/core/bend'
+import { FAMILIES, HOLD, LINEAR, type FamilyName, type PlainBend } from '@arrow-bend/core/bend'
+import { asHandles } from '@arrow-bend/core/fit'
 import BendGlyph from '../../../ui/BendGlyph.vue'
 
 /** The kinds of bends by name, each with its curve; the mode stays when another family is chosen. */
-const props = defineProps<{ bend: Bend | null }>()
-const emit = defineEmits<{ choose: [bend: Bend] }>()
+const props = defineProps<{ bend: PlainBend | null }>()
+const emit = defineEmits<{ choose: [bend: PlainBend] }>()
 
 type Choice = 'own' | 'linear' | 'hold' | FamilyName
 
 const mode = computed(() => (props.bend?.kind === 'family' ? (props.bend.mode ?? 'in') : 'inOut'))
-const bendOf = (choice: Choice): Bend => {
+const bendOf = (choice: Choice): PlainBend => {
   if (choice === 'linear') return LINEAR
   if (choice === 'hold') return HOLD
   if (choice === 'own') return { kind: 'handles', ...asHandles(props.bend ?? LINEAR) }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref } from 'vue'
-import { compileBend, type Bend } from '@arrow-bend/core/bend'
+import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 
 /** A dot that runs the bend over and over at the span's real pace. Still where the person wants no motion. */
-const props = defineProps<{ bend: Bend; seconds: number; hue: string }>()
+const props = defineProps<{ bend: PlainBend; seconds: number; hue: string }>()
 
 /** px the dot keeps to each side for overshoot. */
 const INSET = 34
@@ -21,8 +21,8 @@ const run = (stamp: number): void => {
   const x = Math.min(WIDTH - 6, Math.max(6, INSET + p * (WIDTH - 2 * INSET)))
   dot.value?.setAttribute('cx', x.toFixed(2))
 }
-let known: { bend: Bend; curve: ReturnType<typeof compileBend> } | null = null
-const compileOnce = (bend: Bend): ReturnType<typeof compileBend> => {
+let known: { bend: PlainBend; curve: ReturnType<typeof compileBend> } | null = null
+const compileOnce = (bend: PlainBend): ReturnType<typeof compileBend> => {
   if (known?.bend !== bend) known = { bend, curve: compileBend(bend) }
   return known.curve
 }

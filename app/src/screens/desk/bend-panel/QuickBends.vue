@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
+import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import type { Command } from '../../../session/shortcuts.ts'
 import BendGlyph from '../../../ui/BendGlyph.vue'
 import TipHost from '../../../ui/TipHost.vue'
 import { useLastBend } from './lastBend.ts'
 
 /** Eight bends one press away; the eighth is the one used last. */
-const props = defineProps<{ present: Bend | null; smooth: boolean }>()
+const props = defineProps<{ present: PlainBend | null; smooth: boolean }>()
 defineEmits<{ choose: [command: Command] }>()
 
 const last = useLastBend()
-const same = (a: Bend, b: Bend): boolean => JSON.stringify(a) === JSON.stringify(b)
+const same = (a: PlainBend, b: PlainBend): boolean => JSON.stringify(a) === JSON.stringify(b)
 const tiles = computed(() => [
   ...QUICK_BENDS.map((quick, i) => ({
     command: `bend${i + 1}` as Command,
@@ -31,7 +31,7 @@ const tiles = computed(() => [
   },
 ])
 /** How smooth is drawn: through, without a stop at either side. */
-const SMOOTH_LOOK: Bend = {
+const SMOOTH_LOOK: PlainBend = {
   kind: 'handles',
   leave: { reach: 0.33, rise: 0.16 },
   arrive: { reach: 0.33, rise: 0.16 },

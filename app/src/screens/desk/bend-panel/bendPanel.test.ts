@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../../../core/test/trials.ts'
-import { compileBend, QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
+import { compileBend, QUICK_BENDS, type Bend, type PlainBend } from '@arrow-bend/core/bend'
 import { speedAt } from '@arrow-bend/core/property'
 import { spanTarget, type SpanTarget } from '../../../session/target.ts'
 import { ladderMarks } from './ladderMarks.ts'
@@ -73,7 +73,7 @@ describe('handleFields', () => {
 
   it('sets a speed that the span then has', () => {
     const span = target(ease)
-    const bent = target(withSide(ease, 'leave', riseForSpeed(span, 'leave', 75)))
+    const bent = target(withSide(ease as PlainBend, 'leave', riseForSpeed(span, 'leave', 75)))
     expect(speedAt(bent.compiled, 0)[0]).toBeCloseTo(75, 9)
     expect(riseForSpeed(target(ease, 0), 'leave', 75)).toEqual({})
     expect(peakOf([target({ kind: 'linear' })])).toBeCloseTo(50, 9)

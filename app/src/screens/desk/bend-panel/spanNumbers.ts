@@ -1,4 +1,5 @@
-import { asHandles, type Bend, type Handle } from '@arrow-bend/core/bend'
+import { type Bend, type Handle, type PlainBend } from '@arrow-bend/core/bend'
+import { asHandles } from '@arrow-bend/core/fit'
 import { spanChange } from '@arrow-bend/core/property'
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import type { SpanTarget } from '../../../session/target.ts'
@@ -62,7 +63,7 @@ export function peakOf(spans: readonly SpanTarget[]): number | null {
 }
 
 /** A bend with one handle changed; bends without handles get those of the nearest Bézier first. */
-export function withSide(bend: Bend, side: Side, change: Partial<Handle>): Bend {
+export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): Bend {
   const handles = asHandles(bend)
   return { kind: 'handles', ...handles, [side]: { ...handles[side], ...change } }
 }
@@ -71,7 +72,7 @@ export function withSide(bend: Bend, side: Side, change: Partial<Handle>): Bend 
 export function riseForSpeed(span: SpanTarget, side: Side, speed: number): Partial<Handle> {
   const change = spanChange(span.compiled, span.index)
   if (change === 0) return {}
-  const { reach } = asHandles(span.from.bend)[side]
+  const { reach } = asHandles(span.compiled.bends[span.index]!)[side]
   const used = reach > 0 ? reach : 0.1
   return { reach: used, rise: (speed * secondsOfTicks(span.to.t - span.from.t) * used) / change }
 }

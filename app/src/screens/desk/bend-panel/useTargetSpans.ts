@@ -1,6 +1,7 @@
 import { computed, type ComputedRef } from 'vue'
-import { asHandles, type Bend, type Handles } from '@arrow-bend/core/bend'
+import { plainBend, type Handles, type PlainBend } from '@arrow-bend/core/bend'
 import type { KeyRef } from '@arrow-bend/core/edit'
+import { asHandles } from '@arrow-bend/core/fit'
 import { definitionOf, type LaneHue, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
@@ -15,9 +16,11 @@ export interface TargetSpans {
   readonly first: ComputedRef<SpanTarget | null>
   readonly refs: ComputedRef<readonly KeyRef[]>
   /** What the first shows, smooth sides worked out. */
-  readonly shown: ComputedRef<Bend | null>
-  /** What the first has in the document. */
-  readonly stored: ComputedRef<Bend | null>
+  readonly shown: ComputedRef<PlainBend | null>
+  /** What the first has in the document; a link's bend from the library. */
+  readonly stored: ComputedRef<PlainBend | null>
+  /** The name of the library bend the first is linked to; null when it has a bend of its own. */
+  readonly linkedTo: ComputedRef<string | null>
   /** Whether both ends of the first are smooth. */
   readonly smooth: ComputedRef<boolean>
   /** Whether the spans show different bends. */
@@ -42,8 +45,17 @@ export function useTargetSpans(): TargetSpans {
   const spans = computed(() => (document.project ? targetSpans(document.project, selection.state) : []))
   const first = computed(() => spans.value[0] ?? null)
   const refs = computed(() => spans.value.map(({ ref: span }) => span))
-  const shown = computed<Bend | null>(() => first.value && first.value.compiled.bends[first.value.index]!)
-  const stored = computed<Bend | null>(() => first.value?.from.bend ?? null)
+  const shown = computed<PlainBend | null>(
+    () => first.value && first.value.compiled.bends[first.value.index]!,
+  )
+  const library = computed(() => document.project?.bends ?? [])
+  const stored = computed<PlainBend | null>(
+    () => first.value && plainBend(first.value.from.bend, library.value),
+  )
+  const linkedTo = computed(() => {
+    const bend = first.value?.from.bend
+    return bend?.kind === 'linked' ? (library.value.find(({ id }) => id === bend.bendId)?.name ?? null) : null
+  })
   const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
   const mixed = computed(
     () => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1,
@@ -78,6 +90,7 @@ export function useTargetSpans(): TargetSpans {
     refs,
     shown,
     stored,
+    linkedTo,
     smooth,
     mixed,
     handles,

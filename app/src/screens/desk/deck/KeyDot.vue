@@ -8,7 +8,7 @@ const props = defineProps<{ state: KeyState; name: string; disabled?: boolean }>
 defineEmits<{ press: [] }>()
 
 const tip = computed(() => {
-  if (props.disabled) return `${props.name} cannot be animated yet`
+  if (props.disabled) return 'The layer is locked'
   if (props.state.kind === 'none') return 'Animate: set the first key here'
   return props.state.kind === 'on' ? 'Remove this key' : 'Set a key here'
 })

@@ -23,7 +23,9 @@ const dragKeys = useKeyDrag()
 
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
-const drawing = computed(() => drawLane(property.value, { xOf: view.xOf, width: view.laneWidth }))
+const drawing = computed(() =>
+  drawLane(property.value, { xOf: view.xOf, width: view.laneWidth }, document.project?.bends ?? []),
+)
 const refOf = (key: string): KeyRef => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -129,8 +131,8 @@ const pressBead = (event: PointerEvent, key: string): void => {
     >
       <!-- No transforms here: each would cost the browser a layer of its own to think about. -->
       <rect :x="bead.x - 9" y="1" width="18" height="24" fill="transparent" />
-      <circle class="halo" :cx="bead.x" cy="13" r="5.75" />
-      <circle class="ring" :cx="bead.x" cy="13" r="3.75" />
+      <circle class="halo" :cx="bead.x" cy="13" :r="bead.waypoint ? 4.25 : 5.75" />
+      <circle class="ring" :cx="bead.x" cy="13" :r="bead.waypoint ? 2.25 : 3.75" />
     </g>
   </svg>
 </template>

@@ -64,7 +64,7 @@ const toggle = (): void => {
     <KeyDot
       :state="state"
       :name="`${row.layer.name} ${row.definition.label.toLowerCase()}`"
-      :disabled="KIND_WIDTH[row.property.kind] === 0 || row.layer.locked"
+      :disabled="row.layer.locked"
       @press="toggle"
     />
   </div>

@@ -10,7 +10,7 @@ import {
   type Outline,
   type Value,
 } from '@arrow-bend/core/property'
-import { setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
+import { currentValue, setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
 import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from 'vue-sonner'
 import { useDocument, type Recipe } from '../../../session/document.ts'
@@ -28,7 +28,9 @@ const preferences = usePreferences()
 
 const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
-const numbers = computed(() => valueAt(compiledOf(props.row.property), playback.time))
+const numbers = computed(() =>
+  valueAt(compiledOf(props.row.property, document.project!.bends), playback.time),
+)
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -96,10 +98,11 @@ const setText = (text: string): void => {
     toast.error(
       `That text has ${text.length.toLocaleString('en')} characters; ${LIMITS.textLength} is the most. The old one was kept.`,
     )
-  } else if (text !== props.row.property.value) set(text)
+  } else if (text !== shown.value) set(text)
 }
+const shown = computed<Value>(() => currentValue(props.row.property, playback.time, document.project!.bends))
 const still = computed(() => {
-  const value = props.row.property.value
+  const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`
   return document.project?.assets.find(({ id }) => id === value)?.name ?? ''
 })
@@ -143,7 +146,7 @@ const still = computed(() => {
       v-else-if="kind === 'choice' && definition.name === 'content'"
       class="text w-[130px] text-right"
       :aria-label="title"
-      :value="row.property.value"
+      :value="shown"
       @keydown.stop
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @change="setText(($event.target as HTMLInputElement).value)"

@@ -61,7 +61,7 @@ describe('drawLane', () => {
 
   it('draws thickness as speed, up when the value rises and down when it falls', () => {
     const given = property('number', [key(0, 0, ease), key(1, 100, ease), key(2, 0)])
-    const [up, down] = drawLane(given, scale).spans
+    const [up, down] = drawLane(given, scale, []).spans
     expect(Math.max(...heights(up!.area))).toBeCloseTo(10, 1)
     expect(Math.min(...heights(up!.area))).toBe(0)
     expect(Math.min(...heights(down!.area))).toBeCloseTo(-10, 1)
@@ -75,19 +75,20 @@ describe('drawLane', () => {
       key(2, 200, { kind: 'family', family: 'power', power: 2 }),
       key(3, 300),
     ])
-    const areas = drawLane(given, scale).spans.map(({ area }) =>
+    const areas = drawLane(given, scale, []).spans.map(({ area }) =>
       heights(area).reduce((sum, height) => sum + height, 0),
     )
     for (const area of areas) expect(Math.abs(area / areas[0]! - 1)).toBeLessThan(0.02)
   })
 
   it('draws an even bar no thicker than 6.25 and holds as stitches with a tooth where they jump', () => {
-    const even = drawLane(property('number', [key(0, 0), key(1, 100)]), scale).spans[0]!
+    const even = drawLane(property('number', [key(0, 0), key(1, 100)]), scale, []).spans[0]!
     expect(Math.max(...heights(even.area))).toBeCloseTo(6.25, 2)
     const hold = { kind: 'hold' } as const
     const [flat, jump] = drawLane(
       property('number', [key(0, 5, hold), key(1, 5, hold), key(2, 9)]),
       scale,
+      [],
     ).spans
     expect([flat!.look, flat!.teeth, jump!.look]).toEqual(['hold', '', 'hold'])
     expect(jump!.teeth).toMatch(/^M213.0 13V4/)
@@ -95,21 +96,21 @@ describe('drawLane', () => {
 
   it('draws one tooth a step', () => {
     const steps = { kind: 'family', family: 'steps', steps: 5, jump: 'end' } as const
-    const { teeth } = drawLane(property('number', [key(0, 0, steps), key(1, 10)]), scale).spans[0]!
+    const { teeth } = drawLane(property('number', [key(0, 0, steps), key(1, 10)]), scale, []).spans[0]!
     expect(teeth.match(/Z/g)).toHaveLength(5)
   })
 
   it('leaves out what lies outside the view', () => {
     const given = property('number', [key(0, 0), key(1, 1), key(7, 2), key(8, 3)])
-    const drawing = drawLane(given, scale)
+    const drawing = drawLane(given, scale, [])
     expect(drawing.spans.map(({ index }) => index)).toEqual([0, 1])
     expect(drawing.beads.map(({ index }) => index)).toEqual([0, 1])
   })
 
   it('has a scale of nought when nothing moves', () => {
     const flat = property('number', [key(0, 3, ease), key(1, 3)])
-    expect(ribbonScale(flat)).toBe(0)
-    expect(drawLane(flat, scale).spans[0]!.area).toBe('')
+    expect(ribbonScale(flat, [])).toBe(0)
+    expect(drawLane(flat, scale, []).spans[0]!.area).toBe('')
     expect(compileProperty(flat).spans).toHaveLength(1)
   })
 })

@@ -1,9 +1,10 @@
-import type { Bend } from '@arrow-bend/core/bend'
+import type { BendLibrary, PlainBend } from '@arrow-bend/core/bend'
 import {
   compiledOf,
   hexOf,
   ribbonScale,
   ribbonSpeed,
+  type CompiledProperty,
   type CompiledSpan,
   type OklabAlpha,
   type Property,
@@ -41,6 +42,8 @@ export interface BeadDrawing {
   readonly key: string
   readonly index: number
   readonly x: number
+  /** A point of a route without a time of its own; it stands where it is passed. */
+  readonly waypoint: boolean
 }
 
 export interface LaneDrawing {
@@ -57,19 +60,21 @@ export interface LaneScale {
 }
 
 /** Everything a closed lane shows of a property, in px; what lies outside the view is left out. */
-export function drawLane(property: Property, { xOf, width }: LaneScale): LaneDrawing {
+export function drawLane(property: Property, { xOf, width }: LaneScale, library: BendLibrary): LaneDrawing {
   const { keys } = property
-  const compiled = compiledOf(property)
+  const compiled = compiledOf(property, library)
+  const place = (time: number): number => Math.round(xOf(time) * 100) / 100
   const beads = keys.map((key, index): BeadDrawing => ({
     key: key.id,
     index,
-    x: Math.round(xOf(key.t) * 100) / 100,
+    x: place(key.t),
+    waypoint: key.timeless ?? false,
   }))
-  const scale = ribbonScale(property)
+  const scale = ribbonScale(property, library)
   const spans = compiled.spans.flatMap((span, index): SpanDrawing[] => {
-    const [x0, x1] = [beads[index]!.x, beads[index + 1]!.x]
+    const [x0, x1] = [place(compiled.times[index]!), place(compiled.times[index + 1]!)]
     if (x1 < 0 || x0 > width) return []
-    return [drawSpan({ property, span, bend: compiled.bends[index]!, index, x0, x1, scale, width })]
+    return [drawSpan({ property, compiled, span, bend: compiled.bends[index]!, index, x0, x1, scale, width })]
   })
   return {
     spans,
@@ -81,8 +86,9 @@ export function drawLane(property: Property, { xOf, width }: LaneScale): LaneDra
 
 interface SpanToDraw {
   readonly property: Property
+  readonly compiled: CompiledProperty
   readonly span: CompiledSpan
-  readonly bend: Bend
+  readonly bend: PlainBend
   readonly index: number
   readonly x0: number
   readonly x1: number
@@ -91,9 +97,9 @@ interface SpanToDraw {
 }
 
 function drawSpan(given: SpanToDraw): SpanDrawing {
-  const { property, bend, index, x0, x1 } = given
-  const rising = direction(property, index)
-  const base = { key: property.keys[index]!.id, index, x0, x1, ramp: rampOf(given) }
+  const { compiled, bend, index, x0, x1 } = given
+  const rising = direction(compiled, index)
+  const base = { key: compiled.keys[index]!.id, index, x0, x1, ramp: rampOf(given) }
   if (bend.kind === 'hold') {
     const line = [x0 + STITCH_CLEAR, Math.max(x0 + STITCH_CLEAR, x1 - STITCH_CLEAR)] as const
     return {
@@ -111,7 +117,7 @@ function drawSpan(given: SpanToDraw): SpanDrawing {
 }
 
 /** Whether a span's change goes up (1), down (−1) or nowhere (0). */
-function direction({ kind, keys }: Property, index: number): -1 | 0 | 1 {
+function direction({ property: { kind }, keys }: CompiledProperty, index: number): -1 | 0 | 1 {
   const [from, to] = [keys[index]!.value, keys[index + 1]!.value]
   if (JSON.stringify(from) === JSON.stringify(to)) return 0
   if (kind === 'number' || kind === 'turn') return (to as number) > (from as number) ? 1 : -1
@@ -141,9 +147,9 @@ function stepTeeth({ span, x0, x1 }: SpanToDraw, rising: -1 | 0 | 1): string {
 }
 
 /** The ribbon: thickness is speed, above the midline when the value rises and below when it falls. */
-function ribbonArea({ property, span, x0, x1, scale, width }: SpanToDraw): string {
+function ribbonArea({ property, compiled, span, x0, x1, scale, width }: SpanToDraw): string {
   if (scale === 0 || x1 - x0 < 1e-6) return ''
-  const scratch = new Float64Array(4)
+  const scratch = new Float64Array(compiled.speedWidth)
   const [from, to] = [Math.max(x0, -4), Math.min(x1, width + 4)]
   const count = Math.max(2, Math.ceil((to - from) / GAP))
   let path = `M${from.toFixed(2)} ${MIDLINE}`

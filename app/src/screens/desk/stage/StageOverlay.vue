@@ -51,7 +51,9 @@ const boxes = computed(() => {
 })
 const routes = computed<RouteDrawing[]>(() => {
   if (!props.showRoutes) return []
-  return selection.layers.flatMap((id) => drawRoute(document.scene!, id, onScreen) ?? [])
+  return selection.layers.flatMap(
+    (id) => drawRoute(document.scene!, id, { onScreen, library: document.project!.bends }) ?? [],
+  )
 })
 </script>
 

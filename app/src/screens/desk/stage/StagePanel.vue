@@ -43,14 +43,14 @@ const view = computed(() => own.value ?? fitted.value)
 
 const redraw = (time: number = playback.time): void => {
   if (!painter || !document.scene) return
-  painter.setScene(document.scene)
+  painter.setScene(document.scene, document.project!.bends)
   painter.draw(time)
   drawn.value += 1
 }
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
   if (!painter || !document.scene) return
-  painter.setScene(document.scene)
+  painter.setScene(document.scene, document.project!.bends)
   if (painter.drawIfChanged(playback.time)) drawn.value += 1
 }
 const zoomAt = (x: number, y: number, factor: number): void => {

@@ -1,3 +1,4 @@
+import type { BendLibrary } from '@arrow-bend/core/bend'
 import type { PlaceSpan } from '@arrow-bend/core/property'
 import { compiledOf, valueAt } from '@arrow-bend/core/property'
 import { applyMatrix, layerById, parentMatrixAt, type Scene } from '@arrow-bend/core/scene'
@@ -26,6 +27,13 @@ const TENTH = 6
 const MEAN_GAP = 3.6
 const LEAST_GAP = 1.9
 
+/** How routes are drawn. */
+export interface RouteView {
+  readonly onScreen: (point: Point) => [number, number]
+  /** The project's named bends. */
+  readonly library: BendLibrary
+}
+
 /**
  * The route of a layer's animated position; null when it has none. What the layer rides on is taken as it
  * stands at the scene's start.
@@ -33,18 +41,19 @@ const LEAST_GAP = 1.9
 export function drawRoute(
   scene: Scene,
   layerId: string,
-  onScreen: (point: Point) => [number, number],
+  { onScreen, library }: RouteView,
 ): RouteDrawing | null {
   const property = layerById(scene, layerId)?.properties['position']
   if (!property || property.kind !== 'place' || property.keys.length < 2) return null
-  const matrix = parentMatrixAt(scene, layerId, 0)
+  const matrix = parentMatrixAt(scene, layerId, 0, library)
   const place = ([x, y]: Point): [number, number] => onScreen(applyMatrix(matrix, x, y))
-  const compiled = compiledOf(property)
+  const compiled = compiledOf(property, library)
   const spans = compiled.spans as readonly PlaceSpan[]
   const first = place(property.keys[0]!.value as Point)
-  const path = spans.map(
-    ({ route: { cubic } }) =>
-      `C${[cubic.leave, cubic.arrive, cubic.to].map((point) => text(place(point))).join(' ')}`,
+  const path = spans.flatMap(({ route: { cubics } }) =>
+    cubics.map(
+      (cubic) => `C${[cubic.leave, cubic.arrive, cubic.to].map((point) => text(place(point))).join(' ')}`,
+    ),
   )
   const from = nearestFrame(property.keys[0]!.t, scene.rate)
   const to = nearestFrame(property.keys[property.keys.length - 1]!.t, scene.rate)
