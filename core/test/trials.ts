@@ -1,6 +1,17 @@
 import fc from 'fast-check'
-import type { Bend } from '../src/bend/index.ts'
-import type { Key, Property, PropertyKind, Value } from '../src/property/index.ts'
+import { produce, type Draft } from 'immer'
+import type { Bend, BendNode, PlainBend } from '../src/bend/index.ts'
+import { findProperty, type KeyRef } from '../src/edit/index.ts'
+import {
+  compileProperty,
+  keepJoined,
+  valueAt,
+  type Key,
+  type Property,
+  type PropertyKind,
+  type Through,
+  type Value,
+} from '../src/property/index.ts'
 import type { Layer, Project } from '../src/scene/index.ts'
 import { makeLayer } from '../src/scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../src/time/index.ts'
@@ -61,17 +72,21 @@ export function layerWith(
   return { ...made, properties: { ...made.properties, ...moves } }
 }
 
-export const ease: Bend = { kind: 'handles', leave: { reach: 0.4, rise: 0 }, arrive: { reach: 0.4, rise: 0 } }
+export const ease: PlainBend = {
+  kind: 'handles',
+  leave: { reach: 0.4, rise: 0 },
+  arrive: { reach: 0.4, rise: 0 },
+}
 
 /** Reaches short of a standstill in mid-span, where the last bit of time is worth more than the bounds held. */
-const share = fc.double({ min: 0.02, max: 0.9, noNaN: true })
-const rise = fc.double({ min: -0.8, max: 0.8, noNaN: true })
+const share = fc.integer({ min: 20, max: 900 }).map((thousandths) => thousandths / 1000)
+const rise = fc.integer({ min: -800, max: 800 }).map((thousandths) => thousandths / 1000)
 
 /** Bends of every kind. */
-export const anyBend: fc.Arbitrary<Bend> = fc.oneof(
-  fc.constant<Bend>({ kind: 'linear' }),
-  fc.constant<Bend>({ kind: 'hold' }),
-  fc.tuple(share, rise, share, rise).map(([l, lr, a, ar]): Bend => ({
+export const anyBend: fc.Arbitrary<PlainBend> = fc.oneof(
+  fc.constant<PlainBend>({ kind: 'linear' }),
+  fc.constant<PlainBend>({ kind: 'hold' }),
+  fc.tuple(share, rise, share, rise).map(([l, lr, a, ar]): PlainBend => ({
     kind: 'handles',
     leave: { reach: l, rise: lr },
     arrive: { reach: a, rise: ar },
@@ -81,7 +96,7 @@ export const anyBend: fc.Arbitrary<Bend> = fc.oneof(
       fc.constantFrom('sine', 'power', 'exponential', 'elastic', 'bounce', 'spring'),
       fc.constantFrom('in', 'out', 'inOut'),
     )
-    .map(([family, mode]) => ({ kind: 'family', family, mode }) as Bend),
+    .map(([family, mode]) => ({ kind: 'family', family, mode }) as PlainBend),
 )
 
 const coordinate = fc.integer({ min: -900, max: 900 })
@@ -98,4 +113,129 @@ export function keysOf(value: fc.Arbitrary<Value>, most = 6): fc.Arbitrary<Key[]
         return key(tenths / 10, given, bend)
       })
     })
+}
+
+/** Makes ids n1, n2, … */
+export function ids(): () => string {
+  let count = 0
+  return () => `n${(count += 1)}`
+}
+
+/** A project as a recipe leaves it. */
+export function edited(project: Project, recipe: (draft: Draft<Project>) => unknown): Project {
+  return produce(project, (draft) => {
+    recipe(draft)
+  })
+}
+
+/** Every timed key and waypoint of a layer's property. */
+export function refsOf(project: Project, layer: string, name: string): KeyRef[] {
+  const ref = { scene: 'scene', layer, property: name }
+  return findProperty(project, ref)!.keys.map(({ id }) => ({ ...ref, key: id }))
+}
+
+/** A property of a layer; it has to be there. */
+export function propertyOf(project: Project, layer: string, name: string): Property {
+  return findProperty(project, { scene: 'scene', layer, property: name })!
+}
+
+const through = fc.constantFrom<Through>('corner', 'corner', 'joined', 'smooth')
+
+/** Points bends of two or three pieces. */
+export const pointsBend: fc.Arbitrary<PlainBend> = fc
+  .tuple(fc.array(fc.tuple(share, rise, share, rise), { minLength: 2, maxLength: 3 }), fc.boolean())
+  .map(([pieces, high]) => {
+    const count = pieces.length
+    const p = (i: number): number => (i === 0 ? 0 : i === count ? 1 : i / count + (high ? 0.3 : -0.2))
+    const nodes = Array.from({ length: count + 1 }, (_, i): BendNode => {
+      const [before, after] = [pieces[i - 1], pieces[i]]
+      return {
+        at: [i / count, p(i)],
+        arrive: before ? [-before[2] / count, -before[3]] : [0, 0],
+        leave: after ? [after[0] / count, after[1]] : [0, 0],
+        through: 'corner',
+      }
+    })
+    return { kind: 'points', nodes }
+  })
+
+/** Bends with bumps of a width beside all others. */
+export function anyBendOf(width: number): fc.Arbitrary<Bend> {
+  const lift = fc.array(fc.integer({ min: -60, max: 60 }), { minLength: width, maxLength: width })
+  const lifted = fc.tuple(share, rise, lift, share, rise, lift).map(([l, lr, ll, a, ar, al]): Bend => ({
+    kind: 'handles',
+    leave: { reach: l, rise: lr, lift: ll },
+    arrive: { reach: a, rise: ar, lift: al },
+  }))
+  return fc.oneof(anyBend, pointsBend, ...(width > 0 ? [lifted] : []))
+}
+
+const offset = fc.tuple(fc.integer({ min: -400, max: 400 }), fc.integer({ min: -400, max: 400 }))
+const anyRoute = fc.option(
+  fc.record({
+    arrive: offset,
+    leave: offset,
+    through: fc.constantFrom<Through>('corner', 'joined', 'smooth'),
+  }),
+  { nil: undefined },
+)
+
+const VALUES = {
+  number: fc.integer({ min: -99, max: 99 }),
+  turn: fc.integer({ min: -720, max: 720 }),
+  pair: fc.tuple(fc.integer({ min: 1, max: 300 }), fc.integer({ min: 1, max: 300 })),
+  place: point,
+  colour: fc
+    .integer({ min: 0, max: 0xffffff })
+    .map((colour): Value => `#${colour.toString(16).padStart(6, '0')}`),
+} as const
+const WIDTHS = { number: 1, turn: 1, pair: 2, place: 1, colour: 0 } as const
+
+/** Properties of a kind with any bends, throughs and routes; joined keys not in line yet. */
+export function anyProperty(kind: keyof typeof VALUES, most = 6): fc.Arbitrary<Property> {
+  const one = fc.tuple(
+    fc.integer({ min: 1, max: 20 }),
+    VALUES[kind] as fc.Arbitrary<Value>,
+    anyBendOf(WIDTHS[kind]),
+    through,
+    kind === 'place' ? anyRoute : fc.constant(undefined),
+  )
+  return fc.array(one, { minLength: 2, maxLength: most }).map((list) => {
+    let tenths = 0
+    const keys = list.map(([gap, value, bend, passes, route]) => {
+      tenths += gap
+      return key(tenths / 10, value, bend, { through: passes, ...(route ? { route } : {}) })
+    })
+    return property(kind, keys)
+  })
+}
+
+/** A property whose joined keys are in line, as every edit leaves it. */
+export function lawful(given: Property): Property {
+  return keepJoined(given)
+}
+
+/** Moments strictly inside spans, away from jumps at keys. */
+export function momentsOf(given: Property, looks = 7): number[] {
+  const times = compileProperty(given).times
+  return Array.from(times.subarray(0, -1)).flatMap((start, i) =>
+    Array.from({ length: looks }, (_, k) =>
+      Math.round(start + ((k + 0.5) / looks) * (times[i + 1]! - start)),
+    ),
+  )
+}
+
+/** Largest difference between what one property has at `time` and another at `other(time)`, over all components. */
+export function worstMiss(
+  first: Property,
+  second: Property,
+  { times, other = (time) => time }: { times: readonly number[]; other?: (time: number) => number },
+): number {
+  const [a, b] = [compileProperty(first), compileProperty(second)]
+  let worst = 0
+  for (const time of times) {
+    const [here, there] = [valueAt(a, time), valueAt(b, other(time))]
+    worst = Math.max(worst, Math.hypot(...here.map((part, i) => part - there[i]!)))
+  }
+  return worst
 }

@@ -45,8 +45,9 @@ export function thereAndBack(
   { gap, makeId }: Omit<Repeat, 'times'>,
 ): MoveReport {
   if (gap < 0) throw new BadEdit('A gap cannot be less than nothing. Nothing was changed.')
-  return addRounds(draft, refs, ({ keys, library }, [, end]) => {
+  return addRounds(draft, refs, ({ keys, kind, library }, [, end]) => {
     const mirrored = mirrorKeys(keys, {
+      kind,
       library,
       timeOf: (time) => 2 * end + gap - time,
       lastBend: keys[keys.length - 1]!.bend,
@@ -58,6 +59,7 @@ export function thereAndBack(
 interface Given {
   /** The chosen keys of one property with the waypoints between them. */
   readonly keys: readonly Key[]
+  readonly kind: Property['kind']
   readonly library: BendLibrary
 }
 
@@ -78,7 +80,7 @@ function addRounds(
         const property = pinSmooth(given, () => true, library)
         const keys = chosenWithWaypoints(property.keys, chosen)
         if (keys.length === 0) return given
-        const rounds = make({ keys, library }, range)
+        const rounds = make({ keys, kind: property.kind, library }, range)
         const added = withRounds(property, keys, rounds)
         replaced += added.replaced
         for (const { id } of added.list.slice(0, -1)) led.add(id)

@@ -6,7 +6,7 @@ import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../time/index.
 import { BadEdit } from './badEdit.ts'
 import { editProperty, settled } from './editProperty.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
-import { byProperty, layerIn, type KeyRef } from './refs.ts'
+import { byProperty, findProperty, type KeyRef } from './refs.ts'
 
 export interface Stretch {
   /** The moment that stays, or comes to `onto`, ticks. */
@@ -61,12 +61,10 @@ export function reverseKeys(draft: Draft<Project>, refs: readonly KeyRef[]): Mov
 }
 
 /** Times of the first and the last of keys, ticks; null when none of them is there. Waypoints do not count. */
-export function rangeOf(draft: Draft<Project>, refs: readonly KeyRef[]): readonly [Ticks, Ticks] | null {
+export function rangeOf(project: Project, refs: readonly KeyRef[]): readonly [Ticks, Ticks] | null {
   let [first, last] = [Infinity, -Infinity]
   for (const { ref, keys } of byProperty(refs).values()) {
-    const property = layerIn(draft, ref).properties[ref.property]
-    if (!property) continue
-    for (const key of settled<Property>(property).keys) {
+    for (const key of settled<Property | null>(findProperty(project, ref))?.keys ?? []) {
       if (key.timeless || !keys.has(key.id)) continue
       first = Math.min(first, key.t)
       last = Math.max(last, key.t)
@@ -88,7 +86,7 @@ function stretchProperty(
   given: Property,
   { keys: chosen, timeOf, backwards, library, led }: PropertyStretch,
 ): { property: Property; replaced: number } {
-  const property = pinBorders(given, chosen, library)
+  const property = pinBorders(given, chosen, { backwards, library })
   const timed = property.keys.filter(({ timeless }) => !timeless)
   const moving = timed.filter(({ id }) => chosen.has(id))
   if (moving.length === 0) return { property: given, replaced: 0 }
@@ -101,7 +99,10 @@ function stretchProperty(
   }
   const whole = moving.length === timed.length
   const blocks = blocksOf(property.keys, chosen)
-  const mirrored = blocks.flatMap((block) => mirrorBlock(block, { library, timeOf }))
+  const { kind } = property
+  const mirrored = blocks.flatMap((block) =>
+    mirrorKeys(block, { kind, library, timeOf, lastBend: block[block.length - 1]!.bend }),
+  )
   const first = new Map(mirrored.map((key) => [key.id, key]))
   mirrored.slice(0, -1).forEach(({ id }) => led.add(id))
   for (const block of blocks) led.delete(block[0]!.id)
@@ -143,27 +144,23 @@ function blocksOf(keys: readonly Key[], chosen: ReadonlySet<string>): Key[][] {
   return blocks
 }
 
-function mirrorBlock(
-  block: readonly Key[],
-  { library, timeOf }: Pick<PropertyStretch, 'library' | 'timeOf'>,
-): Key[] {
-  return mirrorKeys(block, { library, timeOf, lastBend: block[block.length - 1]!.bend })
-}
-
 function swapOutside({ before, after, ...rest }: Property): Property {
   return { ...rest, ...(after ? { before: after } : {}), ...(before ? { after: before } : {}) }
 }
 
 /** A smooth key at the border of what moves looks to both sides: its slope is written down before one of them goes. */
-function pinBorders(property: Property, chosen: ReadonlySet<string>, library: BendLibrary): Property {
+function pinBorders(
+  property: Property,
+  chosen: ReadonlySet<string>,
+  { backwards, library }: Pick<PropertyStretch, 'backwards' | 'library'>,
+): Property {
   if (!property.keys.some(({ through }) => through === 'smooth')) return property
   const timed = property.keys.filter(({ timeless }) => !timeless)
   const moves = timed.map(({ id }) => chosen.has(id))
   const all = moves.every(Boolean)
-  return pinSmooth(
-    property,
-    // An end's slope looks two keys far.
-    (i) => !all && moves[i]! && [-2, -1, 1, 2].some((k) => moves[i + k] === false),
-    library,
-  )
+  if (all) return property
+  // An end's slope looks two keys far, and an end played backwards may be one no more.
+  const isEnd = (i: number): boolean => i === 0 || i === moves.length - 1
+  const looksOut = (i: number): boolean => [-2, -1, 1, 2].some((k) => moves[i + k] === false)
+  return pinSmooth(property, (i) => moves[i]! && (looksOut(i) || (backwards && isEnd(i))), library)
 }

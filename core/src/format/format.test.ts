@@ -123,7 +123,7 @@ describe('sampleCsv', () => {
     })
   })
 
-  it('names components by kind and refuses what has no numbers', () => {
+  it('names components by kind, and quotes what has no numbers', () => {
     const duration = asTicks(1)
     expect(sampleCsv(property('colour', [], { value: '#fff' }), { rate, duration, speed: true })).toMatch(
       /^frame,seconds,l,a,b,alpha,speed l,speed a,speed b,speed alpha\n/,
@@ -131,7 +131,10 @@ describe('sampleCsv', () => {
     expect(sampleCsv(property('pair', [], { value: [1, 2] }), { rate, duration, speed: true })).toMatch(
       /^frame,seconds,x,y,speed x,speed y\n0,0,1,2,0,0\n$/,
     )
-    expect(() => sampleCsv(property('choice', [], { value: 'x' }), { rate, duration })).toThrow(/no numbers/)
+    const words = property('choice', [key(0, 'say "go"'), key(1 / 24, 'stop')])
+    expect(sampleCsv(words, { rate, duration: asTicks(TICKS_PER_SECOND / 12), speed: true })).toBe(
+      `frame,seconds,value\n0,0,"say ""go"""\n1,${1 / 24},"stop"\n`,
+    )
   })
 })
 

@@ -4,14 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { anyBend, ease, key, keysOf, point, property } from '../../test/trials.ts'
 import { flowingSlopes, steffenSlopes, type Bend } from '../bend/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
-import {
-  compileProperty,
-  type PlaceSpan,
-  speedAt,
-  valueAt,
-  type Key,
-  type Property,
-} from './index.ts'
+import { compileProperty, type PlaceSpan, speedAt, valueAt, type Key, type Property } from './index.ts'
 
 const at = (given: Property, seconds: number): number[] =>
   valueAt(compileProperty(given), Math.round(seconds * TICKS_PER_SECOND))

@@ -7,6 +7,8 @@ import { endChange, handleOfSlope, type Side } from './sideSlopes.ts'
 /** Two slopes this near to each other, as a share of their size, are in line. Colours' slopes are found by differences. */
 const IN_LINE = 1e-9
 const IN_LINE_COLOUR = 1e-6
+/** What is left of slopes that cancel out, as a share of them. */
+const CANCELS = 1e-14
 
 export interface KeepJoinedOptions {
   readonly library?: BendLibrary
@@ -125,7 +127,10 @@ function wantedSlope({ arrive, leave, sides, lead, now, i }: Meeting): readonly 
   if (lead) return finite(lead === 'arrive' ? arrive : leave)
   const before = armLength(now, i - 1, 'arrive')
   const after = armLength(now, i, 'leave')
-  return finite(arrive.map((part, k) => (part * before + leave[k]! * after) / (before + after)))
+  const mean = arrive.map((part, k) => (part * before + leave[k]! * after) / (before + after))
+  // Sides that cancel out leave nothing but the last bits of both.
+  const nothing = CANCELS * (Math.hypot(...arrive) + Math.hypot(...leave))
+  return finite(mean.map((part) => (Math.abs(part) <= nothing ? 0 : part)))
 }
 
 /** How far a side's handle reaches in time, ticks. */

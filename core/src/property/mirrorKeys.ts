@@ -1,8 +1,9 @@
-import { mirrorBend, plainBend, type BendLibrary, type PlainBend } from '../bend/index.ts'
+import { mirrorBend, plainBend, type BendLibrary, type Handle, type PlainBend } from '../bend/index.ts'
 import { asTicks } from '../time/index.ts'
-import type { Key } from './property.ts'
+import type { Key, PropertyKind } from './property.ts'
 
 export interface MirrorOptions {
+  readonly kind: PropertyKind
   readonly library: BendLibrary
   /** When a moment comes, once mirrored, ticks. */
   readonly timeOf: (time: number) => number
@@ -16,11 +17,12 @@ export interface MirrorOptions {
  * @param keys in order of time, the first and last timed
  * @returns the same keys, ids kept, in their new order
  */
-export function mirrorKeys(keys: readonly Key[], { library, timeOf, lastBend }: MirrorOptions): Key[] {
+export function mirrorKeys(keys: readonly Key[], options: MirrorOptions): Key[] {
+  const { timeOf, lastBend } = options
   let bend: Key['bend'] | null = null
   const backwards = keys.map((key): Key => {
     const begins = bend
-    if (!key.timeless) bend = mirroredBend(key.bend, library)
+    if (!key.timeless) bend = mirroredBend(key.bend, options)
     const route = key.route && { ...key.route, arrive: key.route.leave, leave: key.route.arrive }
     return {
       ...key,
@@ -32,12 +34,22 @@ export function mirrorKeys(keys: readonly Key[], { library, timeOf, lastBend }: 
   return backwards.reverse()
 }
 
-function mirroredBend(bend: Key['bend'], library: BendLibrary): Key['bend'] {
+function mirroredBend(
+  bend: Key['bend'],
+  { kind, library }: Pick<MirrorOptions, 'kind' | 'library'>,
+): Key['bend'] {
+  if (bend.kind === 'handles' && kind === 'place') {
+    // A bump of a place is a distance onward: backwards it is one back.
+    return { kind: 'handles', leave: turned(bend.arrive), arrive: turned(bend.leave) }
+  }
   if (bend.kind !== 'linked') return mirrorBend(bend)
   const plain = plainBend(bend, library)
   const mirrored = mirrorBend(plain)
   return sameBend(plain, mirrored) ? bend : mirrored
 }
+
+const turned = ({ lift, ...handle }: Handle): Handle =>
+  lift ? { ...handle, lift: lift.map((part) => -part || 0) } : handle
 
 const sameBend = (first: PlainBend, second: PlainBend): boolean =>
   JSON.stringify(first) === JSON.stringify(second)

@@ -130,6 +130,7 @@ function backwards(property: Property, start: number, round: number): Key[] {
   const { keys } = property
   const last = keys[keys.length - 1]!.t
   const mirrored = mirrorKeys(keys, {
+    kind: property.kind,
     library: [],
     timeOf: (time) => start + last - time,
     lastBend: LINEAR,
