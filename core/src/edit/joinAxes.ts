@@ -137,17 +137,13 @@ function followed(axes: Followed, start: number, end: number, depth: number): St
   const { x, y, within, step } = axes
   const length = end - start
   const points = Array.from({ length: POINTS + 1 }, (_, i) => pointAt(x, y, start + (i / POINTS) * length))
-  const { path, distances } = measured(points)
   const from = points[0]!
-  if (path.length < 1e-9) return [{ start, from, bend: { kind: 'linear' }, leave: [0, 0], arrive: [0, 0] }]
-  const { cubic } = fitRoute(path)
-  const offset = (a: Vec2, b: Vec2): Vec2 => [b[0] - a[0], b[1] - a[1]]
-  const straight = isStraightPath(points, within / 100)
-  const arms = straight
-    ? { leave: [0, 0] as Vec2, arrive: [0, 0] as Vec2 }
-    : { leave: offset(cubic.from, cubic.leave), arrive: offset(cubic.to, cubic.arrive) }
-  const pace = paceOf(distances, start, end)
-  const stretch: Stretch = { start, from, bend: fitBend(pace, start, end), ...arms }
+  const line = alongLine(points, within / 100)
+  const { path, distances } = line ? { path: null, distances: line } : measured(points)
+  if (path && path.length < 1e-9)
+    return [{ start, from, bend: { kind: 'linear' }, leave: [0, 0], arrive: [0, 0] }]
+  const arms = path ? armsOf(path) : { leave: [0, 0] as const, arrive: [0, 0] as const }
+  const stretch: Stretch = { start, from, bend: fitBend(paceOf(distances, start, end), start, end), ...arms }
   const to = points[points.length - 1]!
   if (gapOf(axes, stretch, end, to) <= within || depth === 0 || length <= step) return [stretch]
   const middle = Math.round(turnNear(points) * length + start)
@@ -189,19 +185,25 @@ function measured(points: readonly Vec2[]): { path: Path; distances: number[] } 
   return { path, distances }
 }
 
-function isStraightPath(points: readonly Vec2[], within: number): boolean {
+/**
+ * How far along the line from the first to the last point each point is, px, back and beyond too; null where one lies
+ * off that line.
+ */
+function alongLine(points: readonly Vec2[], within: number): number[] | null {
   const [a, b] = [points[0]!, points[points.length - 1]!]
   const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
   const size = Math.hypot(dx, dy)
-  if (size === 0) return false
-  let reached = 0
-  return points.every((point) => {
-    const along = ((point[0] - a[0]) * dx + (point[1] - a[1]) * dy) / size
-    const off = Math.abs((point[0] - a[0]) * dy - (point[1] - a[1]) * dx) / size
-    const on = along >= reached - within
-    reached = Math.max(reached, along)
-    return on && off <= within
-  })
+  if (size < within) return null
+  const off = ([x, y]: Vec2): number => Math.abs((x - a[0]) * dy - (y - a[1]) * dx) / size
+  if (!points.every((point) => off(point) <= within)) return null
+  return points.map(([x, y]) => ((x - a[0]) * dx + (y - a[1]) * dy) / size)
+}
+
+/** The handles of the fitted route. */
+function armsOf(path: Path): { leave: Vec2; arrive: Vec2 } {
+  const { from, leave, arrive, to } = fitRoute(path).cubic
+  const offset = (a: Vec2, b: Vec2): Vec2 => [b[0] - a[0], b[1] - a[1]]
+  return { leave: offset(from, leave), arrive: offset(to, arrive) }
 }
 
 /** The distance travelled, as a property over the stretch, so that a bend can be fitted to it. */

@@ -83,7 +83,7 @@ describe('repeatKeys', () => {
             'turn',
           )
           // Where rounds jump, a round's last key stands a tick early.
-        const [start, end] = rangeOf(project, refs)!
+          const [start, end] = rangeOf(project, refs)!
           for (let round = 0; round <= times; round += 1) {
             const other = (time: number): number => time + round * (end - start + gap)
             expect(worstMiss(given, after, { times: momentsOf(given), other })).toBeLessThan(1e-4)

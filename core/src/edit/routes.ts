@@ -54,12 +54,19 @@ export function setRouteThrough(draft: Draft<Project>, refs: readonly KeyRef[], 
         through === 'smooth' ? given : pinRoutes(given, (i) => keys.has(given.keys[i]!.id)),
       )
       return withRoutes(property, keys, (route, i) =>
-        through === 'joined' && route.through === 'corner'
+        through === 'joined' && !isInLine(route)
           ? joinedRoute(property.keys, i, route)
           : { ...route, through },
       )
     })
   }
+}
+
+/** Whether both handles point straight away from each other. A single one or none is in line with nothing. */
+function isInLine({ arrive, leave, through }: KeyRoute): boolean {
+  const size = lengthOf(arrive) * lengthOf(leave)
+  if (size === 0) return through === 'joined'
+  return arrive[0] * leave[0] + arrive[1] * leave[1] <= -size * (1 - 1e-12)
 }
 
 function joinedRoute(keys: readonly Key[], i: number, route: KeyRoute): KeyRoute {

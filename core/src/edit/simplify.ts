@@ -87,31 +87,51 @@ function simplify(given: Property, options: Simplification): { property: Propert
 
 /** Merges from the first key on, each over as many spans as stay within the distance. */
 function longestMerges(compiled: CompiledProperty, options: Simplification): MergedSpans[] {
-  const { removable, within, step } = options
+  const { removable } = options
   const last = compiled.keys.length - 1
   const merges: MergedSpans[] = []
   for (let from = 0; from < last - 1;) {
     let most = from + 1
     while (most < last && removable.has(compiled.keys[most]!.id)) most += 1
-    let good = from + 1
-    let best: MergedSpans | null = null
-    let bad = most + 1
-    let next = Math.min(most, from + 2)
-    while (next > good && next < bad) {
-      const merged = mergeSpans(compiled, from, next, { step, within: within * 0.5 })
-      if (merged.error <= within) {
-        good = next
-        best = merged
-        next = bad > most ? Math.min(most, from + 2 * (next - from)) : (good + bad) >> 1
-      } else {
-        bad = next
-        next = (good + bad) >> 1
-      }
-    }
-    if (best) merges.push(best)
-    from = good
+    const longest = longestMerge(compiled, from, most, options)
+    if (longest) merges.push(longest.merged)
+    from = longest?.to ?? from + 1
   }
   return merges
+}
+
+/** The longest merge from a key, over two spans or more, up to key `most`; null where there is none. */
+function longestMerge(
+  compiled: CompiledProperty,
+  from: number,
+  most: number,
+  { within, step }: Simplification,
+): { to: number; merged: MergedSpans } | null {
+  if (most < from + 2) return null
+  const mergedTo = (to: number): MergedSpans | null => {
+    const merged = mergeSpans(compiled, from, to, { step, within: within / 2 })
+    return merged.error <= within ? merged : null
+  }
+  // What was one curve before it was cut often is one still.
+  const whole = mergedTo(most)
+  if (whole) return { to: most, merged: whole }
+  let best: { to: number; merged: MergedSpans } | null = null
+  let [good, bad] = [from + 1, most]
+  let stride = 1
+  let doubling = true
+  while (bad - good > 1) {
+    const to = doubling ? Math.min(bad - 1, good + stride) : (good + bad) >> 1
+    const merged = mergedTo(to)
+    if (merged) {
+      good = to
+      best = { to, merged }
+      stride *= 2
+    } else {
+      bad = to
+      doubling = false
+    }
+  }
+  return best
 }
 
 function withMerged(property: Property, merges: readonly MergedSpans[], corners: boolean): Property {

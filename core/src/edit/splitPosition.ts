@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import type { BendLibrary, Handle, PlainBend } from '../bend/index.ts'
+import { HOLD, type BendLibrary, type Handle, type PlainBend } from '../bend/index.ts'
 import { fitCurve, type Curve } from '../fit/index.ts'
 import {
   compileProperty,
@@ -15,7 +15,7 @@ import {
 } from '../property/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Layer, Project } from '../scene/index.ts'
-import { frameTicks } from '../time/index.ts'
+import { asTicks, frameTicks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { libraryIn, makeLawful, settled } from './editProperty.ts'
 import { joinAxes } from './joinAxes.ts'
@@ -24,6 +24,8 @@ import { layerIn, sceneIn, type MakeId } from './refs.ts'
 /** Largest distance from the old position, px. Source: the motion model, section 7. */
 const WITHIN_PX = 0.1
 const LOOKS_A_FRAME = 4
+/** A span whose end misses its key by more than this ends in a jump, px. */
+const JUMP_PX = 1e-3
 
 export interface SplitOptions {
   readonly makeId: MakeId
@@ -157,8 +159,9 @@ function axisOf(given: Property, axis: 0 | 1, options: AxisOptions): Property {
     }
     const span = compiled.spans[i] as PlaceSpan | undefined
     if (!span) keys.push(made)
-    else if (span.route.straight) keys.push({ ...made, bend: axisBend(compiled, i, axis) })
-    else keys.push(...fittedAxis(compiled, i, axis, options, plain).slice(0, -1))
+    else if (span.route.straight || compiled.bends[i]!.kind === 'hold')
+      keys.push({ ...made, bend: axisBend(compiled, i, axis) })
+    else keys.push(...fittedAxis(compiled, i, axis, options, plain))
   })
   const bent: Property = { ...plain, keys }
   const now = compileProperty(bent, library)
@@ -186,7 +189,7 @@ function axisBend({ keys, bends, spans }: CompiledProperty, i: number, axis: 0 |
   return { kind: 'handles', leave: onAxis(bend.leave), arrive: onAxis(bend.arrive) }
 }
 
-/** One axis of a curved span, fitted; the last key is the next span's first. */
+/** One axis of a curved span, fitted, without the next span's first key; held before it where the span ends in a jump. */
 function fittedAxis(
   compiled: CompiledProperty,
   i: number,
@@ -205,5 +208,9 @@ function fittedAxis(
   }
   // Both axes may be off at once, so each keeps to a share of the distance.
   const { pieces } = fitCurve(curve, start, end, { within: within * Math.SQRT1_2, step, search: true })
-  return keysOfPieces(pieces, { property, makeId })
+  const keys = keysOfPieces(pieces, { property, makeId })
+  const last = keys.pop()!
+  const next = (compiled.keys[i + 1]!.value as Vec2)[axis]
+  if (Math.abs((last.value as number) - next) <= JUMP_PX) return keys
+  return [...keys, { ...last, t: asTicks(last.t - 1), bend: HOLD }]
 }

@@ -22,7 +22,7 @@ export interface FittedCurve {
 }
 
 /** Times a stretch is looked at anew, twice as closely, when its proof finds what the first looks missed. */
-const MOST_CLOSER = 4
+const MOST_CLOSER = 5
 /** And with a tolerance tighter by this factor. */
 const CLOSER = 0.75
 /** The longest piece is sought to this share of its length. */
