@@ -7,6 +7,7 @@ import {
   keepJoined,
   valueAt,
   type Key,
+  type Outline,
   type Property,
   type PropertyKind,
   type Through,
@@ -238,4 +239,17 @@ export function worstMiss(
     worst = Math.max(worst, Math.hypot(...here.map((part, i) => part - there[i]!)))
   }
   return worst
+}
+
+/** Outlines of a number of vertices, with and without handles, corners sharp. */
+export function anyOutline(count: number): fc.Arbitrary<Outline> {
+  const arm = fc.record({
+    angle: fc.integer({ min: -180, max: 180 }),
+    length: fc.constantFrom(0, 0, 10, 35, 80),
+  })
+  const vertex = fc.record({ at: point, arrive: arm, leave: arm, corner: fc.constant(0) })
+  return fc.record({
+    closed: fc.boolean(),
+    vertices: fc.array(vertex, { minLength: count, maxLength: count }),
+  })
 }

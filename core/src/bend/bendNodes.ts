@@ -1,7 +1,8 @@
 import { BadBend } from './badBend.ts'
 import type { BendNode } from './bend.ts'
-import { HandlesCurve } from './handlesCurve.ts'
-import { splitOrdinates } from './splitOrdinates.ts'
+import { clampNodes } from './clampNodes.ts'
+import { cutPiece, innerNodes, type BendPiece } from './bendPieces.ts'
+import { solveCubic, unitCubic } from './solveCubic.ts'
 import { steffenSlopes } from './smoothSlopes.ts'
 
 /** Nodes closer than this in u cannot be told apart any more. */
@@ -9,30 +10,9 @@ const LEAST_GAP = 1e-9
 
 type Nodes = readonly BendNode[]
 
-const within01 = (share: number): number => Math.min(1, Math.max(0, share))
-
-/** A handle whose u stays between its node and the one it points to; its p is left alone. */
-function clampedHandle(handle: BendNode['leave'], room: number, sign: 1 | -1): BendNode['leave'] {
-  const reach = Math.min(room, Math.max(0, sign * handle[0]))
-  const du = sign * reach
-  return du === handle[0] ? handle : [du === 0 ? 0 : du, handle[1]]
-}
-
-/** Nodes as they may be stored: every handle's u within its piece, the two outer handles none. */
-export function clampNodes(nodes: Nodes): BendNode[] {
-  return nodes.map((node, i): BendNode => {
-    const before = i > 0 ? node.at[0] - nodes[i - 1]!.at[0] : 0
-    const after = i + 1 < nodes.length ? nodes[i + 1]!.at[0] - node.at[0] : 0
-    return {
-      ...node,
-      arrive: i > 0 ? clampedHandle(node.arrive, before, -1) : [0, 0],
-      leave: i + 1 < nodes.length ? clampedHandle(node.leave, after, 1) : [0, 0],
-    }
-  })
-}
-
 /**
- * The same bend with a node more at elapsed fraction u. The shape does not change.
+ * The same bend with a node more at elapsed fraction u, and one beside it where handles would leave their piece. The
+ * shape does not change.
  * Where a node stands already, the nodes come back as they are.
  * @param u 0 < u < 1
  * @returns the nodes and where the one at u stands among them
@@ -44,25 +24,32 @@ export function insertNode(nodes: Nodes, u: number): { nodes: BendNode[]; index:
   const to = nodes[next]!
   if (u - from.at[0] < LEAST_GAP) return { nodes: [...nodes], index: next - 1 }
   if (to.at[0] - u < LEAST_GAP) return { nodes: [...nodes], index: next }
+  const piece = pieceBetween(from, to)
   const length = to.at[0] - from.at[0]
-  const reaches = { leave: within01(from.leave[0] / length), arrive: within01(-to.arrive[0] / length) }
-  const local = (u - from.at[0]) / length
-  const s = new HandlesCurve({
-    leave: { reach: reaches.leave, rise: 0 },
-    arrive: { reach: reaches.arrive, rise: 0 },
-  }).parameter(local)
-  const time = splitOrdinates([0, reaches.leave, 1 - reaches.arrive, 1], s)
-  const rise = splitOrdinates([from.at[1], from.at[1] + from.leave[1], to.at[1] + to.arrive[1], to.at[1]], s)
-  const p = rise.before[3]
-  const middle: BendNode = {
-    at: [u, p],
-    arrive: [(time.before[2] - time.before[3]) * length, rise.before[2] - p],
-    leave: [(time.after[1] - time.after[0]) * length, rise.after[1] - p],
-    through: 'joined',
+  const reaches = [(piece.time[1] - from.at[0]) / length, (piece.time[2] - from.at[0]) / length] as const
+  const s = solveCubic(unitCubic(...reaches), (u - from.at[0]) / length)
+  const { before, after } = cutPiece(piece, s)
+  const pieces = [...before, ...after]
+  const [start, end] = [pieces[0]!, pieces[pieces.length - 1]!]
+  const first: BendNode = { ...from, leave: [start.time[1] - from.at[0], start.rise[1] - from.at[1]] }
+  const last: BendNode = { ...to, arrive: [end.time[2] - to.at[0], end.rise[2] - to.at[1]] }
+  const inner = innerNodes(pieces).map((node, i): BendNode => {
+    return i === before.length - 1 ? { ...node, at: [u, node.at[1]] } : node
+  })
+  return {
+    nodes: clampNodes([...nodes.slice(0, next - 1), first, ...inner, last, ...nodes.slice(next + 1)]),
+    index: next - 1 + before.length,
   }
-  const first: BendNode = { ...from, leave: [time.before[1] * length, rise.before[1] - from.at[1]] }
-  const last: BendNode = { ...to, arrive: [(time.after[2] - 1) * length, rise.after[2] - to.at[1]] }
-  return { nodes: [...nodes.slice(0, next - 1), first, middle, last, ...nodes.slice(next + 1)], index: next }
+}
+
+/** The cubic between two nodes, its handles' u within it. */
+function pieceBetween(from: BendNode, to: BendNode): BendPiece {
+  const length = to.at[0] - from.at[0]
+  const inside = (du: number): number => Math.min(length, Math.max(0, du))
+  return {
+    time: [from.at[0], from.at[0] + inside(from.leave[0]), to.at[0] - inside(-to.arrive[0]), to.at[0]],
+    rise: [from.at[1], from.at[1] + from.leave[1], to.at[1] + to.arrive[1], to.at[1]],
+  }
 }
 
 /** The bend without an inner node; its neighbours keep their handles. Throws BadBend for the first and the last. */

@@ -15,7 +15,8 @@ export {
   type PointsBend,
   type StepJump,
 } from './bend.ts'
-export { clampNodes, insertNode, moveNode, removeNode, setNodeHandle, setNodeThrough } from './bendNodes.ts'
+export { clampNodes } from './clampNodes.ts'
+export { insertNode, moveNode, removeNode, setNodeHandle, setNodeThrough } from './bendNodes.ts'
 export { compileBend } from './compileBend.ts'
 export { FAMILIES } from './families/families.ts'
 export type { Family, NumberOfFamily } from './families/family.ts'

@@ -1,8 +1,9 @@
 import type { BendNode, FamilyBend, Handles, PlainBend, PointsBend } from './bend.ts'
-import { clampNodes, insertNode } from './bendNodes.ts'
+import { insertNode } from './bendNodes.ts'
+import { clampNodes } from './clampNodes.ts'
+import { bendOfPieces, cutPiece, type BendPiece } from './bendPieces.ts'
 import { compileBend } from './compileBend.ts'
 import { HandlesCurve } from './handlesCurve.ts'
-import { splitOrdinates } from './splitOrdinates.ts'
 
 export interface SplitBend {
   readonly before: PlainBend
@@ -48,32 +49,13 @@ function splitFlatSteps(bend: FamilyBend, u: number, progress: number): SplitBen
 }
 
 function splitHandles(handles: Handles, u: number, progress: number): SplitBend {
-  const s = new HandlesCurve(handles).parameter(u)
   const { leave, arrive } = handles
-  const time = splitOrdinates([0, leave.reach, 1 - arrive.reach, 1], s)
-  const rise = splitOrdinates([0, leave.rise, 1 - arrive.rise, 1], s)
-  return {
-    before: handlesOver(time.before, rise.before, u, progress),
-    after: handlesOver(time.after, rise.after, 1 - u, 1 - progress),
-    progress,
+  const piece: BendPiece = {
+    time: [0, leave.reach, 1 - arrive.reach, 1],
+    rise: [0, leave.rise, 1 - arrive.rise, 1],
   }
-}
-
-const within01 = (share: number): number => Math.min(1, Math.max(0, share))
-
-function handlesOver(
-  time: readonly number[],
-  rise: readonly number[],
-  length: number,
-  change: number,
-): PlainBend {
-  const [t0, t1, t2, t3] = time as [number, number, number, number]
-  const [p0, p1, p2, p3] = rise as [number, number, number, number]
-  return {
-    kind: 'handles',
-    leave: { reach: within01((t1 - t0) / length), rise: (p1 - p0) / change },
-    arrive: { reach: within01((t3 - t2) / length), rise: (p3 - p2) / change },
-  }
+  const { before, after } = cutPiece(piece, new HandlesCurve(handles).parameter(u))
+  return { before: bendOfPieces(before), after: bendOfPieces(after), progress }
 }
 
 function splitPoints(bend: PointsBend, u: number): SplitBend {

@@ -1,4 +1,5 @@
-type Ordinates = [number, number, number, number]
+/** The four control values of a cubic Bézier along one axis. */
+export type Ordinates = [number, number, number, number]
 
 /** The ordinates of a cubic's two halves at s. Source: P. de Casteljau's subdivision. */
 export function splitOrdinates(

@@ -34,7 +34,8 @@ export function cutBend(compiled: CompiledProperty, span: number, u: number): Be
   if (bend.kind === 'handles' && adds && kind !== 'colour') {
     const progress = compiled.spans[span]!.curve.progress(u)
     const flat = Math.abs(progress) < LEAST_CHANGE || Math.abs(1 - progress) < LEAST_CHANGE
-    if (lifted(bend) || flat) return { ...cutLifted(compiled, span, u), exact: true }
+    const cut = lifted(bend) || flat ? cutLifted(compiled, span, u) : null
+    if (cut) return { ...cut, exact: true }
   }
   const cut = lifted(bend) ? null : splitBend(bend, u)
   if (cut) return { before: cut.before, after: cut.after, exact: true }
@@ -47,15 +48,22 @@ export function cutBend(compiled: CompiledProperty, span: number, u: number): Be
   }
 }
 
-/** Cuts a Bézier whose ordinates are absolute values, one cubic a component; what the change cannot carry becomes lift. */
+/**
+ * Cuts a Bézier whose ordinates are absolute values, one cubic a component; what the change cannot carry becomes lift.
+ * Null where a half's handles would leave its time: points, which could carry on there, have no bumps.
+ */
 function cutLifted(
   compiled: CompiledProperty,
   span: number,
   u: number,
-): { before: PlainBend; after: PlainBend } {
+): { before: PlainBend; after: PlainBend } | null {
   const { leave, arrive } = compiled.bends[span] as Extract<PlainBend, { kind: 'handles' }>
   const s = new HandlesCurve({ leave, arrive }).parameter(u)
   const time = splitOrdinates([0, leave.reach, 1 - arrive.reach, 1], s)
+  const storable = [time.before, time.after].every(
+    ([t0, t1, t2, t3]) => Math.max(t1 - t0, t3 - t2) <= (t3 - t0) * (1 + 1e-9),
+  )
+  if (!storable) return null
   const ordinates = spanEnds(compiled, span).map(([from, to], i) => {
     const change = to - from
     const early = from + leave.rise * change + (leave.lift?.[i] ?? 0)
