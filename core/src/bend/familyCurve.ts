@@ -1,6 +1,6 @@
 import type { FamilyBend, Mode } from './bend.ts'
 import { FAMILIES } from './families/families.ts'
-import type { UnitCurve } from './unitCurve.ts'
+import { HOLD_CURVE, type UnitCurve } from './unitCurve.ts'
 
 /** A family bend's curve: its formula in the bend's mode, cut to the bend's part. Ends are exact. */
 export function compileFamily(bend: FamilyBend): UnitCurve {
@@ -34,8 +34,10 @@ function withExactEnds(curve: UnitCurve): UnitCurve {
 }
 
 function partOf(whole: UnitCurve, [from, to]: readonly [number, number]): UnitCurve {
-  const start = whole.progress(from)
-  const change = whole.progress(to) - start
+  // Steps may jump on the very first tick; what lies before it is the span's start all the same.
+  const start = from <= 0 ? 0 : whole.progress(from)
+  const change = (to >= 1 ? 1 : whole.progress(to)) - start
+  if (change === 0) return HOLD_CURVE
   const length = to - from
   return {
     progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : (whole.progress(from + u * length) - start) / change),

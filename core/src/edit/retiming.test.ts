@@ -17,7 +17,8 @@ import {
   refsOf,
   worstMiss,
 } from '../../test/trials.ts'
-import { compileProperty, PlaceSpan, type Property } from '../property/index.ts'
+import type { PlaceSpan } from '../property/index.ts'
+import { compileProperty, type Property } from '../property/index.ts'
 import type { Layer } from '../scene/index.ts'
 import { asTicks, frameTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import {

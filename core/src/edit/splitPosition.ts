@@ -1,13 +1,13 @@
 import type { Draft } from 'immer'
 import { HOLD, type BendLibrary, type Handle, type PlainBend } from '../bend/index.ts'
 import { fitCurve, type Curve } from '../fit/index.ts'
+import type { PlaceSpan } from '../property/index.ts'
 import {
   compileProperty,
   isInLine,
   keysOfPieces,
   pinRoutes,
   pinSmooth,
-  PlaceSpan,
   valueInto,
   type CompiledProperty,
   type Key,
@@ -84,7 +84,8 @@ export function joinPosition(
     Property,
     Property,
   ]
-  const { split: _, ...position } = settled<Property>(layer.properties['position'])
+  const position = { ...settled<Property>(layer.properties['position']) }
+  delete position.split
   const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
   const joined = makeLawful(joinAxes(position, { x, y, within, step, makeId, library }), { library })
   layer.properties['position'] = joined as Draft<Property>

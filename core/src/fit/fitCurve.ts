@@ -29,6 +29,9 @@ const CLOSER = 0.75
 const CLOSE_ENOUGH = 0.04
 /** A slope this many times a piece's mean stands upright as good as; no handle could follow it. */
 const UPRIGHT = 1e3
+/** Two slopes are in line when they differ by no more than this share; found by differences they say less. */
+const IN_LINE = 1e-6
+const IN_LINE_BY_DIFFERENCES = 1e-3
 /** A stretch has at least as many looks. */
 const LEAST_LOOKS = 16
 
@@ -75,7 +78,8 @@ function passesSmoothly(curve: Curve, before: number, t: number, after: number):
   const moved = size * (late - early) * 2 + 1e-9 * (Math.hypot(...near) + Math.hypot(...far))
   const jump = Math.hypot(...near.map((part, c) => part - far[c]!))
   const kink = Math.hypot(...left.map((part, c) => part - right[c]!))
-  return jump <= moved && (kink <= 1e-6 * size || !Number.isFinite(size))
+  const inLine = curve.slopeInto ? IN_LINE : IN_LINE_BY_DIFFERENCES
+  return jump <= moved && (kink <= inLine * size || !Number.isFinite(size))
 }
 
 function values(curve: Curve, t: number): number[] {

@@ -23,6 +23,7 @@ export function orderKeys(keys: readonly Key[]): Key[] {
 /** A key that only shapes the route becomes one with a time; any other stays as it is. */
 export function withTime(key: Key): Key {
   if (!key.timeless) return key
-  const { timeless: _, ...timed } = key
+  const timed = { ...key }
+  delete timed.timeless
   return timed
 }

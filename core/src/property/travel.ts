@@ -1,6 +1,6 @@
 import type { CompiledProperty } from './compileProperty.ts'
 import { speedInto, spanAt, valueInto } from './evaluate.ts'
-import { PlaceSpan } from './placeSpan.ts'
+import type { PlaceSpan } from './placeSpan.ts'
 
 /** What a property's bends move, over time in ticks: its components, or the distance a place has gone along its route. */
 export interface Travel {

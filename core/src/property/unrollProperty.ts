@@ -3,9 +3,13 @@ import { asTicks, BadTime, type Ticks } from '../time/index.ts'
 import { compileProperty, timedKeys } from './compileProperty.ts'
 import { storedValueAt } from './evaluate.ts'
 import { insertKey } from './insertKey.ts'
+import type { CompiledSpan } from './compiledSpan.ts'
+import type { PlaceSpan } from './placeSpan.ts'
 import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { mirrorKeys } from './mirrorKeys.ts'
+import { STRAIGHT } from './routeSpans.ts'
+import type { Side } from './sideSlopes.ts'
 import { numbersOfOutline, outlineOfNumbers } from './outlineNumbers.ts'
 import type { Key, Outline, Outside, Property, Value } from './property.ts'
 
@@ -39,11 +43,36 @@ export function unrollProperty(
   )
   const keys = [
     ...outsideKeys(pinned, start, pinned.keys[0]!.t, pinned.before ?? 'hold'),
-    ...pinned.keys,
+    ...withPlainEnds(pinned.keys),
     ...outsideKeys(pinned, pinned.keys[pinned.keys.length - 1]!.t, end, pinned.after ?? 'hold'),
   ].sort((a, b) => a.t - b.t)
-  const plain: Property = { ...pinned, keys: withoutDoubles(keys), before: 'hold', after: 'hold' }
-  return cropTo(plain, start, end)
+  const plain: Property = { ...pinned, keys: mergeDoubles(keys), before: 'hold', after: 'hold' }
+  const cropped = cropTo(plain, start, end)
+  return goesBackIn(pinned) ? { ...cropped, exact: false } : cropped
+}
+
+/** Whether a place goes on into its own curved route again: at the end speed back along it, which no line can say. */
+function goesBackIn(property: Property): boolean {
+  const { kind, before, after } = property
+  if (kind !== 'place' || (before !== 'continue' && after !== 'continue')) return false
+  const { spans } = compileProperty(property)
+  const speed = new Float64Array(1)
+  const back = (span: CompiledSpan, u: 0 | 1): boolean => {
+    span.speedInto(speed, u)
+    return speed[0]! < 0 && !(span as PlaceSpan).route.straight
+  }
+  return (
+    (before === 'continue' && back(spans[0]!, 0)) ||
+    (after === 'continue' && back(spans[spans.length - 1]!, 1))
+  )
+}
+
+/** What goes on beyond the first and the last key does so in a line: their outer sides are unused so far. */
+function withPlainEnds(keys: readonly Key[]): Key[] {
+  return keys.map((key, i): Key => {
+    const first = i === 0 ? withSide(key, 'arrive', {}) : key
+    return i === keys.length - 1 ? withSide({ ...first, bend: LINEAR }, 'leave', {}) : first
+  })
 }
 
 /** Linked spans with the library's bend as their own. */
@@ -52,8 +81,22 @@ function unlinkBends(property: Property, library: BendLibrary): Property {
   return { ...property, keys: property.keys.map((key) => ({ ...key, bend: plainBend(key.bend, library) })) }
 }
 
-function withoutDoubles(keys: readonly Key[]): Key[] {
-  return keys.filter((key, i) => i + 1 === keys.length || keys[i + 1]!.t !== key.t)
+/** Two keys at one tick become the later one, which is arrived at as the earlier one was. */
+function mergeDoubles(keys: readonly Key[]): Key[] {
+  const merged: Key[] = []
+  for (const key of keys) {
+    const before = merged[merged.length - 1]
+    if (before?.t !== key.t) merged.push(key)
+    else merged[merged.length - 1] = withSide(key, 'arrive', before)
+  }
+  return merged
+}
+
+/** A key with one side of its route as another key has it. */
+function withSide(key: Key, side: Side, other: Pick<Key, 'route'>): Key {
+  if (!key.route && !other.route) return key
+  const route = key.route ?? STRAIGHT
+  return { ...key, route: { ...route, through: 'corner', [side]: (other.route ?? STRAIGHT)[side] } }
 }
 
 /** Keys that spell out a rule between two moments beyond the property's own keys. */

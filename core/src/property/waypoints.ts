@@ -5,7 +5,7 @@ import { cutBend } from './cutBend.ts'
 import { fitBend } from './fitBend.ts'
 import { withTime } from './orderKeys.ts'
 import { pinSmooth } from './pinSmooth.ts'
-import { PlaceSpan } from './placeSpan.ts'
+import type { PlaceSpan } from './placeSpan.ts'
 import type { Key, Property } from './property.ts'
 
 /** Halvings that settle an elapsed fraction to the last bit of a tick. */

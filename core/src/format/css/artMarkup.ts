@@ -46,33 +46,40 @@ export function artMarkup(layer: Layer, context: CssContext): string {
       return `<svg><ellipse style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${sheet.style([...size(), ...painted()])}"/></svg>`
     case 'path':
       return pathMarkup(layer, painted(), context)
-    case 'text': {
-      const entries = [
-        ...pixels('font size', 'font-size'),
-        {
-          property: 'font-weight',
-          track: trackOf(layer, 'weight', context),
-          write: ([weight]: readonly number[]) => round(weight!),
-        },
-        {
-          property: 'letter-spacing',
-          track: trackOf(layer, 'letter spacing', context),
-          write: ([gap]: readonly number[]) => `${round(gap!)}px`,
-        },
-        ...colour('fill', 'fill'),
-      ]
-      const style = `font-family:'Scene text',sans-serif;white-space:pre;${sheet.style(entries)}`
-      const texts = choicesOf(layer.properties['content']!, context).map(({ value, shown }) => {
-        const text = `<text text-anchor="middle" style="${style}">${escapeText(value)}</text>`
-        return shown ? `<g style="${shown}">${text}</g>` : text
-      })
-      return `<svg>${texts.join('')}</svg>`
-    }
+    case 'text':
+      return textMarkup(layer, colour('fill', 'fill'), context)
     case 'image':
       return imageMarkup(layer, context)
     default:
       return ''
   }
+}
+
+function textMarkup(layer: Layer, filled: readonly StyleEntry[], context: CssContext): string {
+  const entries = [
+    {
+      property: 'font-size',
+      track: trackOf(layer, 'font size', context),
+      write: ([size]: readonly number[]) => `${round(Math.max(0, size!))}px`,
+    },
+    {
+      property: 'font-weight',
+      track: trackOf(layer, 'weight', context),
+      write: ([weight]: readonly number[]) => round(weight!),
+    },
+    {
+      property: 'letter-spacing',
+      track: trackOf(layer, 'letter spacing', context),
+      write: ([gap]: readonly number[]) => `${round(gap!)}px`,
+    },
+    ...filled,
+  ]
+  const style = `font-family:'Scene text',sans-serif;white-space:pre;${context.sheet.style(entries)}`
+  const texts = choicesOf(layer.properties['content']!, context).map(({ value, shown }) => {
+    const text = `<text text-anchor="middle" style="${style}">${escapeText(value)}</text>`
+    return shown ? `<g style="${shown}">${text}</g>` : text
+  })
+  return `<svg>${texts.join('')}</svg>`
 }
 
 function pathMarkup(

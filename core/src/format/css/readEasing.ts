@@ -1,3 +1,5 @@
+// The parser alone, without the rest of the package, has no types of its own; every program that imports this file needs them.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="./css-tree-parser.d.ts" />
 import type { CssNode } from 'css-tree'
 import parse from 'css-tree/parser'
