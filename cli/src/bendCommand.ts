@@ -1,24 +1,38 @@
-import { compileBend } from '@arrow-bend/core/bend'
+import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 import { readEasing } from '@arrow-bend/core/format/css'
 import { BadUse, readArgs } from './badUse.ts'
+import { readProjectFile } from './readProjectFile.ts'
 
 const USUAL_TIMES = Array.from({ length: 11 }, (_, i) => i / 10)
 
-/** `bend SPEC [--at 0,0.25,…]`: progress and pace of a bend at elapsed fractions, as CSV. */
-export function bendCommand(args: readonly string[]): string {
+/**
+ * `bend SPEC [--file FILE] [--at 0,0.25,…]`: progress and pace of a bend at elapsed fractions, as CSV. With a file,
+ * SPEC is the name (or id) of a bend in that project's library.
+ */
+export async function bendCommand(args: readonly string[]): Promise<string> {
   const { values, positionals } = readArgs({
     args: [...args],
     allowPositionals: true,
-    options: { at: { type: 'string' } },
+    options: { at: { type: 'string' }, file: { type: 'string' } },
   })
   const [spec] = positionals
   if (spec === undefined || positionals.length > 1)
-    throw new BadUse('bend takes one bend: arrow-bend bend SPEC [--at 0,0.25,0.5].')
-  const curve = compileBend(readEasing(spec))
+    throw new BadUse('bend takes one bend: arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5].')
+  const bend = values.file === undefined ? readEasing(spec) : await namedBend(values.file, spec)
+  const curve = compileBend(bend)
   const times = values.at === undefined ? USUAL_TIMES : values.at.split(',').map(readShare)
   return (
     ['u,progress,pace', ...times.map((u) => `${u},${curve.progress(u)},${curve.pace(u)}`)].join('\n') + '\n'
   )
+}
+
+async function namedBend(path: string, name: string): Promise<PlainBend> {
+  const { bends } = (await readProjectFile(path)).project
+  const found = bends.find((bend) => bend.name === name) ?? bends.find(({ id }) => id === name)
+  if (found) return found.bend
+  const known =
+    bends.length > 0 ? `It has ${bends.map((bend) => `“${bend.name}”`).join(', ')}.` : 'It has none.'
+  throw new BadUse(`There is no bend called “${name}” in this project’s library. ${known}`)
 }
 
 function readShare(text: string): number {

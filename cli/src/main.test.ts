@@ -23,6 +23,91 @@ function arrowBend(...args: string[]): Promise<Answer> {
   })
 }
 
+/** A project with a property of every kind, one span linked to a library bend, one position split. */
+function everyKind(): unknown {
+  const key = (id: string, t: number, value: unknown, bend: unknown = { kind: 'linear' }) => ({
+    id,
+    t,
+    value,
+    bend,
+    through: 'corner',
+  })
+  const moving = (kind: string, from: unknown, to: unknown, bend?: unknown) => ({
+    kind,
+    value: from,
+    keys: [key('a', 0, from, bend), key('b', 705600000, to)],
+  })
+  const arm = { angle: 0, length: 0 }
+  const outline = (size: number) => ({
+    closed: false,
+    vertices: [
+      { at: [0, 0], arrive: arm, leave: arm, corner: 0 },
+      { at: [size, size], arrive: arm, leave: arm, corner: 0 },
+    ],
+  })
+  const still = (kind: string, value: unknown) => ({ kind, value, keys: [] })
+  const placed = {
+    pivot: still('pair', [0, 0]),
+    scale: moving('pair', [100, 100], [50, 80]),
+    turn: moving('turn', 0, 90, { kind: 'linked', bendId: 'soft' }),
+    opacity: moving('number', 100, 0, { kind: 'hold' }),
+    fill: moving('colour', '#c8401a', '#0e6b75'),
+  }
+  const layer = { parent: null, span: [0, 705600000], visible: true, locked: false }
+  return {
+    format: 'arrow-bend/project',
+    version: 1,
+    id: 'p',
+    name: 'Every kind',
+    bends: [{ id: 'soft', name: 'Soft', bend: { kind: 'family', family: 'power', power: 2 } }],
+    assets: [],
+    scenes: [
+      {
+        id: 's',
+        name: 'Scene',
+        size: [640, 360],
+        rate: { num: 24, den: 1 },
+        duration: 705600000,
+        background: '#ffffff',
+        markers: [],
+        playRange: null,
+        layers: [
+          {
+            ...layer,
+            id: 'shape',
+            name: 'Shape',
+            kind: 'path',
+            turnAlongRoute: 0,
+            properties: {
+              ...placed,
+              position: moving('place', [0, 0], [90, 50]),
+              outline: moving('outline', outline(10), outline(40)),
+              stroke: still('colour', '#000000'),
+              'stroke width': still('number', 1),
+            },
+          },
+          {
+            ...layer,
+            id: 'words',
+            name: 'Words',
+            kind: 'text',
+            properties: {
+              ...placed,
+              position: { ...still('place', [0, 0]), split: true },
+              'position x': moving('number', 0, 50),
+              'position y': moving('number', 0, -50),
+              content: moving('choice', 'Cast off', 'Moor'),
+              'font size': still('number', 40),
+              weight: still('number', 400),
+              'letter spacing': still('number', 0),
+            },
+          },
+        ],
+      },
+    ],
+  }
+}
+
 describe('arrow-bend', () => {
   it('inspects a project in words and as JSON', async () => {
     const words = await arrowBend('inspect', DEMO)
@@ -56,6 +141,85 @@ describe('arrow-bend', () => {
     const answer = await arrowBend('bend', 'power:2', '--at', '0,0.5,1')
     expect(answer).toEqual({ code: 0, out: 'u,progress,pace\n0,0,0\n0.5,0.25,1\n1,1,2\n', err: '' })
   })
+
+  it('answers for every kind of bend: CSS, families, points as JSON, and by name from a project’s library', async () => {
+    const points = JSON.stringify({
+      kind: 'points',
+      nodes: [
+        { at: [0, 0], arrive: [0, 0], leave: [0, 0], through: 'corner' },
+        { at: [0.5, 0.9], arrive: [0, 0], leave: [0, 0], through: 'corner' },
+        { at: [1, 1], arrive: [0, 0], leave: [0, 0], through: 'corner' },
+      ],
+    })
+    const lifted = JSON.stringify({
+      kind: 'handles',
+      leave: { reach: 0.5, rise: 0.5 },
+      arrive: { reach: 0.5, rise: 0.5 },
+    })
+    const specs: readonly (readonly [string, number])[] = [
+      ['linear', 0.5],
+      ['hold', 0],
+      ['steps(4, jump-none)', 2 / 3],
+      ['linear(0, 0.2 40% 60%, 1)', 0.2],
+      ['ease-in-out', 0.5],
+      ['sine/inOut', 0.5],
+      ['bounce:3,0.5/inOut', 0.5],
+      ['spring:0.3/inOut', 0.5],
+      ['elastic/inOut', 0.5],
+      [points, 0.9],
+      [lifted, 0.5],
+    ]
+    for (const [spec, half] of specs) {
+      const { code, out } = await arrowBend('bend', spec, '--at', '0,0.5,1')
+      expect(code, spec).toBe(0)
+      const rows = out
+        .trimEnd()
+        .split('\n')
+        .slice(1)
+        .map((row) => Number(row.split(',')[1]))
+      expect(rows[1], spec).toBeCloseTo(half, 6)
+      expect(rows[2], spec).toBe(1)
+    }
+    const path = join(await mkdtemp(join(tmpdir(), 'bend-')), 'project.json')
+    await writeFile(path, JSON.stringify(everyKind()))
+    const named = await arrowBend('bend', 'Soft', '--file', path, '--at', '0.5')
+    expect(named.out).toBe('u,progress,pace\n0.5,0.25,1\n')
+    const missing = await arrowBend('bend', 'Hard', '--file', path)
+    expect(missing).toMatchObject({ code: 2, err: expect.stringContaining('It has “Soft”') as string })
+  }, 60_000)
+
+  it('samples every kind of property', async () => {
+    const path = join(await mkdtemp(join(tmpdir(), 'bend-')), 'project.json')
+    await writeFile(path, JSON.stringify(everyKind()))
+    const heads = {
+      position: 'frame,seconds,x,y,speed',
+      scale: 'frame,seconds,x,y,speed x,speed y',
+      turn: 'frame,seconds,value,speed',
+      opacity: 'frame,seconds,value,speed',
+      fill: 'frame,seconds,l,a,b,alpha,speed l,speed a,speed b,speed alpha',
+      outline:
+        'frame,seconds,x 1,y 1,arrive angle 1,arrive length 1,leave angle 1,leave length 1,corner 1,x 2,',
+    }
+    for (const [property, head] of Object.entries(heads)) {
+      const { code, out } = await arrowBend(
+        'sample',
+        path,
+        '--layer',
+        'Shape',
+        '--property',
+        property,
+        '--speed',
+      )
+      expect(code, property).toBe(0)
+      expect(out.startsWith(head), out.slice(0, 90)).toBe(true)
+      expect(out).not.toMatch(/NaN|Infinity|undefined/)
+    }
+    const words = await arrowBend('sample', path, '--layer', 'Words', '--property', 'content')
+    expect(words.out.split('\n').slice(0, 2)).toEqual(['frame,seconds,value', '0,0,"Cast off"'])
+    const split = await arrowBend('sample', path, '--layer', 'Words', '--property', 'position')
+    expect(split).toMatchObject({ code: 2, err: expect.stringContaining('is split') as string })
+    expect((await arrowBend('sample', path, '--layer', 'Words', '--property', 'position y')).code).toBe(0)
+  }, 60_000)
 
   it.each([
     [['fly'], /not a command/],

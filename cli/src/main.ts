@@ -7,7 +7,7 @@ import { sampleCommand } from './sampleCommand.ts'
 const USAGE = `Usage:
   arrow-bend inspect FILE [--json]
   arrow-bend sample FILE --layer NAME --property NAME [--rate 60] [--speed]
-  arrow-bend bend SPEC [--at 0,0.25,0.5,0.75,1]
+  arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
 `
 
 type Command = (args: readonly string[]) => Promise<string> | string

@@ -29,6 +29,9 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
     throw new BadUse(
       `“${layer.name}” has no ${values.property}. It has ${Object.keys(layer.properties).join(', ')}.`,
     )
+  if (property.split) {
+    throw new BadUse(`The position of “${layer.name}” is split. Sample “position x” or “position y” instead.`)
+  }
   const rate = values.rate === undefined ? scene.rate : parseRate(values.rate)
   return sampleCsv(property, { rate, duration: scene.duration, speed: values.speed, library: project.bends })
 }

@@ -17,6 +17,9 @@ import { frameTicks, secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { openDemo } from './desk.ts'
 
 const RATE = { num: 24, den: 1 }
+const LIBRARY: Project['bends'] = [
+  { id: 'soft', name: 'Soft', bend: { kind: 'family', family: 'spring', mode: 'out' } },
+]
 const FRAMES = 72
 
 interface Measured {
@@ -64,7 +67,7 @@ async function compareEveryFrame(
   page: Page,
   scene: Scene,
 ): Promise<{ px: number; percent: number; channel: number }> {
-  const sampler = compileScene(scene, [])
+  const sampler = compileScene(scene, LIBRARY)
   const step = frameTicks(scene.rate)
   const worst = { px: 0, percent: 0, channel: 0, where: '' }
   for (let frame = 0; frame * step < scene.duration; frame += 1) {
@@ -288,6 +291,58 @@ function trialScene(): Scene {
           'group',
         ),
       },
+      still('split', {
+        position: { kind: 'place', value: [0, 0], keys: [], split: true },
+        'position x': { kind: 'number', value: 0, keys: [key(0, 100, handles), key(50, 900)] },
+        'position y': {
+          kind: 'number',
+          value: 0,
+          keys: [key(8, 700, ease), key(30, 90, family('bounce', 'out')), key(66, 800)],
+        },
+      }),
+      {
+        ...still('turning along its route', {
+          ...place([
+            key(0, [200, 300], ease, curve([0, 0], [500, -200])),
+            key(30, [1200, 700], ease, curve([0, 300], [-200, 300])),
+            key(66, [200, 800], ease),
+          ]),
+          turn: { kind: 'turn', value: 0, keys: [key(10, 0, ease), key(60, 45)] },
+        }),
+        turnAlongRoute: 30,
+      },
+      still(
+        'through waypoints',
+        place([
+          key(2, [100, 200], handles),
+          key(20, [700, 100], ease, {
+            timeless: true,
+            route: { arrive: [-200, 0], leave: [200, 0], through: 'smooth' },
+          }),
+          key(40, [1300, 800], ease, {
+            timeless: true,
+            route: { arrive: [0, -300], leave: [0, 100], through: 'joined' },
+          }),
+          key(64, [1700, 500]),
+        ]),
+      ),
+      still('linked', {
+        turn: { kind: 'turn', value: 0, keys: [key(4, 0, { kind: 'linked', bendId: 'soft' }), key(55, 300)] },
+      }),
+      still('lifted', {
+        turn: {
+          kind: 'turn',
+          value: 0,
+          keys: [
+            key(4, 20, {
+              kind: 'handles',
+              leave: { reach: 0.3, rise: 0, lift: [90] },
+              arrive: { reach: 0.4, rise: 0, lift: [-30] },
+            }),
+            key(55, 20),
+          ],
+        },
+      }),
       { ...still('short', {}), span: [ticksOfFrame(12, RATE), ticksOfFrame(36, RATE)] },
     ],
   }
@@ -301,7 +356,7 @@ test('every kind of travel plays in the browser as the core has it, at every fra
     id: 'p',
     name: 'Trial',
     scenes: [scene],
-    bends: [],
+    bends: LIBRARY,
     assets: [],
   }
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
