@@ -3,11 +3,12 @@ import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { readBendFile } from '@arrow-bend/core/format/project'
-import { srgbOf, type Key, type OklabAlpha, type Property } from '@arrow-bend/core/property'
+import { srgbOf, type Key, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
 import {
   applyMatrix,
   compileScene,
   makeLayer,
+  outlinePathData,
   sampleSceneInto,
   type Layer,
   type Project,
@@ -362,6 +363,107 @@ test('every kind of travel plays in the browser as the core has it, at every fra
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
   const worst = await compareEveryFrame(page, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
+})
+
+/** A shape with rounded corners and handles, as large as given. */
+function outlineOf(size: number, corner: number, angle: number): Outline {
+  const arm = (at: number, length: number) => ({ angle: at, length })
+  return {
+    closed: true,
+    vertices: [
+      { at: [0, 0], arrive: arm(180, 0), leave: arm(0, 0), corner },
+      { at: [size, 20], arrive: arm(180, 0), leave: arm(angle, size / 3), corner: 0 },
+      { at: [size, size], arrive: arm(-90, size / 4), leave: arm(180, 0), corner },
+      { at: [-20, size], arrive: arm(0, 0), leave: arm(-90, 0), corner: corner / 2 },
+    ],
+  }
+}
+
+test('animated outlines and chosen texts play in the browser as the core has them', async ({ page }) => {
+  const trial = trialScene()
+  const path = makeLayer({
+    id: 'shape',
+    name: 'Shape',
+    kind: 'path',
+    span: [ticksOfFrame(0, RATE), trial.duration],
+  })
+  const words = makeLayer({
+    id: 'words',
+    name: 'Words',
+    kind: 'text',
+    span: [ticksOfFrame(0, RATE), trial.duration],
+  })
+  const bend = {
+    kind: 'handles',
+    leave: { reach: 0.6, rise: 0 },
+    arrive: { reach: 0.4, rise: -0.3 },
+  } as const
+  const outline: Property = {
+    kind: 'outline',
+    value: outlineOf(100, 10, 90),
+    keys: [
+      key(0, outlineOf(100, 10, 90), bend),
+      key(30, outlineOf(260, 60, 160)),
+      key(60, outlineOf(180, 0, 20)),
+    ],
+  }
+  const content: Property = {
+    kind: 'choice',
+    value: 'Ready',
+    keys: [key(10, 'Ready'), key(24, 'Cast off'), key(50, 'Ready')],
+  }
+  const scene: Scene = {
+    ...trial,
+    layers: [
+      { ...path, properties: { ...path.properties, outline } },
+      { ...words, properties: { ...words.properties, content } },
+    ],
+  }
+  const project: Project = {
+    format: 'arrow-bend/project',
+    version: 1,
+    id: 'p',
+    name: 'Trial',
+    scenes: [scene],
+    bends: LIBRARY,
+    assets: [],
+  }
+  await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
+  const sampler = compileScene(scene, LIBRARY)
+  let worst = 0
+  for (let frame = 0; frame < FRAMES; frame += 3) {
+    const time = ticksOfFrame(frame, RATE)
+    const items = sampleSceneInto(sampler, time)
+    const shape = items.find(({ layer }) => layer.id === 'shape')!
+    const text = items.find(({ layer }) => layer.id === 'words')!.text
+    const seen = await page.evaluate(
+      ([milliseconds, wanted]) => {
+        for (const animation of document.getAnimations()) {
+          animation.pause()
+          animation.currentTime = milliseconds
+        }
+        const theirs = document.querySelector('path')!
+        const ours = document.createElementNS('http://www.w3.org/2000/svg', 'path')
+        ours.setAttribute('d', wanted)
+        theirs.parentElement!.append(ours)
+        let miss = 0
+        for (let i = 0; i < 40; i += 1) {
+          const [a, b] = [theirs, ours].map((one) => one.getPointAtLength((i / 40) * one.getTotalLength()))
+          miss = Math.max(miss, Math.hypot(a!.x - b!.x, a!.y - b!.y))
+        }
+        ours.remove()
+        const shown = [...document.querySelectorAll('text')].filter(
+          (one) => getComputedStyle(one.parentElement!).opacity === '1',
+        )
+        return { miss, texts: shown.map(({ textContent }) => textContent) }
+      },
+      [secondsOfTicks(time) * 1000, outlinePathData(shape.outline!)] as const,
+    )
+    expect(seen.texts, `texts at ${frame}`).toEqual([text])
+    worst = Math.max(worst, seen.miss)
+  }
+  test.info().annotations.push({ type: 'largest error, px', description: String(worst) })
+  expect(worst).toBeLessThanOrEqual(0.1)
 })
 
 test('the demo’s page, saved from the screen, plays in the browser as the core has it', async ({ page }) => {
