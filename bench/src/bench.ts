@@ -1,11 +1,19 @@
 import { writeFileSync, mkdirSync } from 'node:fs'
 import { benchBends } from './benchBends.ts'
+import { benchEdits } from './benchEdits.ts'
+import { benchFamilies } from './benchFamilies.ts'
 import { benchScenes } from './benchScenes.ts'
 import { benchRoutes } from './benchRoutes.ts'
 import type { Result } from './result.ts'
 
 /** Measures the core beside reference libraries in one run; prints a table and writes .cache/bench.json. */
-const results: Result[] = [...benchBends(), ...benchRoutes(), ...benchScenes()]
+const results: Result[] = [
+  ...benchBends(),
+  ...benchRoutes(),
+  ...benchFamilies(),
+  ...benchScenes(),
+  ...benchEdits(),
+]
 for (const { name, ours, reference, unit, wanted } of results) {
   const ratio =
     reference === undefined

@@ -19,7 +19,7 @@ export function benchRoutes(): Result[] {
   const [whole, reference] = shortestOfBoth(
     () => cubics.forEach((cubic) => (kept += compileRoute(cubic).length)),
     () => theirs.forEach((numbers) => (kept += new Bezier(numbers).length())),
-    100,
+    600,
   ).map((ms) => (ms / COUNT) * 1e3) as [number, number]
   const routes = cubics.map(compileRoute)
   const out = new Float64Array(2)

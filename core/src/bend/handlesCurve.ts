@@ -20,20 +20,22 @@ const PIECES = 6
 export class HandlesCurve implements UnitCurve {
   private readonly time: UnitCubic
   private readonly rise: UnitCubic
-  /** Flat numbers in one block: object fields would each cost a look-up in the hot path. */
-  private readonly table: Float64Array
+  /**
+   * Flat numbers in one block: object fields would each cost a look-up in the hot path. Made at the first call: of
+   * ten thousand spans most are never asked for anything but their ends.
+   */
+  private table: Float64Array | null = null
 
   constructor(handles: Handles) {
     this.time = unitCubic(handles.leave.reach, 1 - handles.arrive.reach)
     this.rise = unitCubic(handles.leave.rise, 1 - handles.arrive.rise)
-    this.table = tabulate(this.time, this.rise)
   }
 
   progress(u: number): number {
     if (!(u > 0)) return 0
     if (u >= 1) return 1
-    const table = this.table
     const s = this.parameter(u)
+    const table = this.table!
     return ((table[3]! * s + table[4]!) * s + table[5]!) * s
   }
 
@@ -49,7 +51,7 @@ export class HandlesCurve implements UnitCurve {
   parameter(u: number): number {
     if (!(u > 0)) return 0
     if (u >= 1) return 1
-    const table = this.table
+    const table = (this.table ??= tabulate(this.time, this.rise))
     const scaled = u * INTERVALS
     const interval = scaled | 0
     const g = scaled - interval

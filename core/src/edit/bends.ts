@@ -32,7 +32,9 @@ export function changeBends(
   change: (bend: PlainBend) => Bend,
 ): void {
   for (const { ref, keys } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property, library) => withBends(property, keys, library, change), keys)
+    editProperty(draft, ref, (property, library) => withBends(property, keys, library, change), {
+      led: keys,
+    })
   }
 }
 

@@ -8,6 +8,14 @@ import { layerIn, type PropertyRef } from './refs.ts'
 /** What `change` makes of a property, given the project's named bends. */
 export type PropertyChange = (property: Property, library: BendLibrary) => Property
 
+/** What a change knows of the keys it made. */
+export interface ChangeMarks {
+  /** Ids of keys whose spans must come out just as they were made; joined neighbours turn to them. */
+  readonly led?: ReadonlySet<string>
+  /** Ids of joined keys that are in line for certain. */
+  readonly inLine?: ReadonlySet<string>
+}
+
 /** The immutable thing behind a draft; the same object as long as nothing in it was changed. */
 export function settled<T>(drafted: unknown): T {
   return (isDraft(drafted) ? current(drafted) : drafted) as T
@@ -21,14 +29,13 @@ export function libraryIn(draft: Draft<Project>): BendLibrary {
 /**
  * Replaces a property by what `change` makes of it, and makes its laws true again: joined keys have one slope on both
  * sides, waypoints stand at the moment they are passed, the first and last key have times.
- * @param led ids of keys whose spans must come out just as `change` made them; joined neighbours turn to them
  * @throws BadEdit when the property is gone, its layer is locked, or it would have too many keys
  */
 export function editProperty(
   draft: Draft<Project>,
   ref: PropertyRef,
   change: PropertyChange,
-  led?: ReadonlySet<string>,
+  marks: ChangeMarks = {},
 ): void {
   const layer = layerIn(draft, ref)
   const found = layer.properties[ref.property]
@@ -38,14 +45,14 @@ export function editProperty(
   const library = libraryIn(draft)
   const changed = change(before, library)
   if (changed === before) return
-  const after = makeLawful(changed, { before, library, ...(led ? { led } : {}) })
-  layer.properties[ref.property] = after as Draft<Property>
+  const after = makeLawful(changed, { before, library, ...marks })
+  // What a change makes is whole and holds no drafts; frozen, it is not searched for them key by key.
+  layer.properties[ref.property] = Object.freeze(after) as Draft<Property>
 }
 
-export interface LawOptions {
+export interface LawOptions extends ChangeMarks {
   readonly library: BendLibrary
   readonly before?: Property
-  readonly led?: ReadonlySet<string>
 }
 
 /** A property with its laws made true. Throws BadEdit when it has more keys than a document may hold. */

@@ -21,18 +21,21 @@ export function withTimes(
   property: Property,
   times: ReadonlyMap<string, number>,
 ): { property: Property; replaced: number } {
-  const isMoved = (key: Key): boolean => times.has(key.id) && !key.timeless
-  if (!property.keys.some(isMoved)) return { property, replaced: 0 }
+  const newTime = (key: Key): number | undefined => (key.timeless ? undefined : times.get(key.id))
   const taken = new Map<number, string>()
-  for (const key of property.keys) if (isMoved(key)) taken.set(times.get(key.id)!, key.id)
-  const stays = (key: Key): boolean =>
-    key.timeless || (isMoved(key) ? taken.get(times.get(key.id)!) === key.id : !taken.has(key.t))
-  const left = property.keys.filter(stays)
-  const keys = left.map((key): Key => (isMoved(key) ? { ...key, t: asTicks(times.get(key.id)!) } : key))
-  return {
-    property: { ...property, keys: orderKeys(keys) },
-    replaced: property.keys.length - left.length,
+  for (const key of property.keys) {
+    const time = newTime(key)
+    if (time !== undefined) taken.set(time, key.id)
   }
+  if (taken.size === 0) return { property, replaced: 0 }
+  const left: Key[] = []
+  for (const key of property.keys) {
+    const time = newTime(key)
+    if (time === undefined) {
+      if (key.timeless || !taken.has(key.t)) left.push(key)
+    } else if (taken.get(time) === key.id) left.push({ ...key, t: asTicks(time) })
+  }
+  return { property: { ...property, keys: orderKeys(left) }, replaced: property.keys.length - left.length }
 }
 
 /**

@@ -68,7 +68,7 @@ export function pasteKeys(
         const keys = orderKeys([...standing, ...values].sort((a, b) => a.t - b.t))
         return { ...property, keys }
       },
-      led,
+      { led },
     )
   }
   return { replaced }
@@ -172,7 +172,7 @@ export function pasteBends(draft: Draft<Project>, clip: KeyClip, refs: readonly 
           }),
         }
       },
-      chosen,
+      { led: chosen },
     )
   }
 }

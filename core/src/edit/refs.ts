@@ -21,11 +21,16 @@ export type MakeId = () => string
 /** Key refs gathered by property, in order of first mention. */
 export function byProperty(refs: readonly KeyRef[]): Map<string, { ref: PropertyRef; keys: Set<string> }> {
   const groups = new Map<string, { ref: PropertyRef; keys: Set<string> }>()
+  let group: { ref: PropertyRef; keys: Set<string> } | null = null
   for (const ref of refs) {
-    const name = `${ref.scene}/${ref.layer}/${ref.property}`
-    const group = groups.get(name) ?? { ref, keys: new Set<string>() }
+    const same =
+      group?.ref.property === ref.property && group.ref.layer === ref.layer && group.ref.scene === ref.scene
+    if (!group || !same) {
+      const name = `${ref.scene}/${ref.layer}/${ref.property}`
+      group = groups.get(name) ?? { ref, keys: new Set<string>() }
+      groups.set(name, group)
+    }
     group.keys.add(ref.key)
-    groups.set(name, group)
   }
   return groups
 }

@@ -86,7 +86,7 @@ function addRounds(
         for (const { id } of added.list.slice(0, -1)) led.add(id)
         return added.property
       },
-      led,
+      { led },
     )
   }
   return { replaced }

@@ -38,19 +38,38 @@ export function stretchKeys(
   }
   let replaced = 0
   for (const { ref, keys } of byProperty(refs).values()) {
-    const led = new Set<string>()
+    const marks = { led: new Set<string>(), inLine: new Set<string>() }
     editProperty(
       draft,
       ref,
       (property, library) => {
-        const stretched = stretchProperty(property, { keys, timeOf, backwards: factor < 0, library, led })
+        const stretched = stretchProperty(property, {
+          keys,
+          timeOf,
+          backwards: factor < 0,
+          library,
+          led: marks.led,
+        })
         replaced += stretched.replaced
+        if (!snapTo) keepInLine(stretched.property, marks)
         return stretched.property
       },
-      led,
+      marks,
     )
   }
   return { replaced }
+}
+
+/** Spans of at least as many ticks have their slopes changed by less than what counts as in line by rounding times. */
+const LEAST_SPAN = 1e7
+
+/** Between two spans stretched alike both slopes change alike: a joined key there stays in line. */
+function keepInLine({ keys }: Property, { led, inLine }: Record<'led' | 'inLine', Set<string>>): void {
+  for (let i = 1; i < keys.length - 1; i += 1) {
+    const [before, key, after] = [keys[i - 1]!, keys[i]!, keys[i + 1]!]
+    if (!led.has(before.id) || !led.has(key.id)) continue
+    if (key.t - before.t >= LEAST_SPAN && after.t - key.t >= LEAST_SPAN) inLine.add(key.id)
+  }
 }
 
 /** Plays keys backwards where they are: about the middle between the first and the last of them all. */

@@ -93,14 +93,13 @@ interface Parts {
 }
 
 function makeMixer(property: Property, { keys, values, width, routes }: Parts, span: number): Mixer {
-  if (property.kind === 'place') return new NumericMixer([0], [routes[span]!.length])
+  if (property.kind === 'place') return new NumericMixer([0, routes[span]!.length], 0, 1)
   if (property.kind === 'colour') {
     const [from, to] = [keys[span]!.value as string, keys[span + 1]!.value as string]
     return new ColourMixer(from, to, property.mix ?? 'oklab')
   }
-  const from = values.subarray(span * width, (span + 1) * width)
-  const to = values.subarray((span + 1) * width, (span + 2) * width)
-  return property.mix === 'geometric' ? new GeometricMixer(from, to) : new NumericMixer(from, to)
+  const Kind = property.mix === 'geometric' ? GeometricMixer : NumericMixer
+  return new Kind(values, span * width, width)
 }
 
 /** Slopes are found on the numbers themselves, on distance for a place, on logarithms for a geometric mix. */

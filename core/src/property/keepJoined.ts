@@ -1,11 +1,12 @@
 import { clampNodes, type BendLibrary, type Handle, type PlainBend } from '../bend/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
-import { compileProperty, type CompiledProperty } from './compileProperty.ts'
+import { compiledOf } from './compiledOf.ts'
+import type { CompiledProperty } from './compileProperty.ts'
 import type { Key, Property } from './property.ts'
 import { endChange, handleOfSlope, type Side } from './sideSlopes.ts'
 
 /** Two slopes this near to each other, as a share of their size, are in line. Colours' slopes are found by differences. */
-const IN_LINE = 1e-9
+const IN_LINE = 1e-7
 const IN_LINE_COLOUR = 1e-6
 /** What is left of slopes that cancel out, as a share of them. */
 const CANCELS = 1e-14
@@ -16,6 +17,8 @@ export interface KeepJoinedOptions {
   readonly before?: Property | null
   /** Ids of keys whose span must stay exactly as it is; it leads, whatever changed. */
   readonly led?: ReadonlySet<string>
+  /** Ids of joined keys that are in line for certain, so that nothing has to be worked out for them. */
+  readonly inLine?: ReadonlySet<string>
 }
 
 /**
@@ -26,19 +29,28 @@ export interface KeepJoinedOptions {
  * Source: own.
  */
 export function keepJoined(property: Property, options: KeepJoinedOptions = {}): Property {
-  const { library = [], before = null, led } = options
-  if (!property.keys.some((key) => key.through === 'joined' && !key.timeless)) return property
-  const now = compileProperty(property, library)
-  const then = before && before !== property ? compileProperty(before, library) : null
+  const { library = [], before = null, led, inLine: settled } = options
+  const toBeSeen = (key: Key): boolean => key.through === 'joined' && !key.timeless && !settled?.has(key.id)
+  if (!property.keys.slice(1, -1).some(toBeSeen)) return property
+  const now = compiledOf(property, library)
+  const then = before && before !== property ? compiledOf(before, library) : null
+  const places = new Map(then?.keys.map(({ id }, i) => [id, i]))
   const bends = now.keys.map((key) => key.bend)
   const corners = new Set<string>()
   now.keys.forEach((key, i) => {
-    if (key.through !== 'joined' || i === 0 || i === now.keys.length - 1) return
+    if (!toBeSeen(key) || i === 0 || i === now.keys.length - 1) return
     const arrive = slopeAt(now, i, 'arrive')
     const leave = slopeAt(now, i, 'leave')
     if (inLine(now, arrive, leave)) return
     const sides = { arrive: turnable(now, i, 'arrive', led), leave: turnable(now, i, 'leave', led) }
-    const slope = wantedSlope({ arrive, leave, sides, lead: leadOf(then, key, arrive, leave), now, i })
+    const slope = wantedSlope({
+      arrive,
+      leave,
+      sides,
+      lead: leadOf(then, places.get(key.id), arrive, leave),
+      now,
+      i,
+    })
     if (!slope) {
       corners.add(key.id)
       return
@@ -99,9 +111,13 @@ function turnable(compiled: CompiledProperty, key: number, side: Side, led?: Rea
 }
 
 /** Which side an edit changed; null for both, or when that cannot be told. */
-function leadOf(then: CompiledProperty | null, key: Key, arrive: number[], leave: number[]): Side | null {
-  const at = then ? then.keys.findIndex(({ id }) => id === key.id) : -1
-  if (!then || at <= 0 || at === then.keys.length - 1 || then.keys[at]!.through === 'corner') return null
+function leadOf(
+  then: CompiledProperty | null,
+  at: number | undefined,
+  arrive: readonly number[],
+  leave: readonly number[],
+): Side | null {
+  if (!then || !at || at === then.keys.length - 1 || then.keys[at]!.through === 'corner') return null
   const arriveChanged = !inLine(then, arrive, slopeAt(then, at, 'arrive'))
   const leaveChanged = !inLine(then, leave, slopeAt(then, at, 'leave'))
   if (arriveChanged === leaveChanged) return null

@@ -6,6 +6,7 @@ import type { Key } from './property.ts'
  * @param keys as they stood before their times changed; no two timed keys at one time
  */
 export function orderKeys(keys: readonly Key[]): Key[] {
+  if (!keys.some((key) => key.timeless)) return [...keys].sort((a, b) => a.t - b.t)
   const blocks: Key[][] = []
   for (const key of keys) {
     const block = blocks[blocks.length - 1]

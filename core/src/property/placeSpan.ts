@@ -16,7 +16,7 @@ export class PlaceSpan implements CompiledSpan {
     seconds: number,
   ) {
     this.curve = lifted.curve
-    this.travel = new MixedSpan(new NumericMixer([0], [route.length]), lifted, seconds)
+    this.travel = new MixedSpan(new NumericMixer([0, route.length], 0, 1), lifted, seconds)
   }
 
   /** Distance travelled at u, px from the span's start; may lie outside 0 … length. */

@@ -1,45 +1,47 @@
 import { mixGeometric, mixPlain } from '../mix.ts'
 import type { Mixer } from './mixer.ts'
 
-/** Mixes two lists of numbers component by component: number, turn, pair, outline, the distance along a route. */
-export class NumericMixer implements Mixer {
-  readonly width: number
-
+/** Two neighbouring values in a flat list: the second follows the first, `width` numbers each. */
+abstract class NeighbourMixer implements Mixer {
+  /**
+   * @param values flat; held on to, not copied
+   * @param at where the first value begins
+   */
   constructor(
-    private readonly from: ArrayLike<number>,
-    private readonly to: ArrayLike<number>,
-  ) {
-    this.width = from.length
-  }
+    protected readonly values: ArrayLike<number>,
+    protected readonly at: number,
+    readonly width: number,
+  ) {}
 
+  abstract mixInto(out: Float64Array, p: number): void
+  abstract slopeInto(out: Float64Array, p: number): void
+}
+
+/** Mixes two lists of numbers component by component: number, turn, pair, outline, the distance along a route. */
+export class NumericMixer extends NeighbourMixer {
   mixInto(out: Float64Array, p: number): void {
-    for (let i = 0; i < this.width; i += 1) out[i] = mixPlain(this.from[i]!, this.to[i]!, p)
+    const { values, at, width } = this
+    for (let i = 0; i < width; i += 1) out[i] = mixPlain(values[at + i]!, values[at + width + i]!, p)
   }
 
   slopeInto(out: Float64Array): void {
-    for (let i = 0; i < this.width; i += 1) out[i] = this.to[i]! - this.from[i]!
+    const { values, at, width } = this
+    for (let i = 0; i < width; i += 1) out[i] = values[at + width + i]! - values[at + i]!
   }
 }
 
 /** Mixes by equal ratios where both values are above 0, else plainly. */
-export class GeometricMixer implements Mixer {
-  readonly width: number
-
-  constructor(
-    private readonly from: ArrayLike<number>,
-    private readonly to: ArrayLike<number>,
-  ) {
-    this.width = from.length
-  }
-
+export class GeometricMixer extends NeighbourMixer {
   mixInto(out: Float64Array, p: number): void {
-    for (let i = 0; i < this.width; i += 1) out[i] = mixGeometric(this.from[i]!, this.to[i]!, p)
+    const { values, at, width } = this
+    for (let i = 0; i < width; i += 1) out[i] = mixGeometric(values[at + i]!, values[at + width + i]!, p)
   }
 
   slopeInto(out: Float64Array, p: number): void {
-    for (let i = 0; i < this.width; i += 1) {
-      const from = this.from[i]!
-      const to = this.to[i]!
+    const { values, at, width } = this
+    for (let i = 0; i < width; i += 1) {
+      const from = values[at + i]!
+      const to = values[at + width + i]!
       out[i] = from > 0 && to > 0 ? mixGeometric(from, to, p) * Math.log(to / from) : to - from
     }
   }
