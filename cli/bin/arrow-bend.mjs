@@ -1,6 +1,5 @@
 #!/usr/bin/env node
-import { register } from 'tsx/esm/api'
+import { bundled } from './bundled.mjs'
 
-register()
-const { main } = await import('../src/main.ts')
+const { main } = await import(await bundled())
 process.exitCode = await main(process.argv.slice(2))

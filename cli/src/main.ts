@@ -1,8 +1,5 @@
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse } from './badUse.ts'
-import { bendCommand } from './bendCommand.ts'
-import { inspectCommand } from './inspectCommand.ts'
-import { sampleCommand } from './sampleCommand.ts'
 
 const USAGE = `Usage:
   arrow-bend inspect FILE [--json]
@@ -12,10 +9,11 @@ const USAGE = `Usage:
 
 type Command = (args: readonly string[]) => Promise<string> | string
 
-const COMMANDS: Readonly<Record<string, Command>> = {
-  inspect: inspectCommand,
-  sample: sampleCommand,
-  bend: bendCommand,
+/** Loaded when asked for: none waits for what another needs. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+  inspect: async () => (await import('./inspectCommand.ts')).inspectCommand,
+  sample: async () => (await import('./sampleCommand.ts')).sampleCommand,
+  bend: async () => (await import('./bendCommand.ts')).bendCommand,
 }
 
 /** Runs a command line. Prints its result, or one sentence on standard error; returns 0, or 2 for bad use. */
@@ -29,7 +27,8 @@ export async function main(args: readonly string[]): Promise<number> {
     const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
     if (!command)
       throw new BadUse(`“${name}” is not a command. There are ${Object.keys(COMMANDS).join(', ')}.`)
-    process.stdout.write(await command(rest))
+    const run = await command()
+    process.stdout.write(await run(rest))
     return 0
   } catch (caught) {
     process.stderr.write(`${sentenceOf(caught)}\n`)
