@@ -13,7 +13,9 @@ const OUT = new URL('.cache/cli/', ROOT)
 export async function bundled() {
   const file = new URL('arrow-bend.mjs', OUT)
   const made = await stat(file).catch(() => null)
-  const sources = await Promise.all(['core/src/', 'cli/src/'].map((folder) => youngest(new URL(folder, ROOT))))
+  const sources = await Promise.all(
+    ['core/src/', 'cli/src/'].map((folder) => youngest(new URL(folder, ROOT))),
+  )
   if (made && made.mtimeMs > Math.max(...sources)) return file.href
   await mkdir(OUT, { recursive: true })
   // Written aside and renamed, so that a second command at the same moment never reads half a file.
