@@ -21,6 +21,9 @@ export interface PositionTrack {
   directionInto(out: Float64Array, time: number): void
 }
 
+/** Room for one number, so that sampling allocates nothing. */
+const one = new Float64Array(1)
+
 /** Makes a layer's transform ready. The layer must come from a valid document. */
 export function makePlacing(layer: Layer, library: BendLibrary): Placing {
   const compiled = (name: string): CompiledProperty => compiledOf(layer.properties[name]!, library)
@@ -46,25 +49,43 @@ export function positionTrack({ properties }: Layer, library: BendLibrary): Posi
   const axes = ['position x', 'position y'].map((name) => compiledOf(properties[name]!, library))
   return {
     valueInto: (out, time) => {
-      axes.forEach((axis, i) => valueInto(out.subarray(i, i + 1), axis, time))
+      for (let i = 0; i < axes.length; i += 1) {
+        valueInto(one, axes[i]!, time)
+        out[i] = one[0]!
+      }
     },
     directionInto: (out, time) => splitDirectionInto(out, axes, time),
   }
 }
 
-/** Moments about one that does not move which are asked instead, seconds: before it first, as it keeps its heading. */
-const NEARBY = [0, -0.001, -0.01, -0.1, -1, 0.001, 0.01, 0.1, 1] as const
+/** How far beside a key its sides are asked for their headings, ticks: a microsecond. */
+const BESIDE = TICKS_PER_SECOND / 1e6
 
+/**
+ * Writes the heading of two axes together. While they stand, the heading they came with; before they ever move, the
+ * one they will leave with.
+ */
 function splitDirectionInto(out: Float64Array, axes: readonly CompiledProperty[], time: number): void {
-  for (const seconds of NEARBY) {
-    axes.forEach((axis, i) => speedInto(out.subarray(i, i + 1), axis, time + seconds * TICKS_PER_SECOND))
-    const speed = Math.hypot(out[0]!, out[1]!)
-    if (!(speed > 0 && Number.isFinite(speed))) continue
-    out[0] = out[0]! / speed
-    out[1] = out[1]! / speed
-    return
-  }
+  if (headingInto(out, axes, time)) return
+  const keys = axes.flatMap(({ times }) => [...times]).sort((a, b) => a - b)
+  for (let i = keys.length - 1; i >= 0; i -= 1)
+    if (keys[i]! <= time && headingInto(out, axes, keys[i]! - BESIDE)) return
+  for (const key of keys) if (key > time && headingInto(out, axes, key - BESIDE)) return
+  for (const key of keys) if (key >= time && headingInto(out, axes, key + BESIDE)) return
   out.fill(0, 0, 2)
+}
+
+/** Writes the unit direction of the axes' speeds at a moment; false where they stand, or one is endless. */
+function headingInto(out: Float64Array, axes: readonly CompiledProperty[], time: number): boolean {
+  for (let i = 0; i < axes.length; i += 1) {
+    speedInto(one, axes[i]!, time)
+    out[i] = one[0]!
+  }
+  const speed = Math.hypot(out[0]!, out[1]!)
+  if (!(speed > 0 && Number.isFinite(speed))) return false
+  out[0] = out[0]! / speed
+  out[1] = out[1]! / speed
+  return true
 }
 
 const position = new Float64Array(2)
