@@ -3,7 +3,7 @@ import { gaussLegendre, type Quadrature } from './gaussLegendre.ts'
 import { speedOf, type CubicSpeed } from './speedOf.ts'
 
 /** How far a rule may be off: this share of the piece's size. */
-const WITHIN = 1e-8
+const WITHIN = 2e-8
 /** A root as near to the real line as this bends the speed by less than its square, so only its kink counts. */
 const ON_THE_LINE = 3e-6
 /** Roots nearer to the real line than this are worth a cut of their own. */
@@ -11,23 +11,17 @@ const KINK = 0.1
 /** Halvings at most. */
 const DEEPEST = 24
 
-interface Rule {
-  /** Node and weight by turns, of the nodes above 0; their mirror images have the same weights. */
-  readonly pairs: Float64Array
-  /** Half the long axis of the ellipse about −1 … 1 that has to be free of roots. */
-  readonly freeAxis: number
-}
-
 /**
  * Gauss–Legendre rules, cheapest first, with the ellipse in which the integrand has to be smooth for WITHIN.
  * Source: L. N. Trefethen, 'Is Gauss quadrature better than Clenshaw–Curtis?', SIAM Review 50 (2008): the error falls
  * as ρ^(−2n), ρ being the sum of the ellipse's half axes.
  */
-const RULES: readonly Rule[] = [6, 8, 10, 12, 16, 20, 24, 32].map((order) => ({
-  pairs: pairsOf(gaussLegendre(order)),
-  freeAxis: Math.cosh(-Math.log(WITHIN) / (2 * order)),
-}))
+const ORDERS = [6, 8, 10, 12, 14, 16, 18, 20, 22, 24, 28, 32, 40] as const
+const RULES: readonly Float64Array[] = ORDERS.map((order) => pairsOf(gaussLegendre(order)))
+/** Half the long axis of the ellipse about −1 … 1 that has to be free of roots for each rule. */
+const FREE_AXES = Float64Array.from(ORDERS, (order) => Math.cosh(-Math.log(WITHIN) / (2 * order)))
 
+/** Node and weight by turns, of the nodes above 0; their mirror images have the same weights. */
 function pairsOf({ nodes, weights }: Quadrature): Float64Array {
   return Float64Array.from([...nodes].flatMap((node, i) => (node > 0 ? [node, weights[i]!] : [])))
 }
@@ -51,7 +45,7 @@ export function pieceLength(speed: CubicSpeed, rule: number, start: number, end:
   const even2 = ((6 * k4 * m + 3 * k3) * m + k2) * half2
   const odd3 = (4 * k4 * m + k3) * half2 * half
   const even4 = k4 * half2 * half2
-  const { pairs } = RULES[rule]!
+  const pairs = RULES[rule]!
   let sum = 0
   for (let i = 0; i < pairs.length; i += 2) {
     const x = pairs[i]!
@@ -105,13 +99,13 @@ function measurePiece(
     freeAxis(speed.real2, speed.imaginary2, start, end),
   )
   let rule = 0
-  while (rule < RULES.length && RULES[rule]!.freeAxis > free) rule += 1
-  if (rule === RULES.length && depth > 0) {
+  while (rule < FREE_AXES.length && FREE_AXES[rule]! > free) rule += 1
+  if (rule === FREE_AXES.length && depth > 0) {
     const middle = (start + end) / 2
     const half = measurePiece(table, speed, start, middle, travelled, depth - 1)
     return measurePiece(table, speed, middle, end, half, depth - 1)
   }
-  const used = Math.min(rule, RULES.length - 1)
+  const used = Math.min(rule, FREE_AXES.length - 1)
   const distance = travelled + pieceLength(speed, used, start, end)
   table.push(distance, end, used)
   return distance

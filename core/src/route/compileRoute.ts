@@ -79,15 +79,17 @@ class StraightRoute implements CompiledRoute {
 class CurvedRoute implements CompiledRoute {
   readonly straight = false
   readonly length: number
-  readonly cubics: readonly Cubic[]
   private readonly speed: CubicSpeed
   private readonly table: LengthTable
 
   constructor(private readonly cubic: Cubic) {
-    this.cubics = [cubic]
     this.speed = speedOf(cubic)
     this.table = measureCubic(this.speed)
     this.length = this.table[this.table.length - TABLE_STRIDE]!
+  }
+
+  get cubics(): readonly Cubic[] {
+    return [this.cubic]
   }
 
   pointInto(out: Float64Array, distance: number): void {
