@@ -18,14 +18,17 @@ import {
   compileProperty,
   resolveRoutes,
   settleWaypoints,
+  timeOfDistance,
   valueAt,
   type Key,
+  type PlaceSpan,
   type Property,
 } from '../property/index.ts'
-import type { Vec2 } from '../route/index.ts'
+import { cubicPoint, nearestOnRoute, type Vec2 } from '../route/index.ts'
 import { projectSchema } from '../scene/index.ts'
 import {
   BadEdit,
+  bendRoute,
   moveKeys,
   moveRoutes,
   removeKeys,
@@ -219,6 +222,72 @@ describe('waypoints', () => {
         }
       }),
       { numRuns: 500, seed: 95 },
+    )
+  })
+})
+
+describe('bendRoute', () => {
+  it('brings the grabbed point just where it is dragged, and keeps joined sides in line', () => {
+    fc.assert(
+      fc.property(
+        anyProperty('place'),
+        fc.nat(5),
+        fc.integer({ min: 1, max: 9 }),
+        offset,
+        (made, which, tenth, by) => {
+          const project = holding(made)
+          const at = which % (made.keys.length - 1)
+          const ref = refsOf(project, 'a', 'position')[at]!
+          const s = tenth / 10
+          const cubicOf = (given: Property) => {
+            const { cubics } = (compileProperty(given).spans[at] as PlaceSpan).route
+            return cubicPoint(cubics[0]!, s)
+          }
+          const now = propertyOf(
+            edited(project, (draft) => bendRoute(draft, ref, { s, by })),
+            'a',
+            'position',
+          )
+          const [x, y] = cubicOf(now)
+          const [from, to] = [made.keys[at]!.value as Vec2, made.keys[at + 1]!.value as Vec2]
+          const shown = resolveRoutes(made.keys)
+          const straight = [...shown[at]!.leave, ...shown[at + 1]!.arrive].every((part) => part === 0)
+          // Handles of thirds run through a straight line evenly.
+          const before = straight
+            ? [from[0] + s * (to[0] - from[0]), from[1] + s * (to[1] - from[1])]
+            : cubicOf(made)
+          expect(x).toBeCloseTo(before[0]! + by[0], 6)
+          expect(y).toBeCloseTo(before[1]! + by[1], 6)
+        },
+      ),
+      { numRuns: 500, seed: 96 },
+    )
+  })
+})
+
+describe('nearestOnRoute and timeOfDistance', () => {
+  it('find the moment a point of the route is passed', () => {
+    fc.assert(
+      fc.property(anyProperty('place', 3), fc.integer({ min: 1, max: 99 }), (made, percent) => {
+        const keys = made.keys.map((one) => ({
+          ...one,
+          bend: { kind: 'linear' as const },
+          through: 'corner' as const,
+        }))
+        const given = { ...made, keys }
+        const compiled = compileProperty(given)
+        const { route } = compiled.spans[0] as PlaceSpan
+        if (route.length < 1) return
+        const time = compiled.times[0]! + (percent / 100) * (compiled.times[1]! - compiled.times[0]!)
+        const point = valueAt(compiled, time) as unknown as Vec2
+        const nearest = nearestOnRoute(route.cubics, point)
+        expect(nearest.distance).toBeLessThan(1e-3 * route.length)
+        const found = timeOfDistance(compiled, 0, (percent / 100) * route.length)
+        expect(Math.abs(found - time)).toBeLessThan(1e-5 * (compiled.times[1]! - compiled.times[0]!) + 1)
+        const there = route.locate((percent / 100) * route.length)
+        expect(route.distanceOf(there)).toBeCloseTo((percent / 100) * route.length, 3)
+      }),
+      { numRuns: 500, seed: 97 },
     )
   })
 })

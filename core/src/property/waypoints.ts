@@ -93,9 +93,17 @@ function madeWaypoint(given: Property, id: string, library: BendLibrary): Proper
 }
 
 /** When the end of a route's nth piece is first reached, ticks. */
-function passingTime({ spans, times }: CompiledProperty, span: number, piece: number): number {
+function passingTime(compiled: CompiledProperty, span: number, piece: number): number {
+  return timeOfDistance(compiled, span, (compiled.spans[span] as PlaceSpan).route.pieceStart(piece))
+}
+
+/**
+ * When a place has first come a distance along one of its spans, ticks; the span's end where it never does.
+ * @param compiled of a place
+ * @param distance px from the span's start
+ */
+export function timeOfDistance({ spans, times }: CompiledProperty, span: number, distance: number): number {
   const place = spans[span] as PlaceSpan
-  const distance = place.route.pieceStart(piece)
   const [from, to] = [times[span]!, times[span + 1]!]
   let high = 1
   for (let i = 1; i < LOOKS; i += 1) {

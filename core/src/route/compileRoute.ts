@@ -22,6 +22,8 @@ export interface CompiledRoute {
   locate(distance: number): RoutePoint
   /** Distance at which the nth of its cubics begins, px. */
   pieceStart(piece: number): number
+  /** Distance of a point of one of its cubics, px: the other way round from `locate`. */
+  distanceOf(point: RoutePoint): number
   /** Unit direction of travel at a distance; the limit of the tangent where the speed is zero, [0, 0] on a point. */
   directionAt(distance: number): Vec2
 }
@@ -71,6 +73,11 @@ class StraightRoute implements CompiledRoute {
     return piece === 0 ? 0 : this.length
   }
 
+  /** Without handles the parameter s has gone 3s² − 2s³ of the way. */
+  distanceOf({ s }: RoutePoint): number {
+    return this.length * s * s * (3 - 2 * s)
+  }
+
   directionAt(): Vec2 {
     return this.direction
   }
@@ -115,6 +122,19 @@ class CurvedRoute implements CompiledRoute {
 
   pieceStart(piece: number): number {
     return piece === 0 ? 0 : this.length
+  }
+
+  distanceOf({ s }: RoutePoint): number {
+    const { speed, table } = this
+    let start = 0
+    let before = 0
+    for (let at = 0; at < table.length; at += TABLE_STRIDE) {
+      const end = table[at + 1]!
+      if (s <= end) return before + pieceLength(speed, table[at + 2]!, start, s)
+      start = end
+      before = table[at]!
+    }
+    return this.length
   }
 
   directionAt(distance: number): Vec2 {
@@ -203,6 +223,10 @@ class ChainedRoute implements CompiledRoute {
 
   pieceStart(piece: number): number {
     return this.starts[piece] ?? this.length
+  }
+
+  distanceOf({ piece, s }: RoutePoint): number {
+    return this.starts[piece]! + this.routes[piece]!.distanceOf({ piece: 0, s })
   }
 
   directionAt(distance: number): Vec2 {

@@ -10,5 +10,6 @@ export {
   splitCubic,
   type Cubic,
 } from './cubic.ts'
+export { nearestOnRoute, type NearestPoint } from './nearestOnRoute.ts'
 export { smoothRouteHandles, type RouteHandles } from './smoothRoute.ts'
 export { distanceBetween, type Vec2 } from './vec2.ts'
