@@ -1,18 +1,22 @@
+import type { Draft } from 'immer'
 import { toast } from 'vue-sonner'
 import { QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
 import {
   duplicateLayer,
   findProperty,
   makeSpansSmooth,
+  healKeys,
   moveKeys,
   removeKeys,
   removeLayers,
   setBends,
   setPlayRange,
+  setRouteThrough,
   toggleKey,
+  type KeyRef,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
-import type { Scene } from '@arrow-bend/core/scene'
+import type { Project, Scene } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
@@ -102,7 +106,7 @@ export function useDeskActions(): DeskActions {
     if (selection.keys.length > 0) {
       document.apply(
         selection.keys.length > 1 ? 'Keys removed' : 'Key removed',
-        (draft) => removeKeys(draft, selection.keys, playback.time),
+        (draft) => takeAway(draft, selection.keys),
         () => selection.clear(),
       )
     } else if (selection.spans.length === 0 && selection.layers.length > 0) {
@@ -112,6 +116,31 @@ export function useDeskActions(): DeskActions {
         () => selection.clear(),
       )
     }
+  }
+
+  /** The route of a place heals over keys that go; elsewhere what lies between follows from the keys left. */
+  const takeAway = (draft: Draft<Project>, keys: readonly KeyRef[]): void => {
+    const onRoute = ({ property }: KeyRef): boolean => property === 'position'
+    healKeys(draft, keys.filter(onRoute), playback.time)
+    removeKeys(
+      draft,
+      keys.filter((key) => !onRoute(key)),
+      playback.time,
+    )
+  }
+
+  /** Corner, then joined, then smooth, for all selected keys of routes together. */
+  const turnRoute = (): void => {
+    const refs = selection.keys.filter(({ property }) => property === 'position')
+    const [first] = refs
+    if (!first) {
+      toast('Select keys of a route first: click their beads on the picture.')
+      return
+    }
+    const key = findProperty(document.project!, first)?.keys.find(({ id }) => id === first.key)
+    const order = ['corner', 'joined', 'smooth'] as const
+    const next = order[(order.indexOf(key?.route?.through ?? 'corner') + 1) % order.length]!
+    document.apply(`Route made ${next}`, (draft) => setRouteThrough(draft, refs, next))
   }
 
   const selectAll = (): void => {
@@ -183,6 +212,7 @@ export function useDeskActions(): DeskActions {
     bend7: () => bendSpans(6),
     bend8: () => bendSpans(7),
     key: toggleKeys,
+    route: turnRoute,
     nudgeBack: (more) => nudge(more ? -10 : -1),
     nudgeOn: (more) => nudge(more ? 10 : 1),
     remove,

@@ -5,16 +5,14 @@ import { itemCorners, type PictureBook, type StageView } from '../../../draw/ind
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { drawRoute, type RouteDrawing } from './drawRoute.ts'
 
-/** What lies over the picture: the frame's edge, boxes round selected layers, their routes with spacing marks. */
+/** What lies over the picture and only shows: the frame's edge, boxes round selected layers. */
 const props = defineProps<{
   view: StageView
   items: readonly DrawItem[]
   pictures: PictureBook
   /** Counts drawings, so that boxes follow the picture. */
   drawn: number
-  showRoutes: boolean
 }>()
 
 const document = useDocument()
@@ -49,40 +47,11 @@ const boxes = computed(() => {
         .join(' '),
     }))
 })
-const routes = computed<RouteDrawing[]>(() => {
-  if (!props.showRoutes) return []
-  return selection.layers.flatMap(
-    (id) => drawRoute(document.scene!, id, { onScreen, library: document.project!.bends }) ?? [],
-  )
-})
 </script>
 
 <template>
   <svg class="overlay" aria-hidden="true">
     <rect v-bind="frame" fill="none" stroke="#1f2b33" stroke-opacity="0.45" />
-    <g v-for="route in routes" :key="route.layer" :opacity="playback.playing ? 0.4 : 1">
-      <path :d="route.path" class="edge" />
-      <path :d="route.path" class="line" />
-      <path :d="route.marks" class="marks-edge" />
-      <path :d="route.marks" class="marks" />
-      <g v-for="bead in route.beads" :key="bead.key">
-        <circle
-          :cx="bead.x"
-          :cy="bead.y"
-          r="4.25"
-          class="bead"
-          :class="{
-            chosen: selection.hasKey({
-              scene: document.sceneId,
-              layer: route.layer,
-              property: 'position',
-              key: bead.key,
-            }),
-          }"
-        />
-        <text v-if="bead.label" :x="bead.x" :y="bead.y + 17" class="number">{{ bead.label }}</text>
-      </g>
-    </g>
     <g v-if="!playback.playing">
       <g v-for="box in boxes" :key="box.id">
         <polygon :points="box.points" class="box-edge" />
@@ -104,46 +73,6 @@ const routes = computed<RouteDrawing[]>(() => {
 
 .overlay * {
   fill: none;
-}
-
-.edge {
-  stroke: #fffdf8;
-  stroke-width: 4;
-}
-
-.line {
-  stroke: #0e6b75;
-  stroke-width: 2;
-}
-
-.marks-edge {
-  stroke: #fffdf8;
-  stroke-width: 2.25;
-}
-
-.marks {
-  stroke: #0e6b75;
-  stroke-width: 1;
-}
-
-.overlay .bead {
-  fill: #fffdf8;
-  stroke: #1f2b33;
-  stroke-width: 1.5;
-}
-
-.overlay .bead.chosen {
-  fill: #c8401a;
-}
-
-.overlay .number {
-  fill: #1f2b33;
-  stroke: #fffdf8;
-  stroke-width: 3;
-  font-size: 12px;
-  font-weight: 650;
-  paint-order: stroke;
-  text-anchor: middle;
 }
 
 .box-edge {

@@ -8,6 +8,7 @@ import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import StageOverlay from './StageOverlay.vue'
+import StageRoutes from './StageRoutes.vue'
 import { useStageGestures } from './useStageGestures.ts'
 
 /** The stage: the picture, the space around it, and what lies over it. */
@@ -144,8 +145,8 @@ defineExpose({ fit: () => (own.value = null) })
       :items="painter.items"
       :pictures="pictures"
       :drawn="drawn"
-      :show-routes="showRoutes"
     />
+    <StageRoutes v-if="document.scene && showRoutes" :view="view" :width="width" :height="height" />
     <div
       class="float absolute top-2 right-2 flex flex-col p-1"
       role="toolbar"

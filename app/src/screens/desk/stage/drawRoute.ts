@@ -1,24 +1,41 @@
-import type { BendLibrary } from '@arrow-bend/core/bend'
-import type { PlaceSpan } from '@arrow-bend/core/property'
-import { compiledOf, valueAt } from '@arrow-bend/core/property'
-import { applyMatrix, layerById, parentMatrixAt, type Scene } from '@arrow-bend/core/scene'
-import { frameTicks, nearestFrame } from '@arrow-bend/core/time'
+import { spanAt, valueAt, type PlaceSpan, type Through } from '@arrow-bend/core/property'
+import { frameTicks, nearestFrame, type FrameRate } from '@arrow-bend/core/time'
+import type { Point, RouteGeometry } from './routeGeometry.ts'
+
+/** The line from one key to the next, on the screen. */
+export interface RoutePiece {
+  /** The key it begins at. */
+  readonly key: string
+  readonly index: number
+  readonly path: string
+}
+
+export interface RouteBead {
+  readonly key: string
+  readonly index: number
+  readonly x: number
+  readonly y: number
+  /** Key numbers, shared by beads on one spot; empty for all but the first of those. */
+  readonly label: string
+  readonly waypoint: boolean
+  readonly through: Through
+}
+
+/** A spacing mark: one short line across the route. */
+export interface RouteMark {
+  readonly frame: number
+  readonly path: string
+}
 
 /** A layer's route as SVG on the screen. */
 export interface RouteDrawing {
-  readonly layer: string
   readonly path: string
-  /** Spacing marks: one short line across the route each shown frame. */
-  readonly marks: string
-  readonly beads: readonly {
-    readonly key: string
-    readonly x: number
-    readonly y: number
-    readonly label: string
-  }[]
+  /** px of the place, over all spans. */
+  readonly length: number
+  readonly pieces: readonly RoutePiece[]
+  readonly marks: readonly RouteMark[]
+  readonly beads: readonly RouteBead[]
 }
-
-type Point = readonly [number, number]
 
 /** Half length of a mark and of every tenth, px. */
 const MARK = 3.25
@@ -27,80 +44,96 @@ const TENTH = 6
 const MEAN_GAP = 3.6
 const LEAST_GAP = 1.9
 
-/** How routes are drawn. */
-export interface RouteView {
-  readonly onScreen: (point: Point) => [number, number]
-  /** The project's named bends. */
-  readonly library: BendLibrary
-}
+const KNOWN = new WeakMap<RouteGeometry, { rate: FrameRate; drawing: RouteDrawing }>()
 
-/**
- * The route of a layer's animated position; null when it has none. What the layer rides on is taken as it
- * stands at the scene's start.
- */
-export function drawRoute(
-  scene: Scene,
-  layerId: string,
-  { onScreen, library }: RouteView,
-): RouteDrawing | null {
-  const property = layerById(scene, layerId)?.properties['position']
-  if (!property || property.kind !== 'place' || property.keys.length < 2) return null
-  const matrix = parentMatrixAt(scene, layerId, 0, library)
-  const place = ([x, y]: Point): [number, number] => onScreen(applyMatrix(matrix, x, y))
-  const compiled = compiledOf(property, library)
+/** What a route looks like; made once for a geometry. */
+export function drawRoute(geometry: RouteGeometry, rate: FrameRate): RouteDrawing {
+  const known = KNOWN.get(geometry)
+  if (known?.rate === rate) return known.drawing
+  const { property, compiled, onScreen } = geometry
   const spans = compiled.spans as readonly PlaceSpan[]
-  const first = place(property.keys[0]!.value as Point)
-  const path = spans.flatMap(({ route: { cubics } }) =>
-    cubics.map(
-      (cubic) => `C${[cubic.leave, cubic.arrive, cubic.to].map((point) => text(place(point))).join(' ')}`,
-    ),
-  )
-  const from = nearestFrame(property.keys[0]!.t, scene.rate)
-  const to = nearestFrame(property.keys[property.keys.length - 1]!.t, scene.rate)
-  const step = frameTicks(scene.rate)
-  const points = Array.from({ length: to - from + 1 }, (_, i): readonly [number, [number, number]] => {
-    const frame = from + i
-    return [frame, place(valueAt(compiled, frame * step) as unknown as Point)]
+  const cubics = spans.flatMap(({ route }) => route.cubics)
+  const pieces = cubics.map((cubic, index): RoutePiece => {
+    const points = [cubic.leave, cubic.arrive, cubic.to].map((point) => text(onScreen(point)))
+    return {
+      key: property.keys[index]!.id,
+      index,
+      path: `M${text(onScreen(cubic.from))}C${points.join(' ')}`,
+    }
   })
-  return {
-    layer: layerId,
-    path: `M${text(first)}${path.join('')}`,
-    marks: marksPath(points),
-    beads: beads(property.keys, place),
+  const drawing: RouteDrawing = {
+    path: pieces.map(({ path }, i) => (i === 0 ? path : path.slice(path.indexOf('C')))).join(''),
+    length: spans.reduce((sum, { route }) => sum + route.length, 0),
+    pieces,
+    marks: marksOf(geometry, rate),
+    beads: beadsOf(geometry),
   }
+  KNOWN.set(geometry, { rate, drawing })
+  return drawing
 }
 
-const text = ([x, y]: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`
+/** How far along its route a place has come at a moment, px of the place. */
+export function travelledAt({ compiled }: RouteGeometry, time: number): number {
+  const { times } = compiled
+  const spans = compiled.spans as readonly PlaceSpan[]
+  if (time <= times[0]!) return 0
+  const at = time >= times[times.length - 1]! ? spans.length : spanAt(compiled, time)
+  const before = spans.slice(0, at).reduce((sum, { route }) => sum + route.length, 0)
+  const span = spans[at]
+  if (!span) return before
+  const distance = span.distanceAt((time - times[at]!) / (times[at + 1]! - times[at]!))
+  return before + Math.min(span.route.length, Math.max(0, distance))
+}
 
-function beads(
-  keys: readonly { readonly id: string; readonly value: unknown }[],
-  place: (point: Point) => [number, number],
-): RouteDrawing['beads'] {
-  const points = keys.map((key) => place(key.value as Point))
-  return keys.map((key, i) => {
-    const [x, y] = points[i]!
-    const together = points.flatMap((point, k) => (Math.hypot(point[0] - x, point[1] - y) < 1 ? [k + 1] : []))
-    return { key: key.id, x, y, label: together[0] === i + 1 ? together.join(', ') : '' }
+/** A point as path data. */
+export const text = ([x, y]: Point): string => `${x.toFixed(1)} ${y.toFixed(1)}`
+
+function beadsOf({ property: { keys }, onScreen }: RouteGeometry): RouteBead[] {
+  const points = keys.map((key) => onScreen(key.value as Point))
+  return keys.map((key, index) => {
+    const [x, y] = points[index]!
+    const together = points.flatMap((point, k) => (distance(point, [x, y]) < 1 ? [k + 1] : []))
+    return {
+      key: key.id,
+      index,
+      x,
+      y,
+      label: together[0] === index + 1 ? together.join(', ') : '',
+      waypoint: key.timeless ?? false,
+      through: key.route?.through ?? 'corner',
+    }
   })
 }
 
-function marksPath(points: readonly (readonly [frame: number, point: [number, number]])[]): string {
-  const length = points.slice(1).reduce((sum, [, point], i) => sum + distance(point, points[i]![1]), 0)
+/** One mark a frame, or every second, fifth or tenth where they would lie too close; tenths are longer and never left out. */
+function marksOf({ compiled, onScreen }: RouteGeometry, rate: FrameRate): RouteMark[] {
+  const step = frameTicks(rate)
+  const { times } = compiled
+  const from = nearestFrame(times[0]!, rate)
+  const to = nearestFrame(times[times.length - 1]!, rate)
+  const points = Array.from({ length: to - from + 1 }, (_, i) =>
+    onScreen(valueAt(compiled, (from + i) * step) as unknown as Point),
+  )
+  const length = points.slice(1).reduce((sum, point, i) => sum + distance(point, points[i]!), 0)
   const every = [1, 2, 5, 10].find((n) => (length / Math.max(1, points.length - 1)) * n >= MEAN_GAP) ?? 10
+  const marks: RouteMark[] = []
   let last: Point | null = null
-  let path = ''
-  points.forEach(([frame, point], i) => {
+  points.forEach((point, i) => {
+    const frame = from + i
     const tenth = frame % 10 === 0
     if (frame % every !== 0 || (last && !tenth && distance(point, last) < LEAST_GAP)) return
-    const [before, after] = [points[Math.max(0, i - 1)]![1], points[Math.min(points.length - 1, i + 1)]![1]]
+    const [before, after] = [points[Math.max(0, i - 1)]!, points[Math.min(points.length - 1, i + 1)]!]
     const run = distance(before, after)
     if (run < 0.01) return
     last = point
     const half = (tenth ? TENTH : MARK) / run
     const [nx, ny] = [-(after[1] - before[1]) * half, (after[0] - before[0]) * half]
-    path += `M${text([point[0] - nx, point[1] - ny])}L${text([point[0] + nx, point[1] + ny])}`
+    marks.push({
+      frame,
+      path: `M${text([point[0] - nx, point[1] - ny])}L${text([point[0] + nx, point[1] + ny])}`,
+    })
   })
-  return path
+  return marks
 }
 
 const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], a[1] - b[1])

@@ -1,7 +1,15 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef } from 'vue'
-import { moveLayersBy } from '@arrow-bend/core/edit'
-import { layerById, type DrawItem } from '@arrow-bend/core/scene'
+import type { Draft } from 'immer'
+import { moveLayersBy, moveRoutes } from '@arrow-bend/core/edit'
+import {
+  invertMatrix,
+  layerById,
+  parentMatrixAt,
+  type DrawItem,
+  type Project,
+  type Scene,
+} from '@arrow-bend/core/scene'
 import { itemAt, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -23,6 +31,12 @@ export interface StageGesturesOptions {
 export interface StageGestures {
   readonly press: (event: PointerEvent) => void
   readonly cursor: ComputedRef<string>
+}
+
+/** The name of a move in the history. */
+function labelOf(count: number, whole: boolean): string {
+  if (whole) return count > 1 ? 'Whole routes moved' : 'Whole route moved'
+  return count > 1 ? 'Layers moved' : 'Layer moved'
 }
 
 /** Pointer travel before a press becomes a drag, screen px. */
@@ -63,6 +77,7 @@ export function useStageGestures(options: StageGesturesOptions): StageGestures {
     const movable = layers.filter((id) => layerById(scene, id)?.locked === false)
     if (movable.length === 0) return
     const start = options.stagePoint(event)
+    const whole = event.ctrlKey || event.metaKey
     let gesture: ReturnType<typeof document.begin> | null = null
     trackPointer(event, {
       move(moved) {
@@ -70,8 +85,12 @@ export function useStageGestures(options: StageGesturesOptions): StageGestures {
         const by: [number, number] = [point[0] - start[0], point[1] - start[1]]
         if (!gesture && Math.hypot(...by) * options.scale() < DRAG_AFTER) return
         if (!gesture) playback.pause()
-        gesture ??= document.begin(movable.length > 1 ? 'Layers moved' : 'Layer moved')
+        gesture ??= document.begin(labelOf(movable.length, whole))
         if (moved.shiftKey) by[Math.abs(by[0]) > Math.abs(by[1]) ? 1 : 0] = 0
+        if (whole) {
+          gesture.preview((draft) => moveWholeRoutes(draft, scene, movable, by))
+          return
+        }
         gesture.preview((draft) =>
           moveLayersBy(
             draft,
@@ -82,6 +101,25 @@ export function useStageGestures(options: StageGesturesOptions): StageGestures {
       },
       end: (cancelled) => (cancelled ? gesture?.cancel() : gesture?.commit()),
     })
+  }
+
+  /** Moves the keys of positions all together, so that routes keep their shape and the playhead does not matter. */
+  const moveWholeRoutes = (
+    draft: Draft<Project>,
+    scene: Scene,
+    layers: readonly string[],
+    by: readonly [number, number],
+  ): void => {
+    for (const id of layers) {
+      const inverse = invertMatrix(parentMatrixAt(scene, id, playback.time, document.project!.bends))
+      const position = layerById(scene, id)?.properties['position']
+      if (!inverse || !position || position.split) continue
+      const way = [
+        inverse[0]! * by[0] + inverse[2]! * by[1],
+        inverse[1]! * by[0] + inverse[3]! * by[1],
+      ] as const
+      moveRoutes(draft, [{ scene: scene.id, layer: id, property: 'position' }], way)
+    }
   }
 
   const press = (event: PointerEvent): void => {

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { Milestone } from '@lucide/vue'
+import { computed } from 'vue'
+import { setRouteThrough, setWaypoints, type KeyRef } from '@arrow-bend/core/edit'
+import type { Through } from '@arrow-bend/core/property'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import IconButton from '../../../ui/IconButton.vue'
+import { drawRoute } from './drawRoute.ts'
+import type { RouteGeometry } from './routeGeometry.ts'
+
+/** The small bar by a selected key of a route: how the route passes through it, for all selected keys at once. */
+const props = defineProps<{ geometries: readonly RouteGeometry[]; width: number; height: number }>()
+
+/** Size of the bar, and how far below its key it hangs, px. */
+const BAR = { width: 232, height: 28, below: 30 } as const
+const THROUGHS: readonly { through: Through; label: string }[] = [
+  { through: 'corner', label: 'Corner' },
+  { through: 'joined', label: 'Joined' },
+  { through: 'smooth', label: 'Smooth' },
+]
+
+const document = useDocument()
+const selection = useSelection()
+
+const chosen = computed(() => {
+  const beads = props.geometries.flatMap((geometry) =>
+    drawRoute(geometry, document.rate).beads.map((bead) => ({
+      bead,
+      last: geometry.property.keys.length - 1,
+      ref: {
+        scene: document.sceneId,
+        layer: geometry.layer,
+        property: 'position',
+        key: bead.key,
+      } satisfies KeyRef,
+    })),
+  )
+  return beads.filter(({ ref }) => selection.hasKey(ref))
+})
+const refs = computed(() => chosen.value.map(({ ref }) => ref))
+const shared = computed<Through | null>(() => {
+  const kinds = new Set(chosen.value.map(({ bead }) => bead.through))
+  return kinds.size === 1 ? [...kinds][0]! : null
+})
+/** Keys that may be passed at any time: all but the first and the last. */
+const inner = computed(() => chosen.value.filter(({ bead, last }) => bead.index > 0 && bead.index < last))
+const allWaypoints = computed(() => inner.value.length > 0 && inner.value.every(({ bead }) => bead.waypoint))
+const place = computed(() => {
+  const { x, y } = chosen.value[0]!.bead
+  const left = Math.min(props.width - BAR.width - 8, Math.max(8, x - BAR.width / 2))
+  const below = y + BAR.below
+  const top = below + BAR.height > props.height - 8 ? y - BAR.below - BAR.height : below
+  return { left: `${left}px`, top: `${Math.max(8, top)}px`, width: `${BAR.width}px` }
+})
+const choose = (through: Through): void => {
+  document.apply(`Route made ${through}`, (draft) => setRouteThrough(draft, refs.value, through))
+}
+const toggleWaypoints = (): void => {
+  const timeless = !allWaypoints.value
+  document.apply(timeless ? 'Made a waypoint' : 'Given a time', (draft) =>
+    setWaypoints(
+      draft,
+      inner.value.map(({ ref }) => ref),
+      timeless,
+    ),
+  )
+}
+</script>
+
+<template>
+  <div
+    v-if="chosen.length > 0"
+    class="float bar"
+    role="toolbar"
+    aria-label="Route at the selected keys"
+    :style="place"
+    @pointerdown.stop
+  >
+    <button
+      v-for="{ through, label } in THROUGHS"
+      :key="through"
+      type="button"
+      :aria-pressed="shared === through"
+      @click="choose(through)"
+    >
+      {{ label }}
+    </button>
+    <IconButton
+      v-if="inner.length > 0"
+      :icon="Milestone"
+      :label="
+        allWaypoints ? 'Give it a time of its own' : 'Waypoint: shapes the route, without a time of its own'
+      "
+      :pressed="allWaypoints"
+      @press="toggleWaypoints"
+    />
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: absolute;
+  display: flex;
+  height: 28px;
+  align-items: center;
+  padding: 0 2px;
+}
+
+.bar > button {
+  height: 24px;
+  flex: 1;
+  border-radius: 4px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.bar > button[aria-pressed='true'] {
+  background: var(--sheet-2);
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  color: var(--ink);
+  font-weight: 650;
+}
+</style>

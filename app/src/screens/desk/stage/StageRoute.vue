@@ -1,0 +1,236 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { movePlaceKeys, setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { drawRoute, text, travelledAt, type RouteBead } from './drawRoute.ts'
+import type { Point, RouteGeometry } from './routeGeometry.ts'
+import { routeHandles, type RouteHandle } from './routeHandles.ts'
+import type { RouteGestures } from './useRouteGestures.ts'
+
+/** One layer's route: its line, a mark a frame, a bead a key and the handles of selected keys; all of it can be taken hold of. */
+const props = defineProps<{ geometry: RouteGeometry; gestures: RouteGestures; time: number }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+
+const drawing = computed(() => drawRoute(props.geometry, document.rate))
+const passed = computed(() => travelledAt(props.geometry, props.time))
+const marks = computed(() => {
+  const step = frameTicks(document.rate)
+  const next = drawing.value.marks.findIndex(({ frame }) => frame * step > props.time)
+  const at = next < 0 ? drawing.value.marks.length : next
+  const join = (list: typeof drawing.value.marks): string => list.map(({ path }) => path).join('')
+  return { passed: join(drawing.value.marks.slice(0, at)), coming: join(drawing.value.marks.slice(at)) }
+})
+const refOf = (key: string): KeyRef => ({
+  scene: document.sceneId,
+  layer: props.geometry.layer,
+  property: 'position',
+  key,
+})
+const chosen = (key: string): boolean => selection.hasKey(refOf(key))
+const handles = computed(() => routeHandles(props.geometry, chosen))
+const count = computed(() => drawing.value.beads.length)
+const beadLabel = (bead: RouteBead): string => {
+  const what = bead.waypoint ? 'waypoint' : 'key'
+  const [x, y] = props.geometry.property.keys[bead.index]!.value as Point
+  return `${props.geometry.name} ${what} ${bead.index + 1} of ${count.value}, ${bead.through}, at ${Math.round(x)}, ${Math.round(y)}`
+}
+const beadPath = ({ x, y }: RouteBead): string => `translate(${x.toFixed(1)} ${y.toFixed(1)})`
+
+const ARROWS: Readonly<Record<string, Point>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+/** Arrow keys move by a px of the place, with Shift by ten. */
+const stepOf = (event: KeyboardEvent): Point | null => {
+  const arrow = ARROWS[event.key]
+  if (!arrow || props.geometry.locked) return null
+  event.preventDefault()
+  event.stopPropagation()
+  const size = event.shiftKey ? 10 : 1
+  return [arrow[0] * size, arrow[1] * size]
+}
+const nudgeBead = (event: KeyboardEvent, { key }: RouteBead): void => {
+  const by = stepOf(event)
+  if (!by) return
+  if (!chosen(key)) selection.selectKeys([refOf(key)])
+  const moving = selection.keys.filter(({ property }) => property === 'position')
+  document.apply('Key nudged', (draft) => movePlaceKeys(draft, moving, by))
+}
+const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): void => {
+  const by = stepOf(event)
+  if (!by) return
+  const moved: Point = [offset[0] + by[0], offset[1] + by[1]]
+  document.apply('Route handle nudged', (draft) =>
+    setRouteHandle(draft, refOf(key), { side, offset: moved, free: event.altKey }),
+  )
+}
+</script>
+
+<template>
+  <g role="group" :aria-label="`${geometry.name} route, ${count} keys`" :opacity="playback.playing ? 0.4 : 1">
+    <path :d="drawing.path" class="edge" />
+    <path :d="drawing.path" class="coming" />
+    <path
+      v-if="drawing.length > 0"
+      :d="drawing.path"
+      class="passed"
+      :pathLength="drawing.length"
+      :stroke-dasharray="`${passed} ${drawing.length + 1}`"
+    />
+    <path :d="marks.passed + marks.coming" class="marks-edge" />
+    <path :d="marks.coming" class="marks" />
+    <path :d="marks.passed" class="marks passed-marks" />
+    <g v-if="!playback.playing">
+      <path
+        v-for="piece in drawing.pieces"
+        :key="piece.key"
+        :d="piece.path"
+        class="grip"
+        data-route-line
+        @pointerdown.left.stop="gestures.pressPiece($event, geometry, piece)"
+      />
+      <g v-for="handle in handles" :key="`${handle.key}/${handle.side}`">
+        <path :d="`M${text(handle.from)}L${text(handle.to)}`" class="stalk-edge" />
+        <path :d="`M${text(handle.from)}L${text(handle.to)}`" class="stalk" />
+      </g>
+      <g
+        v-for="bead in drawing.beads"
+        :key="bead.key"
+        class="bead-group"
+        role="button"
+        tabindex="0"
+        :aria-label="beadLabel(bead)"
+        :aria-pressed="chosen(bead.key)"
+        :transform="beadPath(bead)"
+        @pointerdown.left.stop="gestures.pressBead($event, geometry, bead)"
+        @keydown.enter.stop.prevent="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
+        @keydown="nudgeBead($event, bead)"
+      >
+        <circle r="10" fill="transparent" />
+        <circle :r="bead.waypoint ? 3 : 4.25" class="bead" :class="{ chosen: chosen(bead.key) }" />
+        <text v-if="bead.label" y="17" class="number">{{ bead.label }}</text>
+      </g>
+      <g
+        v-for="handle in handles"
+        :key="`${handle.key}/${handle.side}`"
+        class="handle-group"
+        role="slider"
+        tabindex="0"
+        :aria-label="`${geometry.name}, ${handle.side} handle`"
+        :aria-valuenow="Math.round(Math.hypot(...handle.offset))"
+        :aria-valuetext="handle.words"
+        :transform="`translate(${text(handle.to)})`"
+        @pointerdown.left.stop="gestures.pressHandle($event, geometry, handle)"
+        @keydown="nudgeHandle($event, handle)"
+      >
+        <rect x="-10" y="-10" width="20" height="20" fill="transparent" />
+        <rect class="handle" x="-3.5" y="-3.5" width="7" height="7" rx="1" />
+      </g>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+/* Colours here stay the light theme's: they lie on the picture. */
+path {
+  fill: none;
+}
+
+.edge {
+  stroke: #fffdf8;
+  stroke-width: 4;
+}
+
+.coming {
+  stroke: #0e6b75;
+  stroke-opacity: 0.62;
+  stroke-width: 1.5;
+}
+
+.passed {
+  stroke: #0e6b75;
+  stroke-width: 2.25;
+}
+
+.marks-edge {
+  stroke: #fffdf8;
+  stroke-width: 2.25;
+}
+
+.marks {
+  stroke: #0e6b75;
+  stroke-width: 1;
+}
+
+.passed-marks {
+  stroke: #1f2b33;
+}
+
+.grip {
+  cursor: crosshair;
+  pointer-events: stroke;
+  stroke: transparent;
+  stroke-width: 14;
+}
+
+.stalk-edge {
+  stroke: #fffdf8;
+  stroke-width: 3;
+}
+
+.stalk {
+  stroke: #1f2b33;
+  stroke-width: 1;
+}
+
+.bead-group,
+.handle-group {
+  cursor: move;
+  pointer-events: all;
+}
+
+.bead {
+  fill: #fffdf8;
+  stroke: #1f2b33;
+  stroke-width: 1.5;
+}
+
+.bead.chosen {
+  fill: #c8401a;
+}
+
+.handle {
+  fill: #fffdf8;
+  stroke: #1f2b33;
+  stroke-width: 1.5;
+}
+
+.bead-group:hover .bead,
+.bead-group:focus-visible .bead {
+  stroke-width: 2.5;
+}
+
+.handle-group:hover .handle,
+.handle-group:focus-visible .handle {
+  fill: #1f2b33;
+}
+
+.number {
+  fill: #1f2b33;
+  stroke: #fffdf8;
+  stroke-width: 3;
+  font-size: 12px;
+  font-weight: 650;
+  paint-order: stroke;
+  pointer-events: none;
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed, shallowRef, watchEffect } from 'vue'
+import type { StageView } from '../../../draw/index.ts'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import RouteBar from './RouteBar.vue'
+import { routeGeometry } from './routeGeometry.ts'
+import StageRoute from './StageRoute.vue'
+import { useRouteGestures } from './useRouteGestures.ts'
+
+/** The routes of the selected layers over the picture, the bar by a selected key, and what is being changed. */
+const props = defineProps<{ view: StageView; width: number; height: number }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+const gestures = useRouteGestures()
+
+/** Routes rest while playing: only the picture moves then. */
+const time = shallowRef(playback.time)
+watchEffect(() => {
+  if (!playback.playing) time.value = playback.time
+})
+const geometries = computed(() => {
+  const scene = document.scene!
+  const { view } = props
+  return selection.layers.flatMap(
+    (id) => routeGeometry(scene, id, { view, library: document.project!.bends, time: time.value }) ?? [],
+  )
+})
+</script>
+
+<template>
+  <svg class="routes">
+    <StageRoute
+      v-for="geometry in geometries"
+      :key="geometry.layer"
+      :geometry="geometry"
+      :gestures="gestures"
+      :time="time"
+    />
+    <g
+      v-if="gestures.tag.value"
+      :transform="`translate(${gestures.tag.value.x + 14} ${gestures.tag.value.y + 22})`"
+    >
+      <text class="tag">{{ gestures.tag.value.words }}</text>
+    </g>
+  </svg>
+  <RouteBar v-if="!playback.playing" :geometries="geometries" :width="width" :height="height" />
+</template>
+
+<style scoped>
+.routes {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  pointer-events: none;
+}
+
+.tag {
+  fill: #1f2b33;
+  stroke: #fffdf8;
+  stroke-width: 4;
+  font-family: var(--font-mono);
+  font-size: 12px;
+  paint-order: stroke;
+}
+</style>

@@ -1,0 +1,81 @@
+import type { BendLibrary } from '@arrow-bend/core/bend'
+import { compiledOf, type CompiledProperty, type Property } from '@arrow-bend/core/property'
+import {
+  applyMatrix,
+  invertMatrix,
+  layerById,
+  parentMatrixAt,
+  type Matrix,
+  type Scene,
+} from '@arrow-bend/core/scene'
+import type { StageView } from '../../../draw/index.ts'
+
+export type Point = readonly [x: number, y: number]
+
+/** A layer's animated place with what lays it over the picture. */
+export interface RouteGeometry {
+  readonly layer: string
+  readonly name: string
+  readonly locked: boolean
+  readonly property: Property
+  readonly compiled: CompiledProperty
+  /** A point of the place on the screen. */
+  readonly onScreen: (point: Point) => Point
+  /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
+  readonly fromScreen: (way: Point) => Point | null
+}
+
+export interface GeometryOptions {
+  readonly view: StageView
+  readonly library: BendLibrary
+  /** When what the layer rides on is looked at, ticks. */
+  readonly time: number
+}
+
+interface Known {
+  readonly key: string
+  readonly library: BendLibrary
+  readonly geometry: RouteGeometry
+}
+
+const KNOWN = new WeakMap<Property, Known>()
+
+/**
+ * The route of a layer's position; null when it has none (fewer than two keys, or split). The same object as long as
+ * neither the property nor the way it lies on the screen has changed, so that nothing is drawn anew.
+ */
+export function routeGeometry(
+  scene: Scene,
+  layerId: string,
+  { view, library, time }: GeometryOptions,
+): RouteGeometry | null {
+  const layer = layerById(scene, layerId)
+  const property = layer?.properties['position']
+  if (!layer || !property || property.kind !== 'place' || property.split || property.keys.length < 2)
+    return null
+  const matrix = parentMatrixAt(scene, layerId, time, library)
+  const key = [view.scale, view.x, view.y, ...matrix, layer.id, layer.name, layer.locked].join()
+  const known = KNOWN.get(property)
+  if (known?.key === key && known.library === library) return known.geometry
+  const geometry: RouteGeometry = {
+    layer: layerId,
+    name: layer.name,
+    locked: layer.locked,
+    property,
+    compiled: compiledOf(property, library),
+    onScreen: ([x, y]) => {
+      const [stageX, stageY] = applyMatrix(matrix, x, y)
+      return [view.x + stageX * view.scale, view.y + stageY * view.scale]
+    },
+    fromScreen: (way) => wayBack(matrix, view.scale, way),
+  }
+  KNOWN.set(property, { key, library, geometry })
+  return geometry
+}
+
+function wayBack(matrix: Matrix, scale: number, [dx, dy]: Point): Point | null {
+  const inverse = invertMatrix(matrix)
+  if (!inverse) return null
+  const [x, y] = [dx / scale, dy / scale]
+  return [inverse[0]! * x + inverse[2]! * y, inverse[1]! * x + inverse[3]! * y]
+}
