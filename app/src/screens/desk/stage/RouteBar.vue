@@ -7,13 +7,14 @@ import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import { drawRoute } from './drawRoute.ts'
-import type { RouteGeometry } from './routeGeometry.ts'
+import type { Point, RouteGeometry } from './routeGeometry.ts'
+import { routeHandles } from './routeHandles.ts'
 
 /** The small bar by a selected key of a route: how the route passes through it, for all selected keys at once. */
 const props = defineProps<{ geometries: readonly RouteGeometry[]; width: number; height: number }>()
 
-/** Size of the bar, and how far below its key it hangs, px. */
-const BAR = { width: 232, height: 28, below: 30 } as const
+/** Size of the bar, how far it keeps from its key, and how much clear space it leaves what can be taken hold of, px. */
+const BAR = { width: 232, height: 28, away: 30, clear: 12 } as const
 const THROUGHS: readonly { through: Through; label: string }[] = [
   { through: 'corner', label: 'Corner' },
   { through: 'joined', label: 'Joined' },
@@ -48,11 +49,34 @@ const inner = computed(() => chosen.value.filter(({ bead, last }) => bead.index 
 const allWaypoints = computed(() => inner.value.length > 0 && inner.value.every(({ bead }) => bead.waypoint))
 const place = computed(() => {
   const { x, y } = chosen.value[0]!.bead
-  const left = Math.min(props.width - BAR.width - 8, Math.max(8, x - BAR.width / 2))
-  const below = y + BAR.below
-  const top = below + BAR.height > props.height - 8 ? y - BAR.below - BAR.height : below
-  return { left: `${left}px`, top: `${Math.max(8, top)}px`, width: `${BAR.width}px` }
+  const [below, above] = [y + BAR.away, y - BAR.away - BAR.height]
+  const [middle, right, left] = [x - BAR.width / 2, x + BAR.away, x - BAR.away - BAR.width]
+  const tries = [below, above].flatMap((top) => [middle, right, left].map((at) => inside([at, top])))
+  // Below its key if nothing lies there that could be taken hold of, else where least does.
+  const best = tries.reduce((found, tried) => (covered(tried) < covered(found) ? tried : found))
+  return { left: `${best[0]}px`, top: `${best[1]}px`, width: `${BAR.width}px` }
 })
+const inside = ([left, top]: Point): Point => [
+  Math.min(props.width - BAR.width - 8, Math.max(8, left)),
+  Math.min(props.height - BAR.height - 8, Math.max(8, top)),
+]
+/** Beads and handle ends of the routes, on the screen. */
+const held = computed<readonly Point[]>(() =>
+  props.geometries.flatMap((geometry) => {
+    const beads = drawRoute(geometry, document.rate).beads.map(({ x, y }): Point => [x, y])
+    const isChosen = (key: string): boolean =>
+      selection.hasKey({ scene: document.sceneId, layer: geometry.layer, property: 'position', key })
+    return [...beads, ...routeHandles(geometry, isChosen).map(({ to }) => to)]
+  }),
+)
+const covered = ([left, top]: Point): number =>
+  held.value.filter(
+    ([x, y]) =>
+      x > left - BAR.clear &&
+      x < left + BAR.width + BAR.clear &&
+      y > top - BAR.clear &&
+      y < top + BAR.height + BAR.clear,
+  ).length
 const choose = (through: Through): void => {
   document.apply(`Route made ${through}`, (draft) => setRouteThrough(draft, refs.value, through))
 }

@@ -47,7 +47,12 @@ const geometries = computed(() => {
       <text class="tag">{{ gestures.tag.value.words }}</text>
     </g>
   </svg>
-  <RouteBar v-if="!playback.playing" :geometries="geometries" :width="width" :height="height" />
+  <RouteBar
+    v-if="!playback.playing && !gestures.tag.value"
+    :geometries="geometries"
+    :width="width"
+    :height="height"
+  />
 </template>
 
 <style scoped>
