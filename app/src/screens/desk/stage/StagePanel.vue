@@ -7,6 +7,7 @@ import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import StageBoxes from './StageBoxes.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
 import { useStageGestures } from './useStageGestures.ts'
@@ -139,7 +140,8 @@ defineExpose({ fit: () => (own.value = null) })
     @pointerleave="pointer = null"
   >
     <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
-    <StageOverlay
+    <StageOverlay v-if="document.scene" :view="view" />
+    <StageBoxes
       v-if="document.scene && painter"
       :view="view"
       :items="painter.items"

@@ -7,6 +7,7 @@ import { useSelection } from '../../../session/selection.ts'
 import RouteBar from './RouteBar.vue'
 import { routeGeometry } from './routeGeometry.ts'
 import StageRoute from './StageRoute.vue'
+import StageTag from './StageTag.vue'
 import { useRouteGestures } from './useRouteGestures.ts'
 
 /** The routes of the selected layers over the picture, the bar by a selected key, and what is being changed. */
@@ -40,12 +41,7 @@ const geometries = computed(() => {
       :gestures="gestures"
       :time="time"
     />
-    <g
-      v-if="gestures.tag.value"
-      :transform="`translate(${gestures.tag.value.x + 14} ${gestures.tag.value.y + 22})`"
-    >
-      <text class="tag">{{ gestures.tag.value.words }}</text>
-    </g>
+    <StageTag :tag="gestures.tag.value" />
   </svg>
   <RouteBar
     v-if="!playback.playing && !gestures.tag.value"
@@ -63,14 +59,5 @@ const geometries = computed(() => {
   height: 100%;
   overflow: hidden;
   pointer-events: none;
-}
-
-.tag {
-  fill: #1f2b33;
-  stroke: #fffdf8;
-  stroke-width: 4;
-  font-family: var(--font-mono);
-  font-size: 12px;
-  paint-order: stroke;
 }
 </style>

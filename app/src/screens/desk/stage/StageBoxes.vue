@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { moveLayersBy } from '@arrow-bend/core/edit'
+import type { DrawItem } from '@arrow-bend/core/scene'
+import type { PictureBook, StageView } from '../../../draw/index.ts'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { boxGeometry } from './boxGeometry.ts'
+import { text } from './drawRoute.ts'
+import PivotPad from './PivotPad.vue'
+import type { Point } from './routeGeometry.ts'
+import StageTag from './StageTag.vue'
+import { useBoxGestures } from './useBoxGestures.ts'
+
+/** Boxes round the selected layers; the one selected last has grips for its size, its turn and its pivot. */
+const props = defineProps<{
+  view: StageView
+  items: readonly DrawItem[]
+  pictures: PictureBook
+  /** Counts drawings, so that boxes follow the picture. */
+  drawn: number
+}>()
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const selection = useSelection()
+const gestures = useBoxGestures()
+
+const boxes = computed(() => {
+  void props.drawn
+  const options = {
+    view: props.view,
+    pictures: props.pictures,
+    library: document.project!.bends,
+    time: playback.time,
+  }
+  return props.items
+    .filter((item) => item.shown && selection.hasLayer(item.layer.id))
+    .map((item) => boxGeometry(item, options))
+})
+const gripped = computed(() => {
+  const last = selection.layers[selection.layers.length - 1]
+  return boxes.value.find(({ layer, locked }) => layer === last && !locked) ?? null
+})
+const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))
+const cornersOf = (corners: readonly Point[]): string =>
+  corners.map((corner) => corner.map((part) => part.toFixed(1)).join(',')).join(' ')
+
+const ARROWS: Readonly<Record<string, Point>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+/** The way an arrow key asks for, ten times as far with Shift; null for other keys. */
+const wayOf = (event: KeyboardEvent): Point | null => {
+  const arrow = ARROWS[event.key]
+  if (!arrow) return null
+  event.preventDefault()
+  event.stopPropagation()
+  const size = event.shiftKey ? 10 : 1
+  return [arrow[0] * size, arrow[1] * size]
+}
+const nudge = (event: KeyboardEvent): void => {
+  const by = wayOf(event)
+  if (!by) return
+  const move = { scene: document.sceneId, layers: selection.layers, time: playback.time, by }
+  const options = { autoKey: preferences.autoKey, makeId: document.makeId }
+  document.apply('Layer nudged', (draft) => moveLayersBy(draft, move, options))
+}
+const nudgeSize = (event: KeyboardEvent): void => {
+  const by = wayOf(event)
+  if (by) gestures.scaleBy(1 + (by[0] - by[1]) / 100)
+}
+const nudgeTurn = (event: KeyboardEvent): void => {
+  const by = wayOf(event)
+  if (by) gestures.turnBy(by[0] - by[1])
+}
+const nudgePivot = (event: KeyboardEvent): void => {
+  const by = wayOf(event)
+  const box = gripped.value
+  if (by && box) gestures.putPivot(box.layer, [box.pivot[0] + by[0], box.pivot[1] + by[1]])
+}
+</script>
+
+<template>
+  <svg v-if="!playback.playing" class="boxes">
+    <g v-for="box in boxes" :key="box.layer">
+      <polygon :points="cornersOf(box.corners)" class="edge" />
+      <polygon :points="cornersOf(box.corners)" class="line" />
+    </g>
+    <g
+      v-if="gripped"
+      role="group"
+      tabindex="0"
+      class="gripped"
+      :aria-label="`Box of ${gripped.name}: arrow keys move it`"
+      @keydown="nudge"
+    >
+      <path :d="`M${text(gripped.stalk[0])}L${text(gripped.stalk[1])}`" class="edge" />
+      <path :d="`M${text(gripped.stalk[0])}L${text(gripped.stalk[1])}`" class="line" />
+      <g
+        v-for="grip in gripped.grips"
+        :key="grip.name"
+        class="grip"
+        :role="grip.name === 'lower right' ? 'slider' : undefined"
+        :tabindex="grip.name === 'lower right' ? 0 : undefined"
+        :aria-label="grip.name === 'lower right' ? `Size of ${gripped.name}` : undefined"
+        :aria-valuenow="grip.name === 'lower right' ? Math.round(gripped.scale[0]) : undefined"
+        :aria-valuetext="grip.name === 'lower right' ? sizeWords : undefined"
+        :data-grip="grip.name"
+        :transform="`translate(${text(grip.screen)})`"
+        @pointerdown.left.stop="gestures.pressGrip($event, gripped, grip)"
+        @keydown="nudgeSize"
+      >
+        <rect x="-9" y="-9" width="18" height="18" fill="transparent" />
+        <rect class="square" x="-3.5" y="-3.5" width="7" height="7" />
+      </g>
+      <g
+        class="grip turn"
+        role="slider"
+        tabindex="0"
+        :aria-label="`Turn of ${gripped.name}`"
+        :aria-valuenow="Math.round(gripped.turn)"
+        :aria-valuetext="`${gripped.turn.toFixed(1)}°`"
+        data-grip="turn"
+        :transform="`translate(${text(gripped.stalk[1])})`"
+        @pointerdown.left.stop="gestures.pressTurn($event, gripped)"
+        @keydown="nudgeTurn"
+      >
+        <circle r="10" fill="transparent" />
+        <circle r="5" class="square" />
+      </g>
+      <g
+        class="grip"
+        role="slider"
+        tabindex="0"
+        :aria-label="`Pivot of ${gripped.name}`"
+        :aria-valuenow="Math.round(gripped.pivot[0])"
+        :aria-valuetext="`${Math.round(gripped.pivot[0])}, ${Math.round(gripped.pivot[1])} px`"
+        data-grip="pivot"
+        :transform="`translate(${text(gripped.pivotScreen)})`"
+        @pointerdown.left.stop="gestures.pressPivot($event, gripped)"
+        @keydown="nudgePivot"
+      >
+        <circle r="12" fill="transparent" />
+        <circle r="6" class="ring-edge" />
+        <path d="M-12 0H-6M6 0H12M0 -12V-6M0 6V12" class="ring-edge" />
+        <circle r="6" class="ring" />
+        <path d="M-12 0H-6M6 0H12M0 -12V-6M0 6V12" class="ring" />
+        <circle r="2" class="centre" />
+      </g>
+    </g>
+    <StageTag :tag="gestures.tag.value" />
+  </svg>
+  <PivotPad
+    v-if="gripped && !playback.playing"
+    :nine="gripped.nine"
+    :pivot="gripped.pivot"
+    :name="gripped.name"
+    @choose="(to) => gestures.putPivot(gripped!.layer, to)"
+  />
+</template>
+
+<style scoped>
+/* Colours here stay the light theme's: they lie on the picture. */
+.boxes {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  pointer-events: none;
+}
+
+.edge {
+  fill: none;
+  stroke: #fffdf8;
+  stroke-width: 3.5;
+}
+
+.line {
+  fill: none;
+  stroke: #c8401a;
+  stroke-width: 1.5;
+}
+
+.gripped:focus-visible {
+  outline: none;
+}
+
+.gripped:focus-visible > .line {
+  stroke-width: 3;
+}
+
+.grip {
+  cursor: move;
+  pointer-events: all;
+}
+
+.square {
+  fill: #fffdf8;
+  stroke: #c8401a;
+  stroke-width: 1.5;
+}
+
+.turn {
+  cursor: grab;
+}
+
+.grip:hover .square,
+.grip:focus-visible .square {
+  fill: #c8401a;
+}
+
+.ring-edge {
+  fill: none;
+  stroke: #fffdf8;
+  stroke-width: 3.5;
+}
+
+.ring {
+  fill: none;
+  stroke: #1f2b33;
+  stroke-width: 1.25;
+}
+
+.grip:hover .ring,
+.grip:focus-visible .ring {
+  stroke: #c8401a;
+  stroke-width: 2;
+}
+
+.centre {
+  fill: #c8401a;
+}
+</style>
