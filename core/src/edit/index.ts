@@ -46,6 +46,7 @@ export {
 export { setPlayRange } from './scenes.ts'
 export { simplifyKeys, type SimplifyReport } from './simplify.ts'
 export { distributeKeys, warpKeys } from './spaceKeys.ts'
+export { drawRoute, type DrawnPoint, type DrawnRoute } from './drawnRoute.ts'
 export { joinPosition, splitPosition, type SplitOptions, type SplitReport } from './splitPosition.ts'
 export { staggerKeys, staggerOrder, type StaggerOrder, type StaggerStep } from './stagger.ts'
 export { rangeOf, reverseKeys, stretchKeys, type Stretch } from './stretchKeys.ts'

@@ -22,6 +22,8 @@ export interface Axes {
   readonly step: number
   readonly makeId: MakeId
   readonly library: BendLibrary
+  /** Follows the two across their keys, as if those were mere looks at one long movement. */
+  readonly across?: boolean
 }
 
 /** Halvings of a stretch whose route or pace one cubic does not follow. */
@@ -39,8 +41,9 @@ export function joinAxes(position: Property, axes: Axes): Property {
   const [x, y] = [compileProperty(axes.x, library), compileProperty(axes.y, library)]
   const value: Vec2 = [x.values[0]!, y.values[0]!]
   const rules = sharedRules(axes)
-  const times = [...new Set([...x.times, ...y.times])].sort((a, b) => a - b)
-  if (times.length === 0) return { ...position, ...rules, value, keys: [] }
+  const all = [...new Set([...x.times, ...y.times])].sort((a, b) => a - b)
+  if (all.length === 0) return { ...position, ...rules, value, keys: [] }
+  const times = axes.across ? [all[0]!, all[all.length - 1]!] : all
   const stretches = times.slice(1).flatMap((end, i) => {
     const start = times[i]!
     return sharedStretch(x, y, start, end) ?? followed({ ...axes, x, y }, start, end, DEEPEST)

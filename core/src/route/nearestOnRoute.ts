@@ -20,24 +20,25 @@ const NARROWINGS = 24
  * Source: own; even looks, then a ternary search between the neighbours of the best.
  */
 export function nearestOnRoute(cubics: readonly Cubic[], point: Vec2): NearestPoint {
-  const away = (cubic: Cubic, s: number): number => {
+  // A point beside a key is as far from the end of one piece as from the start of the next: both are searched.
+  return cubics
+    .map((cubic, piece) => ({ piece, ...nearestOn(cubic, point) }))
+    .reduce((best, found) => (found.distance < best.distance ? found : best))
+}
+
+function nearestOn(cubic: Cubic, point: Vec2): { s: number; distance: number } {
+  const away = (s: number): number => {
     const [x, y] = cubicPoint(cubic, s)
     return Math.hypot(x - point[0], y - point[1])
   }
-  let best: NearestPoint = { piece: 0, s: 0, distance: Infinity }
-  cubics.forEach((cubic, piece) => {
-    for (let i = 0; i <= LOOKS; i += 1) {
-      const distance = away(cubic, i / LOOKS)
-      if (distance < best.distance) best = { piece, s: i / LOOKS, distance }
-    }
-  })
-  const cubic = cubics[best.piece]!
-  let [low, high] = [Math.max(0, best.s - 1 / LOOKS), Math.min(1, best.s + 1 / LOOKS)]
+  let look = 0
+  for (let i = 1; i <= LOOKS; i += 1) if (away(i / LOOKS) < away(look / LOOKS)) look = i
+  let [low, high] = [Math.max(0, (look - 1) / LOOKS), Math.min(1, (look + 1) / LOOKS)]
   for (let i = 0; i < NARROWINGS; i += 1) {
     const third = (high - low) / 3
-    if (away(cubic, low + third) < away(cubic, high - third)) high -= third
+    if (away(low + third) < away(high - third)) high -= third
     else low += third
   }
   const s = (low + high) / 2
-  return { piece: best.piece, s, distance: away(cubic, s) }
+  return { s, distance: away(s) }
 }

@@ -4,6 +4,7 @@ import { KIND_WIDTH, keyStateAt, keyStateWords } from '@arrow-bend/core/property
 import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
 import KeyDot from './KeyDot.vue'
@@ -15,6 +16,7 @@ const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
 
 const document = useDocument()
 const playback = usePlayback()
+const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 
@@ -31,7 +33,11 @@ const short = computed(() => {
 })
 const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
 const hint = computed(() =>
-  state.value.kind === 'on' || state.value.kind === 'none' ? '' : ': editing adds a key',
+  state.value.kind === 'on' || state.value.kind === 'none'
+    ? ''
+    : preferences.autoKey
+      ? ': editing adds a key'
+      : ': editing shifts the whole property',
 )
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,

@@ -9,12 +9,13 @@ import IconButton from '../../../ui/IconButton.vue'
 import { drawRoute } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { routeHandles } from './routeHandles.ts'
+import RouteTransform from './RouteTransform.vue'
 
 /** The small bar by a selected key of a route: how the route passes through it, for all selected keys at once. */
 const props = defineProps<{ geometries: readonly RouteGeometry[]; width: number; height: number }>()
 
 /** Size of the bar, how far it keeps from its key, and how much clear space it leaves what can be taken hold of, px. */
-const BAR = { width: 232, height: 28, away: 30, clear: 12 } as const
+const BAR = { width: 264, height: 28, away: 30, clear: 12 } as const
 const THROUGHS: readonly { through: Through; label: string }[] = [
   { through: 'corner', label: 'Corner' },
   { through: 'joined', label: 'Joined' },
@@ -40,6 +41,15 @@ const chosen = computed(() => {
   return beads.filter(({ ref }) => selection.hasKey(ref))
 })
 const refs = computed(() => chosen.value.map(({ ref }) => ref))
+/** The routes the selected keys are on, and where the first of those keys is. */
+const touched = computed(() =>
+  props.geometries.filter(({ layer }) => refs.value.some((ref) => ref.layer === layer)),
+)
+const firstPlace = computed<Point>(() => {
+  const [ref] = refs.value
+  const geometry = touched.value.find(({ layer }) => layer === ref?.layer)
+  return (geometry?.property.keys.find(({ id }) => id === ref?.key)?.value ?? [0, 0]) as Point
+})
 const shared = computed<Through | null>(() => {
   const kinds = new Set(chosen.value.map(({ bead }) => bead.through))
   return kinds.size === 1 ? [...kinds][0]! : null
@@ -119,6 +129,7 @@ const toggleWaypoints = (): void => {
       :pressed="allWaypoints"
       @press="toggleWaypoints"
     />
+    <RouteTransform :geometries="touched" :chosen="firstPlace" />
   </div>
 </template>
 
