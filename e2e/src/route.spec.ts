@@ -175,3 +175,49 @@ test('Ctrl/Cmd and a drag of the layer moves its whole route', async ({ page }) 
     expect(key.route).toEqual(before.keys[i]!.route)
   })
 })
+
+test('a route is drawn by hand: its keys are few, and it goes where the hand went', async ({ page }) => {
+  await openRoute(page)
+  await page.getByRole('button', { name: 'Draw the route of the selected layer' }).click()
+  await page.getByRole('button', { name: 'Keep the hand’s own timing' }).click()
+  const scale = await zoom(page)
+  const frame = (await page.locator('.overlay rect').first().boundingBox())!
+  const at = (i: number): readonly [number, number] => [
+    frame.x + 60 + i * 8,
+    frame.y + 150 + 70 * Math.sin(i / 12),
+  ]
+  await page.mouse.move(...at(0))
+  await page.mouse.down()
+  for (let i = 1; i <= 60; i += 1) await page.mouse.move(...at(i))
+  await page.mouse.up()
+  const drawn = await position(page)
+  expect(drawn.keys.length).toBeLessThanOrEqual(9)
+  expect(drawn.keys.filter(({ timeless }) => !timeless)).toHaveLength(2)
+  const [first, last] = [drawn.keys[0]!, drawn.keys[drawn.keys.length - 1]!].map(
+    ({ value }) => value as [number, number],
+  )
+  // The boat rides on the harbour, which is being pushed in a little: ways are compared, within a few percent.
+  expect(Math.abs(last![0] - first![0] - (at(60)[0] - at(0)[0]) / scale)).toBeLessThan(60)
+  expect(Math.abs(last![1] - first![1] - (at(60)[1] - at(0)[1]) / scale)).toBeLessThan(20)
+  await page.keyboard.press('ControlOrMeta+z')
+  expect((await position(page)).keys).toHaveLength(5)
+})
+
+test('a whole route is mirrored, turned and scaled about a point', async ({ page }) => {
+  await openRoute(page)
+  const before = (await position(page)).keys.map(({ value }) => value as readonly [number, number])
+  await beads(page).nth(1).click()
+  await bar(page).getByRole('button', { name: 'Whole route' }).click()
+  await page.getByLabel('about').selectOption('this key')
+  await page.getByRole('button', { name: 'Mirror left to right' }).click()
+  const pivot = before[1]!
+  const mirrored = (await position(page)).keys.map(({ value }) => value as readonly [number, number])
+  mirrored.forEach(([x, y], i) => {
+    expect(x).toBeCloseTo(2 * pivot[0] - before[i]![0], 6)
+    expect(y).toBeCloseTo(before[i]![1], 6)
+  })
+  await page.getByLabel('Scale, %').fill('50')
+  await page.getByLabel('Scale, %').press('Enter')
+  const scaled = (await position(page)).keys.map(({ value }) => value as readonly [number, number])
+  scaled.forEach(([x], i) => expect(x).toBeCloseTo(pivot[0] + (mirrored[i]![0] - pivot[0]) / 2, 6))
+})

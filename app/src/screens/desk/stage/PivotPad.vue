@@ -37,8 +37,8 @@ const isThere = ([x, y]: Point): boolean => Math.hypot(x - props.pivot[0], y - p
 <style scoped>
 .pad {
   position: absolute;
-  top: 52px;
-  right: 8px;
+  top: 8px;
+  right: 52px;
   display: grid;
   grid-template-columns: repeat(3, 24px);
   padding: 3px;

@@ -111,12 +111,12 @@ const once = (label: string, scale: Point, degrees = 0): void => {
       />
       <div class="row">
         <IconButton
-          :icon="FlipHorizontal2"
+          :icon="FlipVertical2"
           label="Mirror left to right"
           @press="once('Route mirrored', [-1, 1])"
         />
         <IconButton
-          :icon="FlipVertical2"
+          :icon="FlipHorizontal2"
           label="Mirror top to bottom"
           @press="once('Route mirrored', [1, -1])"
         />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Maximize, Minus, Plus, Spline } from '@lucide/vue'
+import { Grid2x2, Grid3x3, Maximize, Minus, PencilLine, Plus, Spline, SquareDashed, Timer } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { PictureBook, StagePainter, type StageView } from '../../../draw/index.ts'
@@ -10,6 +10,8 @@ import IconButton from '../../../ui/IconButton.vue'
 import StageBoxes from './StageBoxes.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
+import StageGuides from './StageGuides.vue'
+import { useRouteDrawing } from './useRouteDrawing.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
 /** The stage: the picture, the space around it, and what lies over it. */
@@ -28,6 +30,9 @@ const { width, height } = useElementSize(panel)
 const own = shallowRef<StageView | null>(null)
 const pointer = shallowRef<readonly [number, number] | null>(null)
 const showRoutes = ref(true)
+const thirds = ref(false)
+const safe = ref(false)
+const grid = ref(false)
 const drawn = shallowRef(0)
 let painter: StagePainter | null = null
 const pictures = new PictureBook(() => redraw())
@@ -76,6 +81,16 @@ const stagePoint = (event: MouseEvent): readonly [number, number] => {
   const { scale, x, y } = view.value
   return [(event.clientX - box.left - x) / scale, (event.clientY - box.top - y) / scale]
 }
+const panelPoint = (event: MouseEvent): readonly [number, number] => {
+  const box = panel.value!.getBoundingClientRect()
+  return [event.clientX - box.left, event.clientY - box.top]
+}
+const drawing = useRouteDrawing({ stagePoint, panelPoint, scale: () => view.value.scale })
+const press = (event: PointerEvent): void => {
+  if (drawing.active.value && event.button === 0) drawing.press(event)
+  else gestures.press(event)
+}
+const drawnLine = computed(() => drawing.line.value.map((point) => point.join(',')).join(' '))
 const gestures = useStageGestures({
   stagePoint,
   items: () => painter?.items ?? [],
@@ -133,22 +148,33 @@ defineExpose({ fit: () => (own.value = null) })
     ref="panel"
     class="stage"
     aria-label="Stage"
-    :style="{ cursor: gestures.cursor.value }"
+    :style="{ cursor: drawing.active.value ? 'crosshair' : gestures.cursor.value }"
     @wheel.prevent="onWheel"
-    @pointerdown="gestures.press"
+    @pointerdown="press"
+    @keydown.esc="drawing.active.value = false"
     @pointermove="pointer = stagePoint($event)"
     @pointerleave="pointer = null"
   >
     <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
     <StageOverlay v-if="document.scene" :view="view" />
+    <svg v-if="drawnLine" class="drawn" aria-hidden="true">
+      <polyline :points="drawnLine" class="drawn-edge" />
+      <polyline :points="drawnLine" class="drawn-line" />
+    </svg>
     <StageBoxes
-      v-if="document.scene && painter"
+      v-if="document.scene && painter && !drawing.active.value"
       :view="view"
       :items="painter.items"
       :pictures="pictures"
       :drawn="drawn"
     />
-    <StageRoutes v-if="document.scene && showRoutes" :view="view" :width="width" :height="height" />
+    <StageGuides v-if="document.scene" :view="view" :thirds="thirds" :safe="safe" :grid="grid" />
+    <StageRoutes
+      v-if="document.scene && showRoutes && !drawing.active.value"
+      :view="view"
+      :width="width"
+      :height="height"
+    />
     <div
       class="float absolute top-2 right-2 flex flex-col p-1"
       role="toolbar"
@@ -161,6 +187,22 @@ defineExpose({ fit: () => (own.value = null) })
         :pressed="showRoutes"
         @press="showRoutes = !showRoutes"
       />
+      <IconButton
+        :icon="PencilLine"
+        label="Draw the route of the selected layer"
+        :pressed="drawing.active.value"
+        @press="drawing.active.value = !drawing.active.value"
+      />
+      <IconButton
+        v-if="drawing.active.value"
+        :icon="Timer"
+        label="Keep the hand’s own timing"
+        :pressed="drawing.keepTiming.value"
+        @press="drawing.keepTiming.value = !drawing.keepTiming.value"
+      />
+      <IconButton :icon="Grid3x3" label="Thirds" :pressed="thirds" @press="thirds = !thirds" />
+      <IconButton :icon="SquareDashed" label="Safe areas" :pressed="safe" @press="safe = !safe" />
+      <IconButton :icon="Grid2x2" label="Grid of 120 px" :pressed="grid" @press="grid = !grid" />
     </div>
     <p class="facts mono" aria-hidden="true">
       <template v-if="document.scene">{{ document.scene.size.join(' × ') }} px</template>
@@ -189,6 +231,30 @@ defineExpose({ fit: () => (own.value = null) })
   min-width: 0;
   background: var(--surround);
   touch-action: none;
+}
+
+.drawn {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+  pointer-events: none;
+}
+
+.drawn polyline {
+  fill: none;
+  stroke-linejoin: round;
+}
+
+.drawn-edge {
+  stroke: #fffdf8;
+  stroke-width: 4;
+}
+
+.drawn-line {
+  stroke: #0e6b75;
+  stroke-width: 2;
 }
 
 .facts {

@@ -1,0 +1,102 @@
+import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
+import { toast } from 'vue-sonner'
+import { drawRoute, type DrawnPoint } from '@arrow-bend/core/edit'
+import { timedKeys } from '@arrow-bend/core/property'
+import { applyMatrix, invertMatrix, layerById, parentMatrixAt } from '@arrow-bend/core/scene'
+import { asTicks, ticksOfSeconds, type Ticks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import type { Point } from './routeGeometry.ts'
+
+export interface RouteDrawingTool {
+  /** Whether the next press draws. */
+  readonly active: Ref<boolean>
+  /** Whether the hand's own timing is kept. */
+  readonly keepTiming: Ref<boolean>
+  /** What has been drawn so far, on the screen. */
+  readonly line: ShallowRef<readonly Point[]>
+  /** The layer that gets the route; null when none can. */
+  readonly layer: ComputedRef<string | null>
+  readonly press: (event: PointerEvent) => void
+}
+
+/** As much as a hand trembles, screen px. */
+const TREMBLE = 2.5
+/** A new route without the hand's timing lasts this long where the scene does. */
+const USUAL_SECONDS = 2
+
+/** Drawing the route of the layer selected last in one go over the picture. */
+export function useRouteDrawing(view: {
+  /** Where a pointer event lies on the stage, px. */
+  readonly stagePoint: (event: MouseEvent) => Point
+  /** Where it lies in the panel, px. */
+  readonly panelPoint: (event: MouseEvent) => Point
+  /** Screen px a stage px. */
+  readonly scale: () => number
+}): RouteDrawingTool {
+  const document = useDocument()
+  const playback = usePlayback()
+  const selection = useSelection()
+  const active = ref(false)
+  const keepTiming = ref(true)
+  const line = shallowRef<readonly Point[]>([])
+
+  const layer = computed(() => {
+    const id = selection.layers[selection.layers.length - 1]
+    const found = id && document.scene ? layerById(document.scene, id) : null
+    return found && !found.locked && !found.properties['position']!.split ? found.id : null
+  })
+
+  /** From the first to the last key there is, or else on from the playhead. */
+  const stretchOf = (id: string): readonly [Ticks, Ticks] => {
+    const scene = document.scene!
+    const timed = timedKeys(layerById(scene, id)!.properties['position']!)
+    if (timed.length > 1) return [timed[0]!.t, timed[timed.length - 1]!.t]
+    const end = Math.min(scene.duration, playback.time + ticksOfSeconds(USUAL_SECONDS))
+    return [playback.time, asTicks(Math.max(playback.time + 1, end))]
+  }
+
+  const press = (event: PointerEvent): void => {
+    const id = layer.value
+    if (!id) {
+      toast('Select one layer first: its route is what you draw.')
+      return
+    }
+    playback.pause()
+    const inverse = invertMatrix(parentMatrixAt(document.scene!, id, playback.time, document.project!.bends))
+    if (!inverse) return
+    const began = event.timeStamp
+    const points: DrawnPoint[] = []
+    const add = (moved: PointerEvent): void => {
+      const [x, y] = view.stagePoint(moved)
+      points.push({
+        at: applyMatrix(inverse, x, y),
+        ticks: ticksOfSeconds((moved.timeStamp - began) / 1000),
+      })
+      line.value = [...line.value, view.panelPoint(moved)]
+    }
+    add(event)
+    trackPointer(event, {
+      move: add,
+      end(cancelled) {
+        line.value = []
+        active.value = false
+        if (cancelled) return
+        const [start, end] = keepTiming.value ? [playback.time, playback.time] : stretchOf(id)
+        document.apply('Route drawn', (draft) =>
+          drawRoute(draft, { scene: document.sceneId, layer: id, property: 'position' }, points, {
+            start,
+            end,
+            keepTiming: keepTiming.value,
+            within: TREMBLE / view.scale(),
+            makeId: document.makeId,
+          }),
+        )
+      },
+    })
+  }
+
+  return { active, keepTiming, line, layer, press }
+}
