@@ -22,6 +22,10 @@ try {
     await measureDrag(page, page.getByRole('slider', { name: 'Leave handle' }).locator('.square'), [2, -1]),
   )
   report(
+    'bead of a route, pointer to paint',
+    await measureDrag(page, page.getByRole('button', { name: /^Boat 2 key 2 of/ }), [2, -1]),
+  )
+  report(
     'scrub, pointer to paint',
     await measureDrag(page, page.getByRole('slider', { name: 'Playhead' }), [4, 0]),
   )

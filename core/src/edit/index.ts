@@ -28,7 +28,7 @@ export {
   usesOfBends,
 } from './namedBends.ts'
 export { insertVertex } from './outlines.ts'
-export { setParent, setTurnAlongRoute } from './parents.ts'
+export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './pasteKeys.ts'
 export { renameProject } from './projects.ts'
 export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'

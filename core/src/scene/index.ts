@@ -34,6 +34,7 @@ export { bendSchema, plainBendSchema } from './bendSchema.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {
   compileScene,
+  ownMatrixAt,
   parentMatrixAt,
   sampleSceneInto,
   sceneAt,

@@ -210,6 +210,15 @@ export function parentMatrixAt(
   return matrix
 }
 
+/** The map to the stage from a layer's own coordinates, at a moment. */
+export function ownMatrixAt(scene: Scene, layerId: string, time: number, library: BendLibrary = []): Matrix {
+  const layer = scene.layers.find(({ id }) => id === layerId)
+  const matrix = identityMatrix()
+  if (layer) ownMatrixInto(matrix, makePlacing(layer, library), time)
+  multiplyInto(matrix, parentMatrixAt(scene, layerId, time, library), matrix)
+  return matrix
+}
+
 function sampleTrack(track: LayerTrack, time: number): void {
   const { layer, parent, item } = track
   const inSpan = time >= layer.span[0] && time < layer.span[1]

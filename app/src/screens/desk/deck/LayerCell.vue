@@ -20,6 +20,7 @@ import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import LayerMenu from './LayerMenu.vue'
 import PropertyCell from './PropertyCell.vue'
 import type { LayerRow } from './rows.ts'
 
@@ -121,6 +122,9 @@ const toggle = (what: 'visible' | 'locked'): void => {
         {{ view.full.has(layer.id) ? 'all listed' : row.animated > 0 ? `${row.animated} animated` : 'still' }}
       </button>
       <span v-else class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
+      <span class="more" :class="{ quiet: !selection.hasLayer(layer.id) }">
+        <LayerMenu :layer="layer" @rename="startRenaming" />
+      </span>
       <IconButton
         small
         :icon="layer.locked ? Lock : LockOpen"

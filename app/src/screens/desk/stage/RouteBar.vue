@@ -15,7 +15,7 @@ import RouteTransform from './RouteTransform.vue'
 const props = defineProps<{ geometries: readonly RouteGeometry[]; width: number; height: number }>()
 
 /** Size of the bar, how far it keeps from its key, and how much clear space it leaves what can be taken hold of, px. */
-const BAR = { width: 264, height: 28, away: 30, clear: 12 } as const
+const BAR = { width: 284, height: 28, away: 30, clear: 12 } as const
 const THROUGHS: readonly { through: Through; label: string }[] = [
   { through: 'corner', label: 'Corner' },
   { through: 'joined', label: 'Joined' },

@@ -81,62 +81,69 @@ const once = (label: string, scale: Point, degrees = 0): void => {
 </script>
 
 <template>
-  <Popover class="host">
-    <PopoverButton class="opener" aria-label="Whole route" title="Whole route: scale, turn, mirror">
-      <Waypoints :size="16" :stroke-width="1.75" aria-hidden="true" />
-    </PopoverButton>
-    <PopoverPanel class="float panel" aria-label="Whole route">
-      <h3>Whole route</h3>
-      <NumberField
-        show-label
-        label="Scale"
-        unit="%"
-        :model-value="100"
-        :min="-1000"
-        :max="1000"
-        @start="begin('Route scaled')"
-        @input="(value: number) => value !== 0 && preview([value / 100, value / 100], 0)"
-        @done="commit"
-        @cancel="cancel"
-      />
-      <NumberField
-        show-label
-        label="Turn"
-        unit="°"
-        :model-value="0"
-        @start="begin('Route turned')"
-        @input="(value: number) => preview([1, 1], value)"
-        @done="commit"
-        @cancel="cancel"
-      />
-      <div class="row">
-        <IconButton
-          :icon="FlipVertical2"
-          label="Mirror left to right"
-          @press="once('Route mirrored', [-1, 1])"
+  <div class="host">
+    <Popover>
+      <PopoverButton class="opener" aria-label="Whole route" title="Whole route: scale, turn, mirror">
+        <Waypoints :size="16" :stroke-width="1.75" aria-hidden="true" />
+      </PopoverButton>
+      <PopoverPanel class="float panel" aria-label="Whole route">
+        <h3>Whole route</h3>
+        <NumberField
+          show-label
+          label="Scale"
+          unit="%"
+          :model-value="100"
+          :min="-1000"
+          :max="1000"
+          @start="begin('Route scaled')"
+          @input="(value: number) => value !== 0 && preview([value / 100, value / 100], 0)"
+          @done="commit"
+          @cancel="cancel"
         />
-        <IconButton
-          :icon="FlipHorizontal2"
-          label="Mirror top to bottom"
-          @press="once('Route mirrored', [1, -1])"
+        <NumberField
+          show-label
+          label="Turn"
+          unit="°"
+          :model-value="0"
+          @start="begin('Route turned')"
+          @input="(value: number) => preview([1, 1], value)"
+          @done="commit"
+          @cancel="cancel"
         />
-        <label>
-          about
-          <select v-model="about" class="field">
-            <option v-for="{ about: point, label } in ABOUTS" :key="point" :value="point">{{ label }}</option>
-          </select>
-        </label>
-      </div>
-    </PopoverPanel>
-  </Popover>
+        <div class="row">
+          <IconButton
+            :icon="FlipVertical2"
+            label="Mirror left to right"
+            @press="once('Route mirrored', [-1, 1])"
+          />
+          <IconButton
+            :icon="FlipHorizontal2"
+            label="Mirror top to bottom"
+            @press="once('Route mirrored', [1, -1])"
+          />
+          <label>
+            about
+            <select v-model="about" class="field">
+              <option v-for="{ about: point, label } in ABOUTS" :key="point" :value="point">
+                {{ label }}
+              </option>
+            </select>
+          </label>
+        </div>
+      </PopoverPanel>
+    </Popover>
+  </div>
 </template>
 
 <style scoped>
 .host {
   position: relative;
+  flex: none;
+  margin-left: 4px;
 }
 
-.opener {
+/* A popover's button has two roots, so that scoped styles do not reach it by themselves. */
+.host :deep(.opener) {
   display: grid;
   width: 28px;
   height: 24px;
@@ -144,7 +151,7 @@ const once = (label: string, scale: Point, degrees = 0): void => {
   border-radius: 4px;
 }
 
-.opener:hover {
+.host :deep(.opener:hover) {
   background: var(--rule-soft);
 }
 
