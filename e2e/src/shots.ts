@@ -31,6 +31,8 @@ try {
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
   await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
   await shoot(page, 'desk-paper')
+  await page.getByRole('button', { name: /^Boat 2 key 2 of/ }).click()
+  await shoot(page, 'stage-paper')
   await page.getByRole('button', { name: 'Help' }).click()
   await shoot(page, 'help-paper')
   await page.keyboard.press('Escape')

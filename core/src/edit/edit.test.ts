@@ -203,7 +203,7 @@ describe('moveLayersBy', () => {
           expect(after[1] - before[1]).toBeCloseTo(by[1], 6)
         },
       ),
-      { numRuns: 300, seed: 32 },
+      { numRuns: 500, seed: 32 },
     )
   })
 

@@ -250,7 +250,7 @@ describe('compileProperty', () => {
         expect(at(given, u).every(Number.isFinite)).toBe(true)
         expect(Number.isNaN(speed(given, u)[0])).toBe(false)
       }),
-      { numRuns: 300, seed: 15 },
+      { numRuns: 500, seed: 15 },
     )
   })
 })

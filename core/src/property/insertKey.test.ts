@@ -53,7 +53,7 @@ describe('insertKey', () => {
       fc.property(keysOf(point), share, (keys, at) =>
         expectUnchanged(property('pair', keys), keys, at, 2e-6),
       ),
-      { numRuns: 300, seed: 22 },
+      { numRuns: 500, seed: 22 },
     )
   })
 
@@ -63,7 +63,7 @@ describe('insertKey', () => {
         const keys = list.map((given): Key => ({ ...given, bend: ease, through: 'smooth' }))
         expectUnchanged(property('pair', keys), keys, at, 1e-6)
       }),
-      { numRuns: 300, seed: 23 },
+      { numRuns: 500, seed: 23 },
     )
   })
 
@@ -81,7 +81,7 @@ describe('insertKey', () => {
         )
         expectUnchanged(given, keys, at, 3e-6 * length)
       }),
-      { numRuns: 300, seed: 24 },
+      { numRuns: 500, seed: 24 },
     )
   })
 
@@ -136,7 +136,7 @@ describe('pinSmooth', () => {
         const pinned = pinSmooth(given, (i) => i === at)
         expect(largestGap(given, pinned, keys[0]!.t, keys[keys.length - 1]!.t)).toBeLessThan(1e-9)
       }),
-      { numRuns: 200, seed: 25 },
+      { numRuns: 500, seed: 25 },
     )
   })
 })

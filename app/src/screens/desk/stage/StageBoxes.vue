@@ -79,6 +79,12 @@ const nudgeTurn = (event: KeyboardEvent): void => {
   const by = wayOf(event)
   if (by) gestures.turnBy(by[0] - by[1])
 }
+/** A layer is grabbed by its middle more often than its pivot is: without Alt the press is meant for the layer. */
+const pressPivot = (event: PointerEvent): void => {
+  if (!event.altKey || !gripped.value) return
+  event.stopPropagation()
+  gestures.pressPivot(event, gripped.value)
+}
 const nudgePivot = (event: KeyboardEvent): void => {
   const by = wayOf(event)
   const box = gripped.value
@@ -143,9 +149,10 @@ const nudgePivot = (event: KeyboardEvent): void => {
         :aria-valuetext="`${Math.round(gripped.pivot[0])}, ${Math.round(gripped.pivot[1])} px`"
         data-grip="pivot"
         :transform="`translate(${text(gripped.pivotScreen)})`"
-        @pointerdown.left.stop="gestures.pressPivot($event, gripped)"
+        @pointerdown.left="pressPivot"
         @keydown="nudgePivot"
       >
+        <title>Pivot: Alt and drag moves it, the picture staying where it is</title>
         <circle r="12" fill="transparent" />
         <circle r="6" class="ring-edge" />
         <path d="M-12 0H-6M6 0H12M0 -12V-6M0 6V12" class="ring-edge" />

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { movePlaceKeys, setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
+import { valueAt } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { drawRoute, text, travelledAt, type RouteBead } from './drawRoute.ts'
+import { drawRoute, text, travelledAt, type RouteBead, type RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { routeHandles, type RouteHandle } from './routeHandles.ts'
 import type { RouteGestures } from './useRouteGestures.ts'
@@ -42,6 +43,16 @@ const beadLabel = (bead: RouteBead): string => {
 }
 const beadPath = ({ x, y }: RouteBead): string => `translate(${x.toFixed(1)} ${y.toFixed(1)})`
 
+/** Screen px about where the layer is now in which the layer is meant, not the line that runs through it. */
+const NEAR_LAYER = 16
+const pressLine = (event: PointerEvent, piece: RoutePiece): void => {
+  const now = props.geometry.onScreen(valueAt(props.geometry.compiled, props.time) as unknown as Point)
+  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+  const away = Math.hypot(event.clientX - svg.left - now[0], event.clientY - svg.top - now[1])
+  if (away < NEAR_LAYER) return
+  event.stopPropagation()
+  props.gestures.pressPiece(event, props.geometry, piece)
+}
 const ARROWS: Readonly<Record<string, Point>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -95,7 +106,7 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         :d="piece.path"
         class="grip"
         data-route-line
-        @pointerdown.left.stop="gestures.pressPiece($event, geometry, piece)"
+        @pointerdown.left="pressLine($event, piece)"
       />
       <g v-for="handle in handles" :key="`${handle.key}/${handle.side}`">
         <path :d="`M${text(handle.from)}L${text(handle.to)}`" class="stalk-edge" />
