@@ -8,6 +8,7 @@ export default defineConfig({
       'cli/src/**/*.test.ts',
       'server/src/**/*.test.ts',
       'demo/src/**/*.test.ts',
+      'docs/src/**/*.test.ts',
       'tools/**/*.test.ts',
     ],
     testTimeout: 60_000,

@@ -20,6 +20,16 @@ export const SHORTCUTS = {
   bend6: { keys: ['6'], label: 'Smooth', group: 'Bends' },
   bend7: { keys: ['7'], label: 'Overshoot', group: 'Bends' },
   bend8: { keys: ['8'], label: 'The bend used last', group: 'Bends' },
+  fit: {
+    keys: ['F'],
+    label: 'Fit what is selected in the view under the pointer; with Shift everything',
+    group: 'View',
+  },
+  undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
+  redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
+  duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
+  save: { keys: ['Ctrl/Cmd+S'], label: 'Save the project as a file', group: 'Editing' },
+  help: { keys: ['?'], label: 'This sheet', group: 'Editing' },
   key: { keys: ['A'], label: 'Set or remove a key on the selected properties', group: 'Keys' },
   nudgeBack: { keys: [','], label: 'Selected keys one frame earlier; with Shift ten', group: 'Keys' },
   nudgeOn: { keys: ['.'], label: 'Selected keys one frame later; with Shift ten', group: 'Keys' },
@@ -31,16 +41,6 @@ export const SHORTCUTS = {
   remove: { keys: ['Delete'], label: 'Remove the selected keys, or else layers', group: 'Keys' },
   selectAll: { keys: ['Ctrl/Cmd+A'], label: 'Select every span of the selected layers', group: 'Keys' },
   clear: { keys: ['Escape'], label: 'Give up the drag, or else the selection', group: 'Keys' },
-  fit: {
-    keys: ['F'],
-    label: 'Fit what is selected in the view under the pointer; with Shift everything',
-    group: 'View',
-  },
-  undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
-  redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
-  duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
-  save: { keys: ['Ctrl/Cmd+S'], label: 'Save the project as a file', group: 'Editing' },
-  help: { keys: ['?'], label: 'This sheet', group: 'Editing' },
 } as const satisfies Record<string, { keys: readonly string[]; label: string; group: string }>
 
 export type Command = keyof typeof SHORTCUTS

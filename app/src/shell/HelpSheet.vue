@@ -31,6 +31,11 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
         <ul class="list-disc space-y-1 pl-4 text-ink-2">
           <li>Click a ribbon to select its span; then drag the handles in the Bend panel.</li>
           <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
+          <li>
+            On the picture, drag a bead, a handle or the line of a route; Shift keeps an axis or steps of 15°,
+            Alt parts a handle from the other or draws both out of a bead. A click on the line adds a key.
+          </li>
+          <li>Drag a layer with Ctrl/Cmd to move its whole route. Alt and a drag of the pivot moves it.</li>
           <li>Shift adds to the selection. Ctrl/Cmd with the wheel zooms, Shift with the wheel slides.</li>
           <li>Tab to a lane, then the arrow keys go from key to span to key; Enter selects.</li>
           <li>Drag a number, or type a sum such as 960+120; arrows step it, Shift by ten.</li>

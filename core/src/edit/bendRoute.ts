@@ -4,7 +4,7 @@ import type { Vec2 } from '../route/index.ts'
 import type { Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { editProperty } from './editProperty.ts'
-import { byProperty, type KeyRef } from './refs.ts'
+import type { KeyRef } from './refs.ts'
 
 const isZero = ([x, y]: Vec2): boolean => x === 0 && y === 0
 const added = (a: Vec2, b: Vec2, share: number): Vec2 => [a[0] + b[0] * share, a[1] + b[1] * share]
@@ -50,20 +50,4 @@ function withArm(key: Key, route: KeyRoute = STRAIGHT, side: 'arrive' | 'leave',
   const turn = route.through === 'joined' && length > 0 && !isZero(route[other])
   const turned: Vec2 = turn ? added([0, 0], arm, -Math.hypot(...route[other]) / length) : route[other]
   return { ...key, route: { ...route, [side]: arm, [other]: turned } }
-}
-
-/** Moves keys of places by px, wherever the playhead is; routes' handles go with them. */
-export function movePlaceKeys(draft: Draft<Project>, refs: readonly KeyRef[], by: Vec2): void {
-  for (const { ref, keys } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property) =>
-      property.kind === 'place'
-        ? {
-            ...property,
-            keys: property.keys.map((key) =>
-              keys.has(key.id) ? { ...key, value: added(key.value as Vec2, by, 1) } : key,
-            ),
-          }
-        : property,
-    )
-  }
 }

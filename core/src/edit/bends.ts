@@ -100,10 +100,12 @@ export function convertBends(
     editProperty(draft, ref, (property, library) => {
       const shown = compileProperty(property, library)
       const converted = new Map(
-        shown.bends.map((bend, i) => {
+        shown.bends.flatMap((bend, i) => {
+          const { id } = shown.keys[i]!
+          if (!keys.has(id)) return []
           const made = to === 'points' ? asPoints(bend, within) : convertBend(bend, within)
-          if (keys.has(shown.keys[i]!.id)) error = Math.max(error, made.error)
-          return [shown.keys[i]!.id, made.bend] as const
+          error = Math.max(error, made.error)
+          return [[id, made.bend] as const]
         }),
       )
       const touched = (i: number): boolean =>
@@ -111,9 +113,7 @@ export function convertBends(
       const pinned = pinSmooth(property, touched, library)
       return {
         ...pinned,
-        keys: pinned.keys.map((key) =>
-          keys.has(key.id) ? { ...key, bend: converted.get(key.id) ?? key.bend } : key,
-        ),
+        keys: pinned.keys.map((key) => ({ ...key, bend: converted.get(key.id) ?? key.bend })),
       }
     })
   }

@@ -16,6 +16,8 @@ import {
   makeSpansSmooth,
   moveKeys,
   moveLayersBy,
+  movePlaceKeys,
+  moveWholeRoutesBy,
   removeKeys,
   removeLayers,
   renameLayer,
@@ -213,6 +215,52 @@ describe('moveLayersBy', () => {
     const moved = edit(project, (draft) => moveLayersBy(draft, move, { autoKey: true, makeId: ids() }))
     expect(findProperty(moved, position)!.value).toEqual([0, 0])
     expect(findProperty(moved, { ...position, layer: 'g' })!.value).toEqual([10, 0])
+  })
+})
+
+describe('moveWholeRoutesBy and movePlaceKeys', () => {
+  const group = {
+    turn: property('turn', [], { value: 90 }),
+    scale: property('pair', [], { value: [50, 50] }),
+  }
+  const project = projectOf([
+    layerWith(
+      'a',
+      { position: property('place', [key(0, [0, 0], ease), key(2, [100, 50])]) },
+      'rectangle',
+      'g',
+    ),
+    layerWith('g', group, 'group'),
+    layerWith('s', {
+      position: property('place', [], { value: [0, 0], split: true }),
+      'position x': property('number', [key(0, 0), key(1, 9)]),
+      'position y': property('number', [], { value: 4 }),
+    }),
+  ])
+  const move = { scene: 'scene', time: second(1), by: [10, 0] as const }
+
+  it('move every key in the space of what is ridden on, split positions too', () => {
+    const moved = edit(project, (draft) => moveWholeRoutesBy(draft, { ...move, layers: ['a', 's'] }))
+    const values = findProperty(moved, position)!.keys.map(({ value }) => value as [number, number])
+    expect(values[0]![0]).toBeCloseTo(0, 9)
+    expect(values[0]![1]).toBeCloseTo(-20, 9)
+    expect(values[1]![1]).toBeCloseTo(30, 9)
+    const x = findProperty(moved, { ...position, layer: 's', property: 'position x' })!
+    expect(x.keys.map(({ value }) => value)).toEqual([10, 19])
+  })
+
+  it('do not move a layer twice that rides on one that moves', () => {
+    const moved = edit(project, (draft) => moveWholeRoutesBy(draft, { ...move, layers: ['a', 'g'] }))
+    expect(findProperty(moved, position)).toEqual(findProperty(project, position))
+    expect(findProperty(moved, { ...position, layer: 'g' })!.value).toEqual([10, 0])
+  })
+
+  it('move just the chosen keys', () => {
+    const [first] = refs(project, position)
+    const moved = edit(project, (draft) => movePlaceKeys(draft, [first!], move))
+    const [from, to] = findProperty(moved, position)!.keys.map(({ value }) => value as [number, number])
+    expect(from![1]).toBeCloseTo(-20, 9)
+    expect(to).toEqual([100, 50])
   })
 })
 

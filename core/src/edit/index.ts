@@ -1,5 +1,5 @@
 export { BadEdit } from './badEdit.ts'
-export { bendRoute, movePlaceKeys } from './bendRoute.ts'
+export { bendRoute } from './bendRoute.ts'
 export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
 export { changeBends, convertBends, makeSpansSmooth, setBends, type ConversionReport } from './bends.ts'
 export { currentValue } from './currentValue.ts'
@@ -17,7 +17,7 @@ export {
 } from './layers.ts'
 export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'
-export { moveLayersBy, type LayerMove } from './moveLayers.ts'
+export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from './moveLayers.ts'
 export {
   addNamedBend,
   linkBends,

@@ -1,4 +1,4 @@
-import { original, type Draft } from 'immer'
+import type { Draft } from 'immer'
 import {
   invertMatrix,
   makeLayer,
@@ -8,14 +8,14 @@ import {
   type Layer,
   type Matrix,
   type Project,
-  type Scene,
 } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { editProperty, libraryIn } from './editProperty.ts'
 import { addLayer, readName } from './layers.ts'
-import { layerIn, sceneIn, type MakeId } from './refs.ts'
+import { layerIn, sceneBefore, sceneIn, type MakeId } from './refs.ts'
 import { transformRoutes } from './routes.ts'
+import { shiftNumbers, shiftPosition } from './shiftPosition.ts'
 
 /**
  * Lets layers ride on another (a group, or any layer they follow), or on nothing.
@@ -67,8 +67,7 @@ export function followInPlace(
   ids: readonly string[],
   { parent, time }: { readonly parent: string | null; readonly time: Ticks },
 ): void {
-  const drafted = sceneIn(draft, sceneId)
-  const scene = (original(drafted) ?? drafted) as Scene
+  const scene = sceneBefore(draft, sceneId)
   const library = libraryIn(draft)
   const onto = parent === null ? null : ownMatrixAt(scene, parent, time, library)
   const inverse = onto && invertMatrix(onto)
@@ -91,14 +90,10 @@ function applyToLayer(
   matrix: Matrix,
 ): void {
   const [a, b, c, d, e, f] = matrix as unknown as [number, number, number, number, number, number]
-  const position = { ...ref, property: 'position' }
-  if (layerIn(draft, ref).properties['position']!.split) {
-    ;['position x', 'position y'].forEach((property, axis) => {
-      shiftNumbers(draft, { ...ref, property }, [e, f][axis]!)
-    })
-  } else transformRoutes(draft, [position], { matrix: [a, b, c, d], by: [e, f] })
+  if (layerIn(draft, ref).properties['position']!.split) shiftPosition(draft, ref, [e, f])
+  else transformRoutes(draft, [{ ...ref, property: 'position' }], { matrix: [a, b, c, d], by: [e, f] })
   const degrees = (Math.atan2(b, a) * 180) / Math.PI
-  if (degrees !== 0) shiftNumbers(draft, { ...ref, property: 'turn' }, degrees)
+  shiftNumbers(draft, { ...ref, property: 'turn' }, degrees)
   const [across, along] = [Math.hypot(a, b), Math.hypot(c, d) * (a * d - b * c < 0 ? -1 : 1)]
   if (across === 1 && along === 1) return
   editProperty(draft, { ...ref, property: 'scale' }, (given) => {
@@ -112,18 +107,6 @@ function applyToLayer(
       keys: given.keys.map((key) => ({ ...key, value: scaled(key.value) })),
     }
   })
-}
-
-function shiftNumbers(
-  draft: Draft<Project>,
-  ref: { readonly scene: string; readonly layer: string; readonly property: string },
-  by: number,
-): void {
-  editProperty(draft, ref, (given) => ({
-    ...given,
-    value: (given.value as number) + by,
-    keys: given.keys.map((key) => ({ ...key, value: (key.value as number) + by })),
-  }))
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Draft } from 'immer'
+import { original, type Draft } from 'immer'
 import type { Property } from '../property/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
@@ -40,6 +40,12 @@ export function sceneIn(draft: Draft<Project>, id: string): Draft<Scene> {
   const scene = draft.scenes.find((candidate) => candidate.id === id)
   if (!scene) throw new BadEdit('The scene to be edited is no longer there. Nothing was changed.')
   return scene
+}
+
+/** The scene as it was before the edit under way: what its parts then say does not change while they are edited. */
+export function sceneBefore(draft: Draft<Project>, id: string): Scene {
+  const drafted = sceneIn(draft, id)
+  return (original(drafted) ?? drafted) as Scene
 }
 
 /** The layer a ref names. Throws BadEdit when it is gone. */

@@ -11,6 +11,7 @@ import {
   resolveRoutes,
   setTimeless,
   STRAIGHT,
+  withMerges,
   type Key,
   type Property,
   type Value,
@@ -91,39 +92,24 @@ function heal(given: Property, gone: ReadonlySet<string>, step: number, library:
   const all = (): boolean => true
   const property = pinRoutes(pinSmooth(endsTimed(given, gone, library), all, library), all)
   const compiled = compileProperty(property, library)
-  const timed = compiled.keys
-  const kept = timed.flatMap((key, i) => (gone.has(key.id) ? [] : [i]))
-  const written = new Map<string, Key>()
-  const inside = new Set<string>(gone)
-  kept.slice(1).forEach((last, i) => {
+  const kept = compiled.keys.flatMap((key, i) => (gone.has(key.id) ? [] : [i]))
+  const merges = kept.slice(1).flatMap((last, i) => {
     const first = kept[i]!
-    if (last - first < 2) return
-    const merged = mergeSpans(compiled, first, last, { step })
-    const from = written.get(merged.from.id) ?? merged.from
-    written.set(merged.from.id, {
-      ...merged.from,
-      ...(merged.from.route && { route: { ...merged.from.route, arrive: (from.route ?? STRAIGHT).arrive } }),
-    })
-    written.set(merged.to.id, merged.to)
-    const [start, end] = [timed[first]!, timed[last]!].map(({ id }) =>
-      property.keys.findIndex((key) => key.id === id),
-    ) as [number, number]
-    for (const { id } of property.keys.slice(start + 1, end)) inside.add(id)
+    return last - first < 2 ? [] : [mergeSpans(compiled, first, last, { step })]
   })
-  const keys = property.keys.map((key) => written.get(key.id) ?? key)
-  return { ...property, keys: healRoute(keys, gone, inside).filter(({ id }) => !inside.has(id)) }
+  const merged = withMerges(property, merges)
+  const keys = merged.keys.filter(({ id, timeless }) => timeless || !gone.has(id))
+  return { ...property, keys: healRoute(keys, gone) }
 }
 
-/** Where only a waypoint goes, the two pieces of the route beside it become one. */
-function healRoute(keys: readonly Key[], gone: ReadonlySet<string>, inside: ReadonlySet<string>): Key[] {
+/** Without the waypoints that go, the pieces of the route beside each of them made one. */
+function healRoute(keys: readonly Key[], gone: ReadonlySet<string>): Key[] {
   const list = [...keys]
   const handles = resolveRoutes(keys)
-  const stays = (i: number): boolean => !inside.has(list[i]!.id)
+  const stays = (i: number): boolean => !gone.has(list[i]!.id)
   for (let i = 1; i < list.length - 1; i += 1) {
-    const key = list[i]!
-    if (!key.timeless || !gone.has(key.id) || !stays(i - 1)) continue
     const next = list.findIndex((_, k) => k > i && stays(k))
-    if (next < 0 || list.slice(i, next).some(({ timeless }) => !timeless)) continue
+    if (stays(i) || !stays(i - 1) || next < 0) continue
     const pieces = Array.from({ length: next - i + 1 }, (_, k) => i - 1 + k).map((at) =>
       compileRoute(
         routeCubic(
@@ -146,5 +132,5 @@ function healRoute(keys: readonly Key[], gone: ReadonlySet<string>, inside: Read
       route: { ...(after.route ?? STRAIGHT), arrive: offset(cubic.to, cubic.arrive) },
     }
   }
-  return list
+  return list.filter(({ id }) => !gone.has(id))
 }

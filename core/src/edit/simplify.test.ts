@@ -18,7 +18,7 @@ import {
 import { compileProperty, valueAt, type Property } from '../property/index.ts'
 import { projectSchema } from '../scene/index.ts'
 import { asTicks, frameTicks, TICKS_PER_SECOND } from '../time/index.ts'
-import { addKey, bakeCurve, healKeys, simplifyKeys, type SimplifyReport } from './index.ts'
+import { addKey, bakeCurve, healKeys, setWaypoints, simplifyKeys, type SimplifyReport } from './index.ts'
 
 const names = { turn: 'turn', pair: 'scale', place: 'position', colour: 'fill' } as Record<string, string>
 const kinds = fc.constantFrom('turn', 'pair', 'place', 'colour').chain((kind) => anyProperty(kind))
@@ -125,6 +125,24 @@ describe('healKeys', () => {
       }),
       { numRuns: 500, seed: 113 },
     )
+  })
+
+  it('makes one piece of the route again where only a waypoint goes', () => {
+    const curved = property('place', [
+      key(0, [0, 0], ease, { route: { arrive: [0, 0], leave: [150, -90], through: 'corner' } }),
+      key(2, [500, 100], ease, { route: { arrive: [-120, 140], leave: [0, 0], through: 'corner' } }),
+    ])
+    const project = projectOf([layerWith('a', { position: curved })])
+    const time = asTicks(TICKS_PER_SECOND)
+    const passed = edited(project, (draft) => {
+      addKey(draft, ref('position'), time, ids())
+      setWaypoints(draft, [{ ...ref('position'), key: 'n1' }], true)
+    })
+    expect(propertyOf(passed, 'a', 'position').keys[1]!.timeless).toBe(true)
+    const healed = edited(passed, (draft) => healKeys(draft, [{ ...ref('position'), key: 'n1' }], time))
+    const now = propertyOf(healed, 'a', 'position')
+    expect(now.keys.map(({ id }) => id)).toEqual(['k0', 'k2'])
+    expect(worstMiss(curved, now, { times: momentsOf(curved, 20) })).toBeLessThan(1)
   })
 
   it('bends across a gap as near as one bend comes, and clears what has no keys left', () => {

@@ -6,9 +6,8 @@ import {
   pinRoutes,
   pinSmooth,
   propertyGap,
-  STRAIGHT,
+  withMerges,
   type CompiledProperty,
-  type Key,
   type MergedSpans,
   type Property,
 } from '../property/index.ts'
@@ -77,8 +76,9 @@ function simplify(given: Property, options: Simplification): { property: Propert
   const before = compileProperty(given, library)
   const stretch = { start: given.keys[0]!.t, end: given.keys[given.keys.length - 1]!.t, step }
   // Joined keys turn a side where a fit left them out of line; where that strays too far they become corners.
-  for (const corners of [false, true]) {
-    const written = makeLawful(withMerged(property, merged, corners), { library })
+  const plain = withMerges(property, merged)
+  for (const tried of [plain, cornered(plain, merged)]) {
+    const written = makeLawful(tried, { library })
     const error = propertyGap(before, compileProperty(written, library), stretch)
     if (error <= within) return { property: written, error }
   }
@@ -134,22 +134,11 @@ function longestMerge(
   return best
 }
 
-function withMerged(property: Property, merges: readonly MergedSpans[], corners: boolean): Property {
-  const written = new Map<string, Key>()
-  const gone = new Set<string>()
-  const placeOf = new Map(property.keys.map(({ id }, i) => [id, i]))
-  for (const { from, to } of merges) {
-    const before = written.get(from.id)
-    const route = from.route && { ...from.route, arrive: (before?.route ?? from.route ?? STRAIGHT).arrive }
-    written.set(from.id, { ...from, ...(route ? { route } : {}) })
-    written.set(to.id, to)
-    for (let i = placeOf.get(from.id)! + 1; i < placeOf.get(to.id)!; i += 1) gone.add(property.keys[i]!.id)
+/** The same with the keys that merges begin or end at as corners. */
+function cornered(property: Property, merges: readonly MergedSpans[]): Property {
+  const ends = new Set(merges.flatMap(({ from, to }) => [from.id, to.id]))
+  return {
+    ...property,
+    keys: property.keys.map((key) => (ends.has(key.id) ? { ...key, through: 'corner' } : key)),
   }
-  const keys = property.keys
-    .filter(({ id }) => !gone.has(id))
-    .map((key): Key => {
-      const made = written.get(key.id) ?? key
-      return corners && written.has(key.id) ? { ...made, through: 'corner' } : made
-    })
-  return { ...property, keys }
 }

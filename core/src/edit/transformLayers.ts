@@ -5,10 +5,10 @@ import type { Layer, Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { currentValue } from './currentValue.ts'
-import { editProperty, libraryIn, settled } from './editProperty.ts'
+import { libraryIn, settled } from './editProperty.ts'
 import { setValueAt, type SetValueOptions } from './keys.ts'
 import { layerIn } from './refs.ts'
-import { moveRoutes } from './routes.ts'
+import { shiftPosition } from './shiftPosition.ts'
 
 /** Layers as they stand at a moment. */
 export interface LayersAt {
@@ -80,15 +80,5 @@ export function movePivot(
   const [dx, dy] = [((to[0] - fromX) * scaleX) / 100, ((to[1] - fromY) * scaleY) / 100]
   const by: Vec2 = [cosine * dx - sine * dy, sine * dx + cosine * dy]
   setValueAt(draft, { ...ref, property: 'pivot' }, time, { ...options, value: to })
-  if (!layer.properties['position']!.split) {
-    moveRoutes(draft, [{ ...ref, property: 'position' }], by)
-    return
-  }
-  ;['position x', 'position y'].forEach((property, axis) => {
-    editProperty(draft, { ...ref, property }, (given) => ({
-      ...given,
-      value: (given.value as number) + by[axis]!,
-      keys: given.keys.map((key) => ({ ...key, value: (key.value as number) + by[axis]! })),
-    }))
-  })
+  shiftPosition(draft, ref, by)
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyBend, pointsBend } from '../../test/trials.ts'
 import { compileBend, solveCubic, unitCubic, type PlainBend } from '../bend/index.ts'
-import { compileRoute, type Cubic } from '../route/index.ts'
+import { compileRoute, splitCubic, type CompiledRoute, type Cubic } from '../route/index.ts'
 import {
   asPoints,
   bendOfSpeed,
@@ -12,11 +12,9 @@ import {
   mergeRoutes,
   pathOfRoute,
   pieceValueInto,
-  routeGap,
   type Curve,
   type CurvePiece,
 } from './index.ts'
-import { splitCubic } from '../route/index.ts'
 
 /** What pieces say at a time. */
 function valueOf(pieces: readonly CurvePiece[], t: number): number[] {
@@ -159,6 +157,18 @@ describe('bendOfSpeed', () => {
     expect(() => bendOfSpeed([{ u: 0.4, speed: 5 }])).toThrow(/over some time/)
   })
 })
+
+/** Largest distance between two routes at equal shares of their lengths. */
+function routeGap(first: CompiledRoute, second: CompiledRoute): number {
+  const [a, b] = [new Float64Array(2), new Float64Array(2)]
+  let worst = 0
+  for (let i = 0; i <= 64; i += 1) {
+    first.pointInto(a, (i / 64) * first.length)
+    second.pointInto(b, (i / 64) * second.length)
+    worst = Math.max(worst, Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!))
+  }
+  return worst
+}
 
 describe('fitRoute', () => {
   const coordinate = fc.integer({ min: -500, max: 500 })

@@ -128,18 +128,6 @@ export function mergeRoutes(routes: readonly CompiledRoute[]): FittedRoute {
   return fitRoute(pathOfRoute(chainRoutes(routes)))
 }
 
-/** Largest distance between two routes at equal shares of their lengths, px. */
-export function routeGap(first: CompiledRoute, second: CompiledRoute): number {
-  const [a, b] = [new Float64Array(2), new Float64Array(2)]
-  let worst = 0
-  for (let i = 0; i <= 2 * LOOKS; i += 1) {
-    first.pointInto(a, (i / (2 * LOOKS)) * first.length)
-    second.pointInto(b, (i / (2 * LOOKS)) * second.length)
-    worst = Math.max(worst, Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!))
-  }
-  return worst
-}
-
 const distance = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 const dot = (a: Vec2, b: Vec2): number => a[0] * b[0] + a[1] * b[1]
 

@@ -40,7 +40,7 @@ export function lookAt(curve: Curve, start: number, end: number, count: number):
 }
 
 /** Slopes from three neighbouring looks, one-sided at the ends. Source: the parabola through three points (textbook). */
-export function differencesInto(
+function differencesInto(
   out: Float64Array,
   { width, times, values }: Pick<LookedAt, 'width' | 'times' | 'values'>,
 ): void {

@@ -4,7 +4,7 @@ import { compileRoute, type Vec2 } from '../route/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
 import { fitBend } from './fitBend.ts'
 import { PlaceSpan } from './placeSpan.ts'
-import type { Key, KeyRoute } from './property.ts'
+import type { Key, KeyRoute, Property } from './property.ts'
 import { propertyGap } from './propertyGap.ts'
 
 export interface MergedSpans {
@@ -67,6 +67,26 @@ export function mergeSpans(
     if (best.error <= within) break
   }
   return best!
+}
+
+/**
+ * A property with merged spans in place of the ones they were made of; the keys inside fall away.
+ * @param merges in order of time, none overlapping; the property is the one they were made from
+ */
+export function withMerges(property: Property, merges: readonly MergedSpans[]): Property {
+  const written = new Map<string, Key>()
+  const gone = new Set<string>()
+  const placeOf = new Map(property.keys.map(({ id }, i) => [id, i]))
+  for (const { from, to } of merges) {
+    // Where one merge ends and the next begins, the key keeps the side the first one wrote.
+    const arrive = (written.get(from.id) ?? from).route?.arrive
+    const routed = from.route && arrive ? { route: { ...from.route, arrive } } : {}
+    written.set(from.id, { ...from, ...routed })
+    written.set(to.id, to)
+    for (let i = placeOf.get(from.id)! + 1; i < placeOf.get(to.id)!; i += 1) gone.add(property.keys[i]!.id)
+  }
+  const left = property.keys.filter(({ id }) => !gone.has(id))
+  return { ...property, keys: left.map((key) => written.get(key.id) ?? key) }
 }
 
 const offset = (from: Vec2, to: Vec2): Vec2 => [to[0] - from[0], to[1] - from[1]]

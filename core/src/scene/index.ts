@@ -29,7 +29,7 @@ export {
   type OutlineSegment,
 } from './outlinePath.ts'
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
-export { alongDegrees, makePlacing, positionTrack, type Placing, type PositionTrack } from './placing.ts'
+export { alongDegrees, makePlacing, type Placing } from './placing.ts'
 export { bendSchema, plainBendSchema } from './bendSchema.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {

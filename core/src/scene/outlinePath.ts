@@ -18,6 +18,13 @@ export function outlineCubics({ closed, vertices }: Outline): Cubic[] {
   })
 }
 
+function edgesOf(outline: Outline): OutlineEdge[] {
+  return outlineCubics(outline).map((cubic) => ({
+    cubic,
+    straight: cubic.leave === cubic.from && cubic.arrive === cubic.to,
+  }))
+}
+
 /** A piece of an outline as it is drawn. */
 export type OutlineSegment =
   | { readonly kind: 'line'; readonly from: Vec2; readonly to: Vec2 }
@@ -26,10 +33,7 @@ export type OutlineSegment =
 
 /** An outline as it is drawn, piece after piece: edges, cut short where a corner is rounded, and the arcs between. */
 export function outlineSegments(outline: Outline): OutlineSegment[] {
-  const edges = outlineCubics(outline).map((cubic): OutlineEdge => ({
-    cubic,
-    straight: cubic.leave === cubic.from && cubic.arrive === cubic.to,
-  }))
+  const edges = edgesOf(outline)
   const corners = roundedCorners(outline, edges)
   const count = outline.vertices.length
   return edges.flatMap((edge, i): OutlineSegment[] => {
@@ -99,10 +103,7 @@ export function outlinePathData(outline: Outline): string {
  * Source: arcs as cubics with handles of 4/3·tan(angle/4) radii, off by less than 0.03 % of the radius (textbook).
  */
 export function outlineAsCubics(outline: Outline, rounded: (vertex: number) => boolean): Cubic[] {
-  const edges = outlineCubics(outline).map((cubic): OutlineEdge => ({
-    cubic,
-    straight: cubic.leave === cubic.from && cubic.arrive === cubic.to,
-  }))
+  const edges = edgesOf(outline)
   const corners = roundedCorners(outline, edges)
   const count = outline.vertices.length
   return edges.flatMap((edge, i): Cubic[] => {

@@ -15,7 +15,7 @@ export interface Placing {
 }
 
 /** Where a layer goes, whether its position is one place or split into X and Y. */
-export interface PositionTrack {
+interface PositionTrack {
   valueInto(out: Float64Array, time: number): void
   /** Unit direction of the way; [0, 0] where there is none. */
   directionInto(out: Float64Array, time: number): void
@@ -37,7 +37,7 @@ export function makePlacing(layer: Layer, library: BendLibrary): Placing {
 }
 
 /** A layer's position over time. */
-export function positionTrack({ properties }: Layer, library: BendLibrary): PositionTrack {
+function positionTrack({ properties }: Layer, library: BendLibrary): PositionTrack {
   const place = properties['position']!
   if (!place.split) {
     const compiled = compiledOf(place, library)
@@ -47,6 +47,7 @@ export function positionTrack({ properties }: Layer, library: BendLibrary): Posi
     }
   }
   const axes = ['position x', 'position y'].map((name) => compiledOf(properties[name]!, library))
+  const keys = axes.flatMap(({ times }) => [...times]).sort((a, b) => a - b)
   return {
     valueInto: (out, time) => {
       for (let i = 0; i < axes.length; i += 1) {
@@ -54,7 +55,7 @@ export function positionTrack({ properties }: Layer, library: BendLibrary): Posi
         out[i] = one[0]!
       }
     },
-    directionInto: (out, time) => splitDirectionInto(out, axes, time),
+    directionInto: (out, time) => splitDirectionInto(out, { axes, keys }, time),
   }
 }
 
@@ -65,9 +66,12 @@ const BESIDE = TICKS_PER_SECOND / 1e6
  * Writes the heading of two axes together. While they stand, the heading they came with; before they ever move, the
  * one they will leave with.
  */
-function splitDirectionInto(out: Float64Array, axes: readonly CompiledProperty[], time: number): void {
+function splitDirectionInto(
+  out: Float64Array,
+  { axes, keys }: { readonly axes: readonly CompiledProperty[]; readonly keys: readonly number[] },
+  time: number,
+): void {
   if (headingInto(out, axes, time)) return
-  const keys = axes.flatMap(({ times }) => [...times]).sort((a, b) => a - b)
   for (let i = keys.length - 1; i >= 0; i -= 1)
     if (keys[i]! <= time && headingInto(out, axes, keys[i]! - BESIDE)) return
   for (const key of keys) if (key > time && headingInto(out, axes, key - BESIDE)) return

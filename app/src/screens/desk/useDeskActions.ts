@@ -6,7 +6,7 @@ import {
   findProperty,
   makeSpansSmooth,
   healKeys,
-  moveKeys,
+  nudgeKeys,
   removeKeys,
   removeLayers,
   setBends,
@@ -96,9 +96,8 @@ export function useDeskActions(): DeskActions {
   }
 
   const nudge = (frames: number): void => {
-    const step = frameTicks(document.scene!.rate) * frames
     if (selection.keys.length > 0)
-      document.apply('Keys nudged', (draft) => moveKeys(draft, selection.keys, step))
+      document.apply('Keys nudged', (draft) => nudgeKeys(draft, selection.keys, frames))
   }
 
   const remove = (): void => {

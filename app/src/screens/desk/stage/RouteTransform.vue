@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { FlipHorizontal2, FlipVertical2, Waypoints } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { scaleAndTurn, transformRoutes, type PropertyRef } from '@arrow-bend/core/edit'
 import { applyMatrix, invertMatrix, parentMatrixAt } from '@arrow-bend/core/scene'
 import { useDocument, type Gesture } from '../../../session/document.ts'
@@ -53,10 +53,8 @@ const centreOf = ({ layer, property }: RouteGeometry): Point => {
   }
   return [middle(0), middle(1)]
 }
-const open = computed(() => props.geometries.filter(({ locked }) => !locked))
-
 const begin = (label: string): void => {
-  centres = open.value.map((geometry) => ({ ref: refOf(geometry), centre: centreOf(geometry) }))
+  centres = props.geometries.map((geometry) => ({ ref: refOf(geometry), centre: centreOf(geometry) }))
   gesture = document.begin(label)
 }
 const preview = (scale: Point, degrees: number): void => {
@@ -96,7 +94,7 @@ const once = (label: string, scale: Point, degrees = 0): void => {
           :min="-1000"
           :max="1000"
           @start="begin('Route scaled')"
-          @input="(value: number) => value !== 0 && preview([value / 100, value / 100], 0)"
+          @input="(value: number) => preview([value / 100, value / 100], 0)"
           @done="commit"
           @cancel="cancel"
         />

@@ -2,15 +2,15 @@
 import { computed } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
 import type { DrawItem } from '@arrow-bend/core/scene'
-import type { PictureBook, StageView } from '../../../draw/index.ts'
+import { itemCorners, type PictureBook, type StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { arrowWay } from './arrowWay.ts'
 import { boxGeometry } from './boxGeometry.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
-import type { Point } from './routeGeometry.ts'
 import StageTag from './StageTag.vue'
 import { useBoxGestures } from './useBoxGestures.ts'
 
@@ -29,54 +29,46 @@ const preferences = usePreferences()
 const selection = useSelection()
 const gestures = useBoxGestures()
 
-const boxes = computed(() => {
+const chosen = computed(() => {
   void props.drawn
-  const options = {
-    view: props.view,
-    pictures: props.pictures,
-    library: document.project!.bends,
-    time: playback.time,
-  }
-  return props.items
-    .filter((item) => item.shown && selection.hasLayer(item.layer.id))
-    .map((item) => boxGeometry(item, options))
+  return props.items.filter((item) => item.shown && selection.hasLayer(item.layer.id))
 })
+const outlines = computed(() =>
+  chosen.value.map((item) => ({
+    layer: item.layer.id,
+    points: itemCorners(item, props.pictures)
+      .map(([x, y]) => [props.view.x + x * props.view.scale, props.view.y + y * props.view.scale])
+      .map((corner) => corner.map((part) => part.toFixed(1)).join(','))
+      .join(' '),
+  })),
+)
+/** The one with grips: the layer selected last, unless it is locked. */
 const gripped = computed(() => {
   const last = selection.layers[selection.layers.length - 1]
-  return boxes.value.find(({ layer, locked }) => layer === last && !locked) ?? null
+  const item = chosen.value.find(({ layer }) => layer.id === last && !layer.locked)
+  return item
+    ? boxGeometry(item, {
+        view: props.view,
+        pictures: props.pictures,
+        library: document.project!.bends,
+        time: playback.time,
+      })
+    : null
 })
 const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))
-const cornersOf = (corners: readonly Point[]): string =>
-  corners.map((corner) => corner.map((part) => part.toFixed(1)).join(',')).join(' ')
-
-const ARROWS: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
-/** The way an arrow key asks for, ten times as far with Shift; null for other keys. */
-const wayOf = (event: KeyboardEvent): Point | null => {
-  const arrow = ARROWS[event.key]
-  if (!arrow) return null
-  event.preventDefault()
-  event.stopPropagation()
-  const size = event.shiftKey ? 10 : 1
-  return [arrow[0] * size, arrow[1] * size]
-}
 const nudge = (event: KeyboardEvent): void => {
-  const by = wayOf(event)
+  const by = arrowWay(event)
   if (!by) return
   const move = { scene: document.sceneId, layers: selection.layers, time: playback.time, by }
   const options = { autoKey: preferences.autoKey, makeId: document.makeId }
   document.apply('Layer nudged', (draft) => moveLayersBy(draft, move, options))
 }
 const nudgeSize = (event: KeyboardEvent): void => {
-  const by = wayOf(event)
+  const by = arrowWay(event)
   if (by) gestures.scaleBy(1 + (by[0] - by[1]) / 100)
 }
 const nudgeTurn = (event: KeyboardEvent): void => {
-  const by = wayOf(event)
+  const by = arrowWay(event)
   if (by) gestures.turnBy(by[0] - by[1])
 }
 /** A layer is grabbed by its middle more often than its pivot is: without Alt the press is meant for the layer. */
@@ -86,17 +78,17 @@ const pressPivot = (event: PointerEvent): void => {
   gestures.pressPivot(event, gripped.value)
 }
 const nudgePivot = (event: KeyboardEvent): void => {
-  const by = wayOf(event)
+  const by = arrowWay(event)
   const box = gripped.value
   if (by && box) gestures.putPivot(box.layer, [box.pivot[0] + by[0], box.pivot[1] + by[1]])
 }
 </script>
 
 <template>
-  <svg v-if="!playback.playing" class="boxes">
-    <g v-for="box in boxes" :key="box.layer">
-      <polygon :points="cornersOf(box.corners)" class="edge" />
-      <polygon :points="cornersOf(box.corners)" class="line" />
+  <svg v-if="!playback.playing" class="boxes absolute inset-0 size-full overflow-hidden pointer-events-none">
+    <g v-for="outline in outlines" :key="outline.layer">
+      <polygon :points="outline.points" class="edge" />
+      <polygon :points="outline.points" class="line" />
     </g>
     <g
       v-if="gripped"
@@ -164,7 +156,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
     <StageTag :tag="gestures.tag.value" />
   </svg>
   <PivotPad
-    v-if="gripped && !playback.playing"
+    v-if="!playback.playing && gripped"
     :nine="gripped.nine"
     :pivot="gripped.pivot"
     :name="gripped.name"
@@ -174,15 +166,6 @@ const nudgePivot = (event: KeyboardEvent): void => {
 
 <style scoped>
 /* Colours here stay the light theme's: they lie on the picture. */
-.boxes {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  overflow: hidden;
-  pointer-events: none;
-}
-
 .edge {
   fill: none;
   stroke: #fffdf8;

@@ -49,22 +49,13 @@ const path = computed(() => {
 </script>
 
 <template>
-  <svg class="guides" aria-hidden="true">
+  <svg class="guides absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
     <path :d="path" class="edge" />
     <path :d="path" class="line" />
   </svg>
 </template>
 
 <style scoped>
-.guides {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  overflow: hidden;
-  pointer-events: none;
-}
-
 path {
   fill: none;
 }

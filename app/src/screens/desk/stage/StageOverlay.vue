@@ -20,17 +20,7 @@ const frame = computed(() => {
 </script>
 
 <template>
-  <svg class="overlay" aria-hidden="true">
+  <svg class="overlay absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
     <rect v-bind="frame" fill="none" stroke="#1f2b33" stroke-opacity="0.45" />
   </svg>
 </template>
-
-<style scoped>
-.overlay {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
-</style>

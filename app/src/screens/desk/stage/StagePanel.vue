@@ -90,7 +90,6 @@ const press = (event: PointerEvent): void => {
   if (drawing.active.value && event.button === 0) drawing.press(event)
   else gestures.press(event)
 }
-const drawnLine = computed(() => drawing.line.value.map((point) => point.join(',')).join(' '))
 const gestures = useStageGestures({
   stagePoint,
   items: () => painter?.items ?? [],
@@ -120,11 +119,7 @@ watch(
   },
   { flush: 'post' },
 )
-watch(
-  () => document.scene,
-  () => redrawIfChanged(),
-  { flush: 'sync' },
-)
+watch([() => document.scene, () => document.project?.bends], () => redrawIfChanged(), { flush: 'sync' })
 watch(
   [() => document.project?.assets, () => document.assets],
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
@@ -151,15 +146,18 @@ defineExpose({ fit: () => (own.value = null) })
     :style="{ cursor: drawing.active.value ? 'crosshair' : gestures.cursor.value }"
     @wheel.prevent="onWheel"
     @pointerdown="press"
-    @keydown.esc="drawing.active.value = false"
     @pointermove="pointer = stagePoint($event)"
     @pointerleave="pointer = null"
   >
     <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
     <StageOverlay v-if="document.scene" :view="view" />
-    <svg v-if="drawnLine" class="drawn" aria-hidden="true">
-      <polyline :points="drawnLine" class="drawn-edge" />
-      <polyline :points="drawnLine" class="drawn-line" />
+    <svg
+      v-if="drawing.line.value"
+      class="drawn absolute inset-0 size-full overflow-hidden pointer-events-none"
+      aria-hidden="true"
+    >
+      <polyline :points="drawing.line.value" class="drawn-edge" />
+      <polyline :points="drawing.line.value" class="drawn-line" />
     </svg>
     <StageBoxes
       v-if="document.scene && painter && !drawing.active.value"
@@ -231,15 +229,6 @@ defineExpose({ fit: () => (own.value = null) })
   min-width: 0;
   background: var(--surround);
   touch-action: none;
-}
-
-.drawn {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  overflow: hidden;
-  pointer-events: none;
 }
 
 .drawn polyline {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { movePlaceKeys, setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
+import { setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
 import { valueAt } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { arrowWay } from './arrowWay.ts'
 import { drawRoute, text, travelledAt, type RouteBead, type RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { routeHandles, type RouteHandle } from './routeHandles.ts'
@@ -53,30 +54,12 @@ const pressLine = (event: PointerEvent, piece: RoutePiece): void => {
   event.stopPropagation()
   props.gestures.pressPiece(event, props.geometry, piece)
 }
-const ARROWS: Readonly<Record<string, Point>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-}
-/** Arrow keys move by a px of the place, with Shift by ten. */
-const stepOf = (event: KeyboardEvent): Point | null => {
-  const arrow = ARROWS[event.key]
-  if (!arrow || props.geometry.locked) return null
-  event.preventDefault()
-  event.stopPropagation()
-  const size = event.shiftKey ? 10 : 1
-  return [arrow[0] * size, arrow[1] * size]
-}
 const nudgeBead = (event: KeyboardEvent, { key }: RouteBead): void => {
-  const by = stepOf(event)
-  if (!by) return
-  if (!chosen(key)) selection.selectKeys([refOf(key)])
-  const moving = selection.keys.filter(({ property }) => property === 'position')
-  document.apply('Key nudged', (draft) => movePlaceKeys(draft, moving, by))
+  const by = arrowWay(event)
+  if (by) props.gestures.nudgeKey(refOf(key), by)
 }
 const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): void => {
-  const by = stepOf(event)
+  const by = arrowWay(event)
   if (!by) return
   const moved: Point = [offset[0] + by[0], offset[1] + by[1]]
   document.apply('Route handle nudged', (draft) =>

@@ -33,7 +33,7 @@ const geometries = computed(() => {
 </script>
 
 <template>
-  <svg class="routes">
+  <svg class="routes absolute inset-0 size-full overflow-hidden pointer-events-none">
     <StageRoute
       v-for="geometry in geometries"
       :key="geometry.layer"
@@ -50,14 +50,3 @@ const geometries = computed(() => {
     :height="height"
   />
 </template>
-
-<style scoped>
-.routes {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  overflow: hidden;
-  pointer-events: none;
-}
-</style>

@@ -18,8 +18,6 @@ export interface BoxGrip {
 export interface BoxGeometry {
   readonly layer: string
   readonly name: string
-  readonly locked: boolean
-  readonly corners: readonly Point[]
   readonly grips: readonly BoxGrip[]
   /** Where the pivot is, in the layer's own coordinates and on the screen. */
   readonly pivot: Point
@@ -78,13 +76,6 @@ export function boxGeometry(item: DrawItem, { view, pictures, library, time }: B
   return {
     layer: layer.id,
     name: layer.name,
-    locked: layer.locked,
-    corners: [
-      [-1, -1],
-      [1, -1],
-      [1, 1],
-      [-1, 1],
-    ].map((sides) => screen(local(sides as unknown as Point))),
     grips: GRIPS.map(({ name, sides }) => ({
       name,
       sides,

@@ -16,13 +16,14 @@ export type Point = readonly [x: number, y: number]
 export interface RouteGeometry {
   readonly layer: string
   readonly name: string
-  readonly locked: boolean
   readonly property: Property
   readonly compiled: CompiledProperty
   /** A point of the place on the screen. */
   readonly onScreen: (point: Point) => Point
   /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
   readonly fromScreen: (way: Point) => Point | null
+  /** A way on the screen as a way on the stage. */
+  readonly onStage: (way: Point) => Point
 }
 
 export interface GeometryOptions {
@@ -54,13 +55,12 @@ export function routeGeometry(
   if (!layer || !property || property.kind !== 'place' || property.split || property.keys.length < 2)
     return null
   const matrix = parentMatrixAt(scene, layerId, time, library)
-  const key = [view.scale, view.x, view.y, ...matrix, layer.id, layer.name, layer.locked].join()
+  const key = [view.scale, view.x, view.y, ...matrix, layer.id, layer.name].join()
   const known = KNOWN.get(property)
   if (known?.key === key && known.library === library) return known.geometry
   const geometry: RouteGeometry = {
     layer: layerId,
     name: layer.name,
-    locked: layer.locked,
     property,
     compiled: compiledOf(property, library),
     onScreen: ([x, y]) => {
@@ -68,6 +68,7 @@ export function routeGeometry(
       return [view.x + stageX * view.scale, view.y + stageY * view.scale]
     },
     fromScreen: (way) => wayBack(matrix, view.scale, way),
+    onStage: ([dx, dy]) => [dx / view.scale, dy / view.scale],
   }
   KNOWN.set(property, { key, library, geometry })
   return geometry

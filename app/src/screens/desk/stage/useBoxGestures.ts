@@ -1,4 +1,4 @@
-import { shallowRef, type ShallowRef } from 'vue'
+import type { ShallowRef } from 'vue'
 import {
   movePivot,
   scaleLayersBy,
@@ -11,10 +11,9 @@ import { useDocument, type Recipe } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
 import { scaleFactors, type BoxGeometry, type BoxGrip } from './boxGeometry.ts'
 import type { Point } from './routeGeometry.ts'
-import type { PointerTag } from './useRouteGestures.ts'
+import { useStageDrag, type PointerTag } from './useStageDrag.ts'
 
 export interface BoxGestures {
   readonly pressGrip: (event: PointerEvent, box: BoxGeometry, grip: BoxGrip) => void
@@ -26,15 +25,8 @@ export interface BoxGestures {
   readonly tag: ShallowRef<PointerTag | null>
 }
 
-/** Pointer travel before a press becomes a drag, screen px. */
-const DRAG_AFTER = 3
 /** Shift turns to multiples of this, degrees. */
 const ANGLE_STEP = 15
-
-interface Move {
-  readonly recipe: Recipe<unknown>
-  readonly words: string
-}
 
 /** Sizing, turning and repivoting selected layers by the box of one of them; all about their own pivots. */
 export function useBoxGestures(): BoxGestures {
@@ -42,7 +34,7 @@ export function useBoxGestures(): BoxGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const tag = shallowRef<PointerTag | null>(null)
+  const { drag, tag } = useStageDrag()
 
   const options = (): SetValueOptions => ({ autoKey: preferences.autoKey, makeId: document.makeId })
   const chosen = (): LayersAt => ({
@@ -51,44 +43,20 @@ export function useBoxGestures(): BoxGestures {
     time: playback.time,
   })
 
-  const drag = (
-    event: PointerEvent,
-    label: string,
-    moveTo: (pointer: Point, event: PointerEvent) => Move | null,
-  ): void => {
-    const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-    let gesture: ReturnType<typeof document.begin> | null = null
-    trackPointer(event, {
-      move(moved) {
-        const way = Math.hypot(moved.clientX - event.clientX, moved.clientY - event.clientY)
-        if (!gesture && way < DRAG_AFTER) return
-        const pointer: Point = [moved.clientX - svg.left, moved.clientY - svg.top]
-        const next = moveTo(pointer, moved)
-        if (!next) return
-        if (!gesture) playback.pause()
-        gesture ??= document.begin(label)
-        gesture.preview(next.recipe)
-        tag.value = { x: pointer[0], y: pointer[1], words: next.words }
-      },
-      end(cancelled) {
-        tag.value = null
-        if (cancelled) gesture?.cancel()
-        else gesture?.commit()
-      },
-    })
-  }
-
   const pressGrip = (event: PointerEvent, box: BoxGeometry, grip: BoxGrip): void => {
     const layers = chosen()
     const [scaleX, scaleY] = box.scale
-    drag(event, 'Size changed', (pointer, { shiftKey }) => {
-      const local = box.toLocal(pointer)
-      if (!local) return null
-      const factors = scaleFactors(box, grip, local, shiftKey)
-      return {
-        recipe: (draft) => scaleLayersBy(draft, layers, factors, options()),
-        words: `${(scaleX * factors[0]).toFixed(1)} × ${(scaleY * factors[1]).toFixed(1)} %`,
-      }
+    drag(event, {
+      label: 'Size changed',
+      moveTo: ({ pointer, event: { shiftKey } }) => {
+        const local = box.toLocal(pointer)
+        if (!local) return null
+        const factors = scaleFactors(box, grip, local, shiftKey)
+        return {
+          recipe: (draft) => scaleLayersBy(draft, layers, factors, options()),
+          words: `${(scaleX * factors[0]).toFixed(1)} × ${(scaleY * factors[1]).toFixed(1)} %`,
+        }
+      },
     })
   }
 
@@ -108,15 +76,18 @@ export function useBoxGestures(): BoxGestures {
     }
     let before = angleOf(box.stalk[1])
     let turned = 0
-    drag(event, 'Turned', (pointer, { shiftKey }) => {
-      const angle = angleOf(pointer)
-      turned += ((angle - before + 540) % 360) - 180
-      before = angle
-      const by = shiftKey ? Math.round((turn + turned) / ANGLE_STEP) * ANGLE_STEP - turn : turned
-      return {
-        recipe: (draft) => turnLayersBy(draft, layers, by, options()),
-        words: `${(turn + by).toFixed(1)}°`,
-      }
+    drag(event, {
+      label: 'Turned',
+      moveTo: ({ pointer, event: { shiftKey } }) => {
+        const angle = angleOf(pointer)
+        turned += ((angle - before + 540) % 360) - 180
+        before = angle
+        const by = shiftKey ? Math.round((turn + turned) / ANGLE_STEP) * ANGLE_STEP - turn : turned
+        return {
+          recipe: (draft) => turnLayersBy(draft, layers, by, options()),
+          words: `${(turn + by).toFixed(1)}°`,
+        }
+      },
     })
   }
 
@@ -126,10 +97,16 @@ export function useBoxGestures(): BoxGestures {
       movePivot(draft, { scene: document.sceneId, layer, time: playback.time }, to, options())
 
   const pressPivot = (event: PointerEvent, box: BoxGeometry): void => {
-    drag(event, 'Pivot moved', (pointer) => {
-      const to = box.toLocal(pointer)
-      if (!to) return null
-      return { recipe: pivotRecipe(box.layer, to), words: `pivot ${Math.round(to[0])}, ${Math.round(to[1])}` }
+    drag(event, {
+      label: 'Pivot moved',
+      moveTo: ({ pointer }) => {
+        const to = box.toLocal(pointer)
+        if (!to) return null
+        return {
+          recipe: pivotRecipe(box.layer, to),
+          words: `pivot ${Math.round(to[0])}, ${Math.round(to[1])}`,
+        }
+      },
     })
   }
 

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { drawRoute, type DrawnPoint } from '@arrow-bend/core/edit'
@@ -15,8 +16,8 @@ export interface RouteDrawingTool {
   readonly active: Ref<boolean>
   /** Whether the hand's own timing is kept. */
   readonly keepTiming: Ref<boolean>
-  /** What has been drawn so far, on the screen. */
-  readonly line: ShallowRef<readonly Point[]>
+  /** What has been drawn so far, as the points of a polyline on the screen. */
+  readonly line: ShallowRef<string>
   /** The layer that gets the route; null when none can. */
   readonly layer: ComputedRef<string | null>
   readonly press: (event: PointerEvent) => void
@@ -41,7 +42,7 @@ export function useRouteDrawing(view: {
   const selection = useSelection()
   const active = ref(false)
   const keepTiming = ref(true)
-  const line = shallowRef<readonly Point[]>([])
+  const line = shallowRef('')
 
   const layer = computed(() => {
     const id = selection.layers[selection.layers.length - 1]
@@ -58,10 +59,23 @@ export function useRouteDrawing(view: {
     return [playback.time, asTicks(Math.max(playback.time + 1, end))]
   }
 
+  useEventListener(
+    window,
+    'keydown',
+    (event) => {
+      if (event.key !== 'Escape' || !active.value) return
+      event.stopPropagation()
+      active.value = false
+    },
+    { capture: true },
+  )
+
   const press = (event: PointerEvent): void => {
     const id = layer.value
     if (!id) {
-      toast('Select one layer first: its route is what you draw.')
+      toast(
+        'Select a layer first that is not locked and whose position is not split: its route is what you draw.',
+      )
       return
     }
     playback.pause()
@@ -75,13 +89,13 @@ export function useRouteDrawing(view: {
         at: applyMatrix(inverse, x, y),
         ticks: ticksOfSeconds((moved.timeStamp - began) / 1000),
       })
-      line.value = [...line.value, view.panelPoint(moved)]
+      line.value += ` ${view.panelPoint(moved).join()}`
     }
     add(event)
     trackPointer(event, {
       move: add,
       end(cancelled) {
-        line.value = []
+        line.value = ''
         active.value = false
         if (cancelled) return
         const [start, end] = keepTiming.value ? [playback.time, playback.time] : stretchOf(id)

@@ -1,7 +1,8 @@
-import { shallowRef, type ShallowRef } from 'vue'
+import type { ShallowRef } from 'vue'
 import {
   addKey,
   bendRoute,
+  findProperty,
   movePlaceKeys,
   setRouteHandle,
   setRouteThrough,
@@ -10,42 +11,26 @@ import {
 import { timeOfDistance, type PlaceSpan } from '@arrow-bend/core/property'
 import { nearestOnRoute } from '@arrow-bend/core/route'
 import { asTicks, snapToFrame } from '@arrow-bend/core/time'
-import { useDocument, type Recipe } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
 import type { RouteBead, RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from './routeHandles.ts'
-
-/** What is being changed, said beside the pointer. */
-export interface PointerTag {
-  readonly x: number
-  readonly y: number
-  readonly words: string
-}
+import { useStageDrag, type PointerTag } from './useStageDrag.ts'
 
 export interface RouteGestures {
   readonly pressBead: (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead) => void
   readonly pressHandle: (event: PointerEvent, geometry: RouteGeometry, handle: RouteHandle) => void
   readonly pressPiece: (event: PointerEvent, geometry: RouteGeometry, piece: RoutePiece) => void
+  /** Moves a key, with all selected ones if it is among them, by px of the stage. */
+  readonly nudgeKey: (ref: KeyRef, by: Point) => void
   readonly tag: ShallowRef<PointerTag | null>
 }
 
-/** Pointer travel before a press becomes a drag, screen px. */
-const DRAG_AFTER = 3
 /** Shift keeps a handle's angle to multiples of this, degrees. */
 const ANGLE_STEP = 15
-
-interface Drag {
-  readonly label: string
-  /** The edit for a pointer that has gone this way, px of the place. */
-  readonly recipe: (by: Point, event: PointerEvent) => Recipe<unknown>
-  readonly words: (by: Point, event: PointerEvent) => string
-  /** What a press without a drag does. */
-  readonly click?: () => void
-}
 
 /** Beads, handles and lines of routes, by hand. The playhead stays where it is. */
 export function useRouteGestures(): RouteGestures {
@@ -53,7 +38,7 @@ export function useRouteGestures(): RouteGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const tag = shallowRef<PointerTag | null>(null)
+  const { drag, tag } = useStageDrag()
 
   const refOf = (geometry: RouteGeometry, key: string): KeyRef => ({
     scene: document.sceneId,
@@ -61,109 +46,111 @@ export function useRouteGestures(): RouteGestures {
     property: 'position',
     key,
   })
-
-  const drag = (
-    event: PointerEvent,
-    geometry: RouteGeometry,
-    { label, recipe, words, click }: Drag,
-  ): void => {
-    let gesture: ReturnType<typeof document.begin> | null = null
-    const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-    trackPointer(event, {
-      move(moved) {
-        const way: Point = [moved.clientX - event.clientX, moved.clientY - event.clientY]
-        if (!gesture && Math.hypot(...way) < DRAG_AFTER) return
-        const by = geometry.fromScreen(way)
-        if (!by || geometry.locked) return
-        if (!gesture) playback.pause()
-        gesture ??= document.begin(label)
-        gesture.preview(recipe(by, moved))
-        tag.value = { x: moved.clientX - svg.left, y: moved.clientY - svg.top, words: words(by, moved) }
-      },
-      end(cancelled) {
-        tag.value = null
-        if (!gesture) {
-          if (!cancelled) click?.()
-        } else if (cancelled) gesture.cancel()
-        else gesture.commit()
-      },
-    })
-  }
-
-  const along = (by: Point, { shiftKey }: PointerEvent): Point => {
-    if (!shiftKey) return by
-    return Math.abs(by[0]) > Math.abs(by[1]) ? [by[0], 0] : [0, by[1]]
-  }
+  const chosenKeys = (): readonly KeyRef[] => selection.keys.filter(({ property }) => property === 'position')
 
   const pressBead = (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead): void => {
     const ref = refOf(geometry, bead.key)
     if (event.shiftKey || event.ctrlKey || event.metaKey) selection.selectKeys([ref], true)
     else if (!selection.hasKey(ref)) selection.selectKeys([ref])
     if (!selection.hasKey(ref)) return
-    const [x, y] = geometry.property.keys[bead.index]!.value as Point
-    if (event.altKey) {
-      drag(event, geometry, {
-        label: 'Route handles drawn out',
-        recipe: (by) => (draft) => {
-          setRouteThrough(draft, [ref], 'joined')
-          setRouteHandle(draft, ref, { side: 'leave', offset: by })
-          setRouteHandle(draft, ref, { side: 'arrive', offset: [-by[0], -by[1]] })
-        },
-        words: wordsOf,
-      })
-      return
-    }
-    const moving = selection.keys.filter(
-      ({ property, layer }) => property === 'position' && layer === ref.layer,
-    )
-    drag(event, geometry, {
+    if (event.altKey) drawHandlesOut(event, geometry, ref)
+    else moveBead(event, geometry, geometry.property.keys[bead.index]!.value as Point)
+  }
+
+  const drawHandlesOut = (event: PointerEvent, geometry: RouteGeometry, ref: KeyRef): void =>
+    drag(event, {
+      label: 'Route handles drawn out',
+      moveTo: ({ way }) => {
+        const by = geometry.fromScreen(way)
+        if (!by) return null
+        return {
+          recipe: (draft) => {
+            setRouteThrough(draft, [ref], 'joined')
+            setRouteHandle(draft, ref, { side: 'leave', offset: by })
+            setRouteHandle(draft, ref, { side: 'arrive', offset: [-by[0], -by[1]] })
+          },
+          words: wordsOf(by),
+        }
+      },
+    })
+
+  const moveBead = (event: PointerEvent, geometry: RouteGeometry, [x, y]: Point): void => {
+    const moving = chosenKeys()
+    drag(event, {
       label: moving.length > 1 ? 'Keys moved' : 'Key moved',
-      recipe: (by, moved) => (draft) => movePlaceKeys(draft, moving, along(by, moved)),
-      words: (by, moved) => {
-        const [dx, dy] = along(by, moved)
-        return `x ${Math.round(x + dx)}  y ${Math.round(y + dy)}`
+      moveTo: ({ way, event: { shiftKey } }) => {
+        const level = Math.abs(way[0]) > Math.abs(way[1])
+        const kept: Point = shiftKey ? (level ? [way[0], 0] : [0, way[1]]) : way
+        const own = geometry.fromScreen(kept)
+        if (!own) return null
+        const by = geometry.onStage(kept)
+        return {
+          recipe: (draft) => movePlaceKeys(draft, moving, { time: playback.time, by }),
+          words: `x ${Math.round(x + own[0])}  y ${Math.round(y + own[1])}`,
+        }
       },
     })
   }
 
+  const nudgeKey = (ref: KeyRef, by: Point): void => {
+    if (!selection.hasKey(ref)) selection.selectKeys([ref])
+    const moving = chosenKeys()
+    document.apply(moving.length > 1 ? 'Keys nudged' : 'Key nudged', (draft) =>
+      movePlaceKeys(draft, moving, { time: playback.time, by }),
+    )
+  }
+
   const pressHandle = (event: PointerEvent, geometry: RouteGeometry, handle: RouteHandle): void => {
     const ref = refOf(geometry, handle.key)
-    const offsetFor = (by: Point, { shiftKey }: PointerEvent): Point => {
-      const offset: Point = [handle.offset[0] + by[0], handle.offset[1] + by[1]]
-      return shiftKey ? inSteps(offset, ANGLE_STEP) : offset
-    }
-    drag(event, geometry, {
+    const { side } = handle
+    drag(event, {
       label: 'Route handle moved',
-      recipe: (by, moved) => (draft) =>
-        setRouteHandle(draft, ref, {
-          side: handle.side,
-          offset: offsetFor(by, moved),
-          free: moved.altKey,
-        }),
-      words: (by, moved) => wordsOf(offsetFor(by, moved)),
+      moveTo: ({ way, event: { shiftKey, altKey } }) => {
+        const by = geometry.fromScreen(way)
+        if (!by) return null
+        const exact: Point = [handle.offset[0] + by[0], handle.offset[1] + by[1]]
+        const offset = shiftKey ? inSteps(exact, ANGLE_STEP) : exact
+        return {
+          recipe: (draft) => setRouteHandle(draft, ref, { side, offset, free: altKey }),
+          words: wordsOf(offset),
+        }
+      },
     })
   }
 
   const pressPiece = (event: PointerEvent, geometry: RouteGeometry, piece: RoutePiece): void => {
     const ref = refOf(geometry, piece.key)
     const grabbed = grabbedPoint(event, geometry, piece.index)
-    drag(event, geometry, {
+    drag(event, {
       label: 'Route curved',
-      recipe: (by) => (draft) => bendRoute(draft, ref, { s: grabbed.s, by }),
-      words: (by) => `${Math.round(by[0])}, ${Math.round(by[1])} px`,
-      click: () => {
-        const exact = asTicks(Math.round(timeOfDistance(geometry.compiled, grabbed.span, grabbed.distance)))
-        const time = preferences.snap ? snapToFrame(exact, document.rate) : exact
-        document.apply('Key added on the route', (draft) => addKey(draft, ref, time, document.makeId))
-        const made = document.scene?.layers
-          .find(({ id }) => id === geometry.layer)
-          ?.properties['position']?.keys.find(({ t }) => t === time)
-        if (made) selection.selectKeys([refOf(geometry, made.id)])
+      moveTo: ({ way }) => {
+        const by = geometry.fromScreen(way)
+        return (
+          by && {
+            recipe: (draft) => bendRoute(draft, ref, { s: grabbed.s, by }),
+            words: `${Math.round(by[0])}, ${Math.round(by[1])} px`,
+          }
+        )
       },
+      click: () => addKeyAt(geometry, grabbed),
     })
   }
 
-  return { pressBead, pressHandle, pressPiece, tag }
+  const addKeyAt = (geometry: RouteGeometry, { span, distance }: Grabbed): void => {
+    const exact = asTicks(Math.round(timeOfDistance(geometry.compiled, span, distance)))
+    const time = preferences.snap ? snapToFrame(exact, document.rate) : exact
+    const ref = { scene: document.sceneId, layer: geometry.layer, property: 'position' }
+    document.apply(
+      'Key added on the route',
+      (draft) => addKey(draft, ref, time, document.makeId),
+      () => {
+        const made = findProperty(document.project!, ref)?.keys.find(({ t }) => t === time)
+        if (made) selection.selectKeys([refOf(geometry, made.id)])
+      },
+    )
+  }
+
+  return { pressBead, pressHandle, pressPiece, nudgeKey, tag }
 }
 
 interface Grabbed {

@@ -1,15 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef } from 'vue'
-import type { Draft } from 'immer'
-import { moveLayersBy, moveRoutes } from '@arrow-bend/core/edit'
-import {
-  invertMatrix,
-  layerById,
-  parentMatrixAt,
-  type DrawItem,
-  type Project,
-  type Scene,
-} from '@arrow-bend/core/scene'
+import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
+import { layerById, type DrawItem } from '@arrow-bend/core/scene'
 import { itemAt, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -87,39 +79,12 @@ export function useStageGestures(options: StageGesturesOptions): StageGestures {
         if (!gesture) playback.pause()
         gesture ??= document.begin(labelOf(movable.length, whole))
         if (moved.shiftKey) by[Math.abs(by[0]) > Math.abs(by[1]) ? 1 : 0] = 0
-        if (whole) {
-          gesture.preview((draft) => moveWholeRoutes(draft, scene, movable, by))
-          return
-        }
-        gesture.preview((draft) =>
-          moveLayersBy(
-            draft,
-            { scene: scene.id, layers: movable, time: playback.time, by },
-            { autoKey: preferences.autoKey, makeId: document.makeId },
-          ),
-        )
+        const move = { scene: scene.id, layers: movable, time: playback.time, by }
+        const keys = { autoKey: preferences.autoKey, makeId: document.makeId }
+        gesture.preview((draft) => (whole ? moveWholeRoutesBy(draft, move) : moveLayersBy(draft, move, keys)))
       },
       end: (cancelled) => (cancelled ? gesture?.cancel() : gesture?.commit()),
     })
-  }
-
-  /** Moves the keys of positions all together, so that routes keep their shape and the playhead does not matter. */
-  const moveWholeRoutes = (
-    draft: Draft<Project>,
-    scene: Scene,
-    layers: readonly string[],
-    by: readonly [number, number],
-  ): void => {
-    for (const id of layers) {
-      const inverse = invertMatrix(parentMatrixAt(scene, id, playback.time, document.project!.bends))
-      const position = layerById(scene, id)?.properties['position']
-      if (!inverse || !position || position.split) continue
-      const way = [
-        inverse[0]! * by[0] + inverse[2]! * by[1],
-        inverse[1]! * by[0] + inverse[3]! * by[1],
-      ] as const
-      moveRoutes(draft, [{ scene: scene.id, layer: id, property: 'position' }], way)
-    }
   }
 
   const press = (event: PointerEvent): void => {

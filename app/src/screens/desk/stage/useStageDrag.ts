@@ -1,0 +1,67 @@
+import { shallowRef, type ShallowRef } from 'vue'
+import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import type { Point } from './routeGeometry.ts'
+
+/** What is being changed, said beside the pointer. */
+export interface PointerTag {
+  readonly x: number
+  readonly y: number
+  readonly words: string
+}
+
+/** Where a drag has come to, in px of the overlay. */
+export interface DragMove {
+  readonly pointer: Point
+  /** From where it was pressed. */
+  readonly way: Point
+  readonly event: PointerEvent
+}
+
+export interface StageDrag {
+  /** The name of the step in the history. */
+  readonly label: string
+  /** The edit for where the drag has come to, and what to say of it; null where there is none. */
+  readonly moveTo: (move: DragMove) => { readonly recipe: Recipe<unknown>; readonly words: string } | null
+  /** What a press without a drag does. */
+  readonly click?: () => void
+}
+
+/** Pointer travel before a press becomes a drag, screen px. */
+const DRAG_AFTER = 3
+
+/** Drags of things that lie over the picture: one undo step each, seen as they go, said beside the pointer. */
+export function useStageDrag(): {
+  readonly drag: (event: PointerEvent, drag: StageDrag) => void
+  readonly tag: ShallowRef<PointerTag | null>
+} {
+  const document = useDocument()
+  const playback = usePlayback()
+  const tag = shallowRef<PointerTag | null>(null)
+
+  const drag = (event: PointerEvent, { label, moveTo, click }: StageDrag): void => {
+    const { left, top } = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+    let gesture: Gesture | null = null
+    trackPointer(event, {
+      move(moved) {
+        const way: Point = [moved.clientX - event.clientX, moved.clientY - event.clientY]
+        if (!gesture && Math.hypot(...way) < DRAG_AFTER) return
+        const pointer: Point = [moved.clientX - left, moved.clientY - top]
+        const next = moveTo({ pointer, way, event: moved })
+        if (!next) return
+        if (!gesture) playback.pause()
+        gesture ??= document.begin(label)
+        gesture.preview(next.recipe)
+        tag.value = { x: pointer[0], y: pointer[1], words: next.words }
+      },
+      end(cancelled) {
+        tag.value = null
+        if (cancelled) gesture?.cancel()
+        else if (gesture) gesture.commit()
+        else click?.()
+      },
+    })
+  }
+  return { drag, tag }
+}
