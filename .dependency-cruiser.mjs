@@ -7,6 +7,7 @@ const CORE = {
   route: ['refusal', 'time'],
   fit: ['refusal', 'time', 'bend', 'route'],
   property: ['refusal', 'time', 'bend', 'route', 'fit'],
+  snap: ['route'],
   scene: ['refusal', 'time', 'bend', 'route', 'fit', 'property'],
   edit: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
   format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],

@@ -1,40 +1,23 @@
-import { applyMatrix, invertMatrix, outlineCubics, type DrawItem } from '@arrow-bend/core/scene'
+import { applyMatrix, invertMatrix, outlineBounds, type Bounds, type DrawItem } from '@arrow-bend/core/scene'
 import { itemPath, setFont } from './paintItem.ts'
 import type { PictureBook } from './pictureBook.ts'
-
-export interface Box {
-  readonly x: number
-  readonly y: number
-  readonly width: number
-  readonly height: number
-}
 
 let measuring: CanvasRenderingContext2D | null = null
 const measure = (): CanvasRenderingContext2D =>
   (measuring ??= document.createElement('canvas').getContext('2d')!)
 
 /** The box of an item in its own coordinates, px. */
-export function itemBounds(item: DrawItem, pictures: PictureBook): Box {
+export function itemBounds(item: DrawItem, pictures: PictureBook): Bounds {
   if (item.layer.kind === 'text') {
     const context = measure()
     setFont(context, item)
     const { width } = context.measureText(item.text)
     return { x: -width / 2, y: -item.fontSize * 0.78, width, height: item.fontSize }
   }
-  if (item.layer.kind === 'path' && item.outline)
-    return pointsBox(
-      outlineCubics(item.outline).flatMap(({ from, leave, arrive, to }) => [from, leave, arrive, to]),
-    )
+  if (item.layer.kind === 'path' && item.outline) return outlineBounds(item.outline)
   const picture = item.layer.kind === 'image' ? pictures.pick(item.picture, 1) : null
   const [width, height] = picture ? [picture.width, picture.height] : [item.size[0]!, item.size[1]!]
   return { x: -width / 2, y: -height / 2, width, height }
-}
-
-function pointsBox(points: readonly (readonly [number, number])[]): Box {
-  const xs = points.map(([x]) => x)
-  const ys = points.map(([, y]) => y)
-  const [x, y] = [Math.min(...xs), Math.min(...ys)]
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y }
 }
 
 /** The corners of an item's box on the stage, in order round it. */

@@ -2,6 +2,9 @@ import { srgbOf, type OklabAlpha, type Outline } from '@arrow-bend/core/property
 import { outlinePathData, type DrawItem } from '@arrow-bend/core/scene'
 import type { PictureBook } from './pictureBook.ts'
 
+/** What can be painted on: a canvas of the page or of a worker. */
+export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D
+
 /** The family text layers are set in. */
 export const TEXT_FAMILY = "'Atkinson Hyperlegible Next Variable', sans-serif"
 
@@ -38,7 +41,7 @@ export function itemPath(item: DrawItem): Path2D | null {
 }
 
 /** Sets the font of a text item on a context. */
-export function setFont(context: CanvasRenderingContext2D, item: DrawItem): void {
+export function setFont(context: Context, item: DrawItem): void {
   context.font = `${item.weight} ${item.fontSize}px ${TEXT_FAMILY}`
   context.letterSpacing = `${item.letterSpacing}px`
   context.textAlign = 'center'
@@ -48,12 +51,7 @@ export function setFont(context: CanvasRenderingContext2D, item: DrawItem): void
  * Paints one item. The context's transform must be the stage's; it is left as it was.
  * @param scale screen pixels a stage pixel, to choose how fine a picture to draw
  */
-export function paintItem(
-  context: CanvasRenderingContext2D,
-  item: DrawItem,
-  pictures: PictureBook,
-  scale: number,
-): void {
+export function paintItem(context: Context, item: DrawItem, pictures: PictureBook, scale: number): void {
   if (!item.shown || item.opacity <= 0) return
   const [a, b, c, d, e, f] = item.matrix as unknown as [number, number, number, number, number, number]
   context.save()
@@ -65,7 +63,7 @@ export function paintItem(
   context.restore()
 }
 
-function paintShape(context: CanvasRenderingContext2D, item: DrawItem): void {
+function paintShape(context: Context, item: DrawItem): void {
   const path = itemPath(item)
   if (!path) return
   context.fillStyle = canvasColour(item.fill)
@@ -78,19 +76,14 @@ function paintShape(context: CanvasRenderingContext2D, item: DrawItem): void {
   context.stroke(path)
 }
 
-function paintText(context: CanvasRenderingContext2D, item: DrawItem): void {
+function paintText(context: Context, item: DrawItem): void {
   setFont(context, item)
   context.fillStyle = canvasColour(item.fill)
   // As in SVG, the space after the last letter counts when the line is centred.
   context.fillText(item.text, 0, 0)
 }
 
-function paintPicture(
-  context: CanvasRenderingContext2D,
-  item: DrawItem,
-  pictures: PictureBook,
-  scale: number,
-): void {
+function paintPicture(context: Context, item: DrawItem, pictures: PictureBook, scale: number): void {
   const picked = pictures.pick(item.picture, scale)
   if (!picked) return
   const { source, width, height } = picked

@@ -1,6 +1,5 @@
 import Konva from 'konva/lib/Core'
 import type { BendLibrary } from '@arrow-bend/core/bend'
-import { parseColour } from '@arrow-bend/core/property'
 import {
   compileScene,
   sampleSceneInto,
@@ -8,8 +7,10 @@ import {
   type Scene,
   type SceneSampler,
 } from '@arrow-bend/core/scene'
-import { canvasColour, paintItem } from './paintItem.ts'
+import { paintOnion, type OnionSkin } from './onionSkin.ts'
+import { paintScene } from './paintScene.ts'
 import type { PictureBook } from './pictureBook.ts'
+import { lookOf, sameLook, type SceneLook } from './sceneLook.ts'
 
 /** How the stage lies in its panel: CSS px a stage px, and where the frame's corner is. */
 export interface StageView {
@@ -19,7 +20,8 @@ export interface StageView {
 }
 
 /** How much of the surround covers what lies outside the frame. */
-const DIMMED = 0.78
+const COVERED = { shown: 0, dimmed: 0.78, hidden: 1 } as const
+export type Outside = keyof typeof COVERED
 
 /** Draws a scene's art into an element, at any moment and zoom; overlays are not its business. */
 export class StagePainter {
@@ -30,8 +32,12 @@ export class StagePainter {
   private view: StageView = { scale: 1, x: 0, y: 0 }
   private time = 0
   private surround = ''
+  private outside: Outside = 'dimmed'
+  private onion: OnionSkin | null = null
+  /** Ghosts are sampled apart from the picture, whose items others read. */
+  private ghosts: SceneSampler | null = null
   /** What was drawn last; null when that is not known. */
-  private shown: Look | null = null
+  private shown: SceneLook | null = null
 
   constructor(
     container: HTMLDivElement,
@@ -55,6 +61,7 @@ export class StagePainter {
   setScene(scene: Scene, library: BendLibrary): void {
     if (this.sampler?.scene === scene && this.library === library) return
     this.sampler = compileScene(scene, library)
+    this.ghosts = null
     this.library = library
   }
 
@@ -63,9 +70,15 @@ export class StagePainter {
     if (this.stage.width() !== width || this.stage.height() !== height) this.stage.size({ width, height })
   }
 
-  /** The colour that dims what lies outside the frame. */
-  setSurround(colour: string): void {
+  /** The colour that covers what lies outside the frame, and how much of it. */
+  setSurround(colour: string, outside: Outside): void {
     this.surround = colour
+    this.outside = outside
+  }
+
+  /** The ghosts drawn with the picture; null for none. */
+  setOnion(onion: OnionSkin | null): void {
+    this.onion = onion
   }
 
   /** Draws at once, within the caller's frame. */
@@ -79,11 +92,8 @@ export class StagePainter {
   drawIfChanged(time: number): boolean {
     if (!this.sampler) return false
     sampleSceneInto(this.sampler, time)
-    const now: Look = {
-      text: lookOf(this.sampler),
-      outlines: this.sampler.items.map(({ outline }) => outline),
-    }
-    if (this.shown && sameLook(this.shown, now)) return false
+    const now = lookOf(this.sampler)
+    if (!this.onion && this.shown && sameLook(this.shown, now)) return false
     this.draw(time)
     this.shown = now
     return true
@@ -99,98 +109,40 @@ export class StagePainter {
     context.save()
     context.translate(x, y)
     context.scale(scale, scale)
+    const { items } = this.sampler
+    const subject = this.onion ? items.findIndex(({ layer }) => this.onion!.layers.has(layer.id)) : -1
     paintScene(context, this.sampler, this.time, {
       pictures: this.pictures,
       scale: scale * devicePixelRatio,
       clip: false,
+      // Ghosts lie just beneath the lowest layer they are ghosts of, so that what covers it covers them.
+      beneath: (index) => index === subject && this.paintGhosts(context),
     })
-    this.dimOutside(context)
+    if (this.outside !== 'shown') this.coverOutside(context)
     context.restore()
   }
 
+  private paintGhosts(context: CanvasRenderingContext2D): void {
+    const { scene } = this.sampler!
+    if (this.ghosts?.scene !== scene) this.ghosts = compileScene(scene, this.library)
+    paintOnion(context, this.onion!, this.ghosts, {
+      pictures: this.pictures,
+      scale: this.view.scale * devicePixelRatio,
+      transform: context.getTransform(),
+    })
+  }
+
   /** Lays the surround over the picture's parts beyond the frame; in stage coordinates. */
-  private dimOutside(context: CanvasRenderingContext2D): void {
+  private coverOutside(context: CanvasRenderingContext2D): void {
     const [width, height] = this.sampler!.scene.size
     const { scale, x, y } = this.view
     const [left, top] = [-x / scale, -y / scale]
     const [right, bottom] = [left + this.stage.width() / scale, top + this.stage.height() / scale]
-    context.globalAlpha = DIMMED
+    context.globalAlpha = COVERED[this.outside]
     context.fillStyle = this.surround
     context.fillRect(left, top, right - left, -top)
     context.fillRect(left, height, right - left, bottom - height)
     context.fillRect(left, 0, -left, height)
     context.fillRect(width, 0, right - width, height)
   }
-}
-
-/** Everything that tells one drawing of a sampled scene from another. */
-interface Look {
-  readonly text: string
-  readonly outlines: readonly unknown[]
-}
-
-const sameLook = (a: Look, b: Look): boolean =>
-  a.text === b.text && a.outlines.every((outline, i) => outline === b.outlines[i])
-
-/** The numbers and words of a look. */
-function lookOf({ scene, items }: SceneSampler): string {
-  const looks = items.map((item) => {
-    if (!item.shown) return '-'
-    const {
-      matrix,
-      opacity,
-      size,
-      corner,
-      fill,
-      stroke,
-      strokeWidth,
-      crop,
-      fontSize,
-      weight,
-      letterSpacing,
-    } = item
-    return [
-      item.layer.id,
-      matrix,
-      opacity,
-      size,
-      corner,
-      fill,
-      stroke,
-      strokeWidth,
-      crop,
-      fontSize,
-      weight,
-      letterSpacing,
-      item.text,
-      item.picture,
-    ].join()
-  })
-  return `${scene.background}|${scene.size.join()}|${looks.join('|')}`
-}
-
-export interface PaintOptions {
-  readonly pictures: PictureBook
-  /** Device px a stage px. */
-  readonly scale: number
-  /** Whether what lies outside the frame is cut off. */
-  readonly clip: boolean
-}
-
-/** Paints a whole scene in stage coordinates: background, then every item. */
-export function paintScene(
-  context: CanvasRenderingContext2D,
-  sampler: SceneSampler,
-  time: number,
-  { pictures, scale, clip }: PaintOptions,
-): void {
-  const [width, height] = sampler.scene.size
-  if (clip) {
-    context.beginPath()
-    context.rect(0, 0, width, height)
-    context.clip()
-  }
-  context.fillStyle = canvasColour(Float64Array.from(parseColour(sampler.scene.background)))
-  context.fillRect(0, 0, width, height)
-  for (const item of sampleSceneInto(sampler, time)) paintItem(context, item, pictures, scale)
 }

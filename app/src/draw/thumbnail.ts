@@ -1,7 +1,7 @@
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { compileScene } from '@arrow-bend/core/scene'
 import { PictureBook } from './pictureBook.ts'
-import { paintScene } from './stagePainter.ts'
+import { paintScene } from './paintScene.ts'
 
 /** px */
 const WIDTH = 480

@@ -13,6 +13,19 @@ interface Kept {
   stageHeight: number | null
   /** px */
   panelWidth: number
+  showRoutes: boolean
+  thirds: boolean
+  safe: boolean
+  grid: boolean
+  rulers: boolean
+  /** Whether things dragged on the stage come into line with others. */
+  align: boolean
+  /** What becomes of the picture beyond the frame. */
+  outside: 'shown' | 'dimmed' | 'hidden'
+  /** Ghosts of the onion skin before and after the playhead, and frames from one to the next. */
+  onionBefore: number
+  onionAfter: number
+  onionEvery: number
 }
 
 const USUAL: Kept = {
@@ -23,6 +36,16 @@ const USUAL: Kept = {
   timeDisplay: 'timecode',
   stageHeight: null,
   panelWidth: 340,
+  showRoutes: true,
+  thirds: false,
+  safe: false,
+  grid: false,
+  rulers: false,
+  align: true,
+  outside: 'dimmed',
+  onionBefore: 3,
+  onionAfter: 3,
+  onionEvery: 2,
 }
 
 function isKept(value: unknown): value is Partial<Kept> {

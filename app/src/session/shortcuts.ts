@@ -25,6 +25,8 @@ export const SHORTCUTS = {
     label: 'Fit what is selected in the view under the pointer; with Shift everything',
     group: 'View',
   },
+  zoomIn: { keys: ['+'], label: 'Closer, in the view under the pointer', group: 'View' },
+  zoomOut: { keys: ['-'], label: 'Farther', group: 'View' },
   undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
   redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
   duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
@@ -75,6 +77,9 @@ const BY_KEY: Readonly<Record<string, Command>> = {
   backspace: 'remove',
   escape: 'clear',
   f: 'fit',
+  '+': 'zoomIn',
+  '=': 'zoomIn',
+  '-': 'zoomOut',
   '?': 'help',
   ...Object.fromEntries([1, 2, 3, 4, 5, 6, 7, 8].map((digit) => [String(digit), `bend${digit}` as Command])),
 }

@@ -3,7 +3,7 @@ import { applyPatches, enablePatches, produce, produceWithPatches, type Draft } 
 import { describe, expect, it } from 'vitest'
 import { anyBend, ease, key, keysOf, layerWith, point, projectOf, property } from '../../test/trials.ts'
 import { compileProperty, valueAt, type Key } from '../property/index.ts'
-import { applyMatrix, sceneAt, type Project } from '../scene/index.ts'
+import { applyMatrix, projectSchema, sceneAt, type Project } from '../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import {
   addKey,
@@ -11,7 +11,7 @@ import {
   BadEdit,
   clearAnimation,
   currentValue,
-  duplicateLayer,
+  duplicateLayers,
   findProperty,
   makeSpansSmooth,
   moveKeys,
@@ -24,7 +24,7 @@ import {
   reorderLayers,
   setBends,
   setValueAt,
-  switchLayer,
+  switchLayers,
   toggleKey,
   type KeyRef,
 } from './index.ts'
@@ -76,7 +76,7 @@ describe('setValueAt', () => {
   })
 
   it('refuses a locked layer and a property that is gone', () => {
-    const locked = edit(three(), (draft) => switchLayer(draft, turn, { locked: true }))
+    const locked = edit(three(), (draft) => switchLayers(draft, 'scene', ['a'], { locked: true }))
     expect(() =>
       edit(locked, (draft) => setValueAt(draft, turn, second(1), { ...options, value: 1 })),
     ).toThrow(/locked/)
@@ -277,7 +277,7 @@ describe('layers', () => {
     expect(order(edit(list(), (draft) => addLayer(draft, 'scene', layerWith('x', {}))))).toBe('xabcd')
     expect(order(edit(list(), (draft) => reorderLayers(draft, 'scene', ['a', 'c'], 4)))).toBe('bdac')
     expect(order(edit(list(), (draft) => reorderLayers(draft, 'scene', ['d'], 0)))).toBe('dabc')
-    const copied = edit(three(), (draft) => duplicateLayer(draft, turn, ids()))
+    const copied = edit(three(), (draft) => duplicateLayers(draft, 'scene', ['a'], ids()))
     expect(copied.scenes[0]!.layers.map(({ name }) => name)).toEqual(['a copy', 'a'])
     const keyIds = copied.scenes[0]!.layers.flatMap(({ properties }) =>
       properties['turn']!.keys.map(({ id }) => id),
@@ -289,6 +289,32 @@ describe('layers', () => {
     expect(() => edit(list(), (draft) => renameLayer(draft, { scene: 'scene', layer: 'a' }, '  '))).toThrow(
       /empty/,
     )
+  })
+
+  it('are copied with what is in their group, copies riding on copies', () => {
+    const copied = edit(list(), (draft) => {
+      expect(duplicateLayers(draft, 'scene', ['c', 'a'], ids())).toHaveLength(2)
+    })
+    const layers = copied.scenes[0]!.layers
+    expect(layers.map(({ name }) => name)).toEqual(['a copy', 'c copy', 'd copy', 'a', 'b', 'c', 'd'])
+    expect(layers[2]!.parent).toBe(layers[1]!.id)
+    expect(layers[6]!.parent).toBe('c')
+    expect(new Set(layers.map(({ id }) => id)).size).toBe(7)
+  })
+
+  it('are labelled, hidden and locked together', () => {
+    const marked = edit(list(), (draft) =>
+      switchLayers(draft, 'scene', ['a', 'b'], { visible: false, locked: true, label: 'tide' }),
+    )
+    expect(marked.scenes[0]!.layers.map(({ visible, locked, label }) => [visible, locked, label])).toEqual([
+      [false, true, 'tide'],
+      [false, true, 'tide'],
+      [true, false, undefined],
+      [true, false, undefined],
+    ])
+    expect(projectSchema.safeParse(marked).success).toBe(true)
+    const bare = edit(marked, (draft) => switchLayers(draft, 'scene', ['a'], { label: null }))
+    expect('label' in bare.scenes[0]!.layers[0]!).toBe(false)
   })
 
   it('go with their group, and what followed them rides on what they rode on', () => {

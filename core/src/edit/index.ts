@@ -8,13 +8,14 @@ export { addKey, clearAnimation, setValueAt, toggleKey, type SetValueOptions } f
 export {
   addAsset,
   addLayer,
-  duplicateLayer,
+  duplicateLayers,
   readName,
   removeLayers,
   renameLayer,
   reorderLayers,
-  switchLayer,
+  switchLayers,
 } from './layers.ts'
+export { addGuide, moveGuide, removeGuides, type GuideRef } from './guides.ts'
 export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'
 export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from './moveLayers.ts'

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import { LIMITS, nameSchema, type Asset, type Layer, type Project } from '../scene/index.ts'
+import { LIMITS, nameSchema, type Asset, type Layer, type LayerLabel, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { layerIn, sceneIn, type MakeId } from './refs.ts'
 
@@ -75,27 +75,56 @@ export function renameLayer(
   layerIn(draft, ref).name = readName(name)
 }
 
-/** Shows, hides, locks or unlocks a layer. */
-export function switchLayer(
+/** Shows, hides, locks, unlocks or labels layers; a label of null takes the label away. */
+export function switchLayers(
   draft: Draft<Project>,
-  ref: { scene: string; layer: string },
-  change: Partial<Pick<Layer, 'visible' | 'locked'>>,
+  sceneId: string,
+  ids: readonly string[],
+  { label, ...change }: Partial<Pick<Layer, 'visible' | 'locked'>> & { readonly label?: LayerLabel | null },
 ): void {
-  Object.assign(layerIn(draft, ref), change)
+  for (const id of ids) {
+    const layer = layerIn(draft, { scene: sceneId, layer: id })
+    Object.assign(layer, change)
+    if (label === null) delete layer.label
+    else if (label) layer.label = label
+  }
 }
 
-/** Puts a copy of a layer above it, with ids of its own. Returns the copy's id. */
-export function duplicateLayer(
+/**
+ * Puts copies of layers above the topmost of them, in their order and with ids of their own; what is in a group is
+ * copied with it. Copies ride on copies where what they rode on is copied too.
+ * @returns the ids of the copies of the layers asked for, in the order asked
+ * @throws BadEdit for a layer that is gone, or when the scene is full
+ */
+export function duplicateLayers(
   draft: Draft<Project>,
-  ref: { scene: string; layer: string },
+  sceneId: string,
+  ids: readonly string[],
   makeId: MakeId,
-): string {
-  const scene = sceneIn(draft, ref.scene)
-  const index = scene.layers.findIndex((layer) => layer.id === ref.layer)
-  const copy = JSON.parse(JSON.stringify(layerIn(draft, ref))) as Draft<Layer>
-  copy.id = makeId()
+): string[] {
+  const scene = sceneIn(draft, sceneId)
+  const wanted = new Set(ids)
+  const parents = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  const isCopied = (layer: Draft<Layer>): boolean => {
+    if (wanted.has(layer.id)) return true
+    const above = layer.parent === null ? undefined : parents.get(layer.parent)
+    return above?.kind === 'group' && isCopied(above)
+  }
+  const copied = scene.layers.filter(isCopied)
+  if (scene.layers.length + copied.length > LIMITS.layers)
+    throw new BadEdit(`A scene holds ${LIMITS.layers} layers at most. Nothing was added.`)
+  const idOf = new Map(copied.map((layer) => [layer.id, makeId()]))
+  const copies = copied.map((layer) => copyOf(layer, idOf, makeId))
+  const top = scene.layers.findIndex(isCopied)
+  if (top >= 0) scene.layers.splice(top, 0, ...copies)
+  return ids.map((id) => idOf.get(layerIn(draft, { scene: sceneId, layer: id }).id)!)
+}
+
+function copyOf(layer: Draft<Layer>, idOf: ReadonlyMap<string, string>, makeId: MakeId): Draft<Layer> {
+  const copy = JSON.parse(JSON.stringify(layer)) as Draft<Layer>
+  copy.id = idOf.get(layer.id)!
   copy.name = `${copy.name.slice(0, LIMITS.nameLength - 5)} copy`
+  if (copy.parent !== null) copy.parent = idOf.get(copy.parent) ?? copy.parent
   for (const property of Object.values(copy.properties)) for (const key of property.keys) key.id = makeId()
-  scene.layers.splice(index, 0, copy)
-  return copy.id
+  return copy
 }

@@ -14,7 +14,7 @@ export { directionInto, spanAt, speedAt, speedInto, storedValueAt, valueAt, valu
 export { fitBend, type FitBendOptions } from './fitBend.ts'
 export { insertKey, type Insertion } from './insertKey.ts'
 export { isInLine, keepJoined, type KeepJoinedOptions } from './keepJoined.ts'
-export { keyStateAt, keyStateWords, type KeyState } from './keyState.ts'
+export { keyEditWords, keyStateAt, keyStateWords, type KeyState } from './keyState.ts'
 export { mergeSpans, withMerges, type MergedSpans } from './mergeSpans.ts'
 export { mirrorKeys, type MirrorOptions } from './mirrorKeys.ts'
 export { keysOfPieces, type PieceKeysOptions } from './keysOfPieces.ts'

@@ -34,3 +34,9 @@ export function keyStateWords(state: KeyState): string {
       return `after key ${state.of} of ${state.of}`
   }
 }
+
+/** What an edit of a property's value would do at such a moment, in words; empty where it just changes what is there. */
+export function keyEditWords(state: KeyState, autoKey: boolean): string {
+  if (state.kind === 'none' || state.kind === 'on') return ''
+  return autoKey ? 'editing adds a key' : 'editing shifts the whole property'
+}

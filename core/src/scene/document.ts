@@ -4,6 +4,10 @@ import type { FrameRate, Ticks } from '../time/index.ts'
 
 export type LayerKind = 'rectangle' | 'ellipse' | 'path' | 'text' | 'image' | 'clip' | 'sound' | 'group'
 
+/** What a layer can be labelled with, named for things about a harbour. */
+export const LAYER_LABELS = ['lamp', 'brick', 'reed', 'tide', 'plum', 'slate'] as const
+export type LayerLabel = (typeof LAYER_LABELS)[number]
+
 export interface Layer {
   readonly id: string
   readonly name: string
@@ -14,6 +18,8 @@ export interface Layer {
   readonly span: readonly [Ticks, Ticks]
   readonly visible: boolean
   readonly locked: boolean
+  /** A mark of the person’s own in lists; it changes nothing that is drawn. */
+  readonly label?: LayerLabel
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
   readonly properties: Readonly<Record<string, Property>>
@@ -38,6 +44,8 @@ export interface Scene {
   readonly layers: readonly Layer[]
   readonly markers: readonly Marker[]
   readonly playRange: readonly [Ticks, Ticks] | null
+  /** Lines to place things by, px: upright ones by x, level ones by y. Never drawn in what leaves. */
+  readonly guides?: { readonly x: readonly number[]; readonly y: readonly number[] }
 }
 
 export interface NamedBend {

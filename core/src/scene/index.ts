@@ -1,5 +1,15 @@
 export { describeIssues } from './describeIssues.ts'
-export type { Asset, Layer, LayerKind, Marker, NamedBend, Project, Scene } from './document.ts'
+export {
+  LAYER_LABELS,
+  type Asset,
+  type Layer,
+  type LayerKind,
+  type LayerLabel,
+  type Marker,
+  type NamedBend,
+  type Project,
+  type Scene,
+} from './document.ts'
 export {
   definitionOf,
   LAYER_KINDS,
@@ -21,6 +31,7 @@ export {
   type LayerTransform,
   type Matrix,
 } from './matrix.ts'
+export { outlineBounds, type Bounds } from './outlineBounds.ts'
 export {
   outlineAsCubics,
   outlineCubics,
@@ -31,6 +42,8 @@ export {
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
 export { alongDegrees, makePlacing, type Placing } from './placing.ts'
 export { bendSchema, plainBendSchema } from './bendSchema.ts'
+export { withRiders } from './riders.ts'
+export { soloScene } from './soloScene.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {
   compileScene,

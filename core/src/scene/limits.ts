@@ -11,6 +11,8 @@ export const LIMITS = {
   componentsOfValue: 35_000,
   namedBends: 1_000,
   markers: 1_000,
+  /** Each way. */
+  guides: 200,
   assets: 1_000,
   /** px */
   frameSide: 16_384,

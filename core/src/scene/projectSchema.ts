@@ -1,7 +1,15 @@
 import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
 import { plainBendSchema } from './bendSchema.ts'
-import type { Asset, Layer, Marker, NamedBend, Project, Scene } from './document.ts'
+import {
+  LAYER_LABELS,
+  type Asset,
+  type Layer,
+  type Marker,
+  type NamedBend,
+  type Project,
+  type Scene,
+} from './document.ts'
 import { LAYER_KINDS, propertiesOf, SPLIT_POSITION } from './layerKinds.ts'
 import { LIMITS } from './limits.ts'
 import { colourSchema, idSchema, propertySchema, ticksSchema } from './propertySchema.ts'
@@ -26,6 +34,7 @@ const layerSchema = z
     span,
     visible: z.boolean(),
     locked: z.boolean(),
+    label: z.enum(LAYER_LABELS).optional(),
     turnAlongRoute: z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude).optional(),
     properties: z.record(z.string().max(40), propertySchema),
   })
@@ -47,6 +56,11 @@ const markerSchema = z.strictObject({
 
 const side = z.int().min(1).max(LIMITS.frameSide)
 
+const guideList = z
+  .array(z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude))
+  .max(LIMITS.guides)
+  .readonly()
+
 export const sceneSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
@@ -59,6 +73,7 @@ export const sceneSchema = z.strictObject({
   layers: z.array(layerSchema).max(LIMITS.layers).readonly().superRefine(checkParents),
   markers: z.array(markerSchema).max(LIMITS.markers).readonly(),
   playRange: span.nullable(),
+  guides: z.strictObject({ x: guideList, y: guideList }).optional(),
 }) as unknown as z.ZodType<Scene>
 
 const assetSchema = z.strictObject({

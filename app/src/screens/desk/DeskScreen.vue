@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, type Command } from '../../session/shortcuts.ts'
+import { useView } from '../../session/view.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import BendPanel from './bend-panel/BendPanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
@@ -22,6 +23,7 @@ const NARROW = 1100
 const document = useDocument()
 const preferences = usePreferences()
 const actions = useDeskActions()
+const view = useView()
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
 const pointerOverStage = ref(false)
@@ -64,7 +66,8 @@ useEventListener(window, 'keydown', (event) => {
     playWaits = true
     return
   }
-  if (command === 'fit' && pointerOverStage.value) stage.value?.fit()
+  if (command === 'fit' && pointerOverStage.value) stage.value?.fit(event.shiftKey)
+  else if (command === 'zoomIn' || command === 'zoomOut') zoom(command === 'zoomIn' ? 1.25 : 1 / 1.25)
   else actions.run(command, event.shiftKey)
 })
 
@@ -75,6 +78,11 @@ useEventListener(window, 'keyup', (event) => {
 })
 useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: true })
 
+/** In or out, in the view under the pointer. */
+const zoom = (factor: number): void => {
+  if (pointerOverStage.value) stage.value?.zoom(factor)
+  else view.zoomAt(view.laneWidth / 2, factor)
+}
 const resize = (event: PointerEvent): void => {
   const from = stageHeight.value
   const most = desk.value!.clientHeight - LEAST_DECK - 40

@@ -2,7 +2,7 @@ import type { Draft } from 'immer'
 import { toast } from 'vue-sonner'
 import { QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
 import {
-  duplicateLayer,
+  duplicateLayers,
   findProperty,
   makeSpansSmooth,
   healKeys,
@@ -155,13 +155,12 @@ export function useDeskActions(): DeskActions {
   }
 
   const duplicate = (): void => {
-    const [id] = selection.layers
-    if (!id) return
-    const ref = { scene: document.scene!.id, layer: id }
+    const { layers } = selection
+    if (layers.length === 0) return
     document.apply(
-      'Layer duplicated',
-      (draft) => duplicateLayer(draft, ref, document.makeId),
-      (copy) => selection.selectLayers([copy]),
+      layers.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
+      (draft) => duplicateLayers(draft, document.sceneId, layers, document.makeId),
+      (copies) => selection.selectLayers(copies),
     )
   }
 
@@ -218,6 +217,9 @@ export function useDeskActions(): DeskActions {
     selectAll,
     clear: () => selection.clear(),
     fit,
+    // The screen knows which view the pointer is over.
+    zoomIn: () => undefined,
+    zoomOut: () => undefined,
     undo: () => document.undo(),
     redo: () => document.redo(),
     duplicate,

@@ -1,53 +1,15 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
-import { Circle, Group, Plus, Square, Type } from '@lucide/vue'
-import { addLayer } from '@arrow-bend/core/edit'
-import { makeLayer, type DrawnKind } from '@arrow-bend/core/scene'
-import type { Value } from '@arrow-bend/core/property'
-import { asTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../../session/document.ts'
-import { useSelection } from '../../../session/selection.ts'
-import { useView } from '../../../session/view.ts'
+import { ImagePlus, PenTool, Plus } from '@lucide/vue'
+import { useStageView } from '../../../session/stageView.ts'
+import { NEW_LAYERS, useNewLayer } from '../useNewLayer.ts'
 
 /** Adds layers, in the middle of the frame and on top of the others. */
-const document = useDocument()
-const selection = useSelection()
-const view = useView()
+defineEmits<{ import: [] }>()
 
-interface Choice {
-  readonly kind: DrawnKind
-  readonly name: string
-  readonly icon: typeof Square
-  readonly values: Readonly<Record<string, Value>>
-}
-const CHOICES: readonly Choice[] = [
-  { kind: 'rectangle', name: 'Rectangle', icon: Square, values: { size: [240, 160], corner: 12 } },
-  { kind: 'ellipse', name: 'Ellipse', icon: Circle, values: { size: [180, 180] } },
-  { kind: 'text', name: 'Text', icon: Type, values: { fill: '#1f2b33' } },
-  { kind: 'group', name: 'Group', icon: Group, values: {} },
-]
-
-const add = ({ kind, name, values }: Choice): void => {
-  const scene = document.scene!
-  const id = document.makeId()
-  const same = scene.layers.filter((layer) => layer.name.startsWith(name)).length
-  const position: readonly [number, number] = [scene.size[0] / 2, scene.size[1] / 2]
-  const layer = makeLayer({
-    id,
-    name: same > 0 ? `${name} ${same + 1}` : name,
-    kind,
-    span: [asTicks(0), scene.duration],
-    values: { position, ...values },
-  })
-  document.apply(
-    `${name} added`,
-    (draft) => addLayer(draft, scene.id, layer),
-    () => {
-      view.full.add(id)
-      selection.selectLayers([id])
-    },
-  )
-}
+const stageView = useStageView()
+const { add } = useNewLayer()
+const { rectangle, ellipse, text, group } = NEW_LAYERS
 </script>
 
 <template>
@@ -56,9 +18,19 @@ const add = ({ kind, name, values }: Choice): void => {
       ><Plus :size="16" aria-hidden="true"
     /></MenuButton>
     <MenuItems class="menu float">
-      <MenuItem v-for="choice in CHOICES" :key="choice.kind" v-slot="{ active }">
+      <MenuItem v-for="choice in [rectangle, ellipse, text, group]" :key="choice.kind" v-slot="{ active }">
         <button type="button" :class="{ active }" @click="add(choice)">
           <component :is="choice.icon" :size="16" aria-hidden="true" />{{ choice.name }}
+        </button>
+      </MenuItem>
+      <MenuItem v-slot="{ active }">
+        <button type="button" :class="{ active }" @click="stageView.tool = 'pen'">
+          <PenTool :size="16" aria-hidden="true" />Path with the pen
+        </button>
+      </MenuItem>
+      <MenuItem v-slot="{ active }">
+        <button type="button" :class="{ active }" @click="$emit('import')">
+          <ImagePlus :size="16" aria-hidden="true" />Pictures…
         </button>
       </MenuItem>
     </MenuItems>
@@ -83,7 +55,7 @@ const add = ({ kind, name, values }: Choice): void => {
   z-index: 20;
   top: 28px;
   right: 0;
-  width: 150px;
+  width: 180px;
   padding: 4px;
 }
 

@@ -23,6 +23,8 @@ import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
 
 /** Layers and lanes under one time ruler. */
+defineEmits<{ import: [] }>()
+
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
@@ -70,6 +72,19 @@ const shownRows = computed(() =>
 
 const marquee = useMarquee(() => rows.value)
 const order = useLayerOrder(() => rows.value)
+/** Shift selects all rows from the one chosen last to this one. */
+const chooseLayer = (id: string, how: 'one' | 'add' | 'range'): void => {
+  const from = selection.layers[selection.layers.length - 1]
+  if (how !== 'range' || from === undefined) {
+    selection.selectLayers([id], how !== 'one')
+    return
+  }
+  const shown = rows.value.flatMap((row) => (row.kind === 'layer' ? [row.layer.id] : []))
+  const [first, last] = [shown.indexOf(from), shown.indexOf(id)]
+  const between = shown.slice(Math.min(first, last), Math.max(first, last) + 1)
+  const others = selection.layers.filter((other) => !between.includes(other))
+  selection.selectLayers([...others, ...(first <= last ? between : between.reverse())])
+}
 const startMarquee = (event: PointerEvent): void =>
   marquee.start(event, () => {
     const box = sheet.value!.getBoundingClientRect()
@@ -142,7 +157,7 @@ const lastFrameWords = computed(
             @keydown.esc="view.search = ''"
           />
         </label>
-        <AddLayerMenu />
+        <AddLayerMenu @import="$emit('import')" />
       </div>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
@@ -167,7 +182,12 @@ const lastFrameWords = computed(
             class="left"
             @pointerdown.left="row.kind === 'layer' && order.press($event, row.layer.id, top)"
           >
-            <LayerCell v-if="row.kind === 'layer'" :row="row" />
+            <LayerCell
+              v-if="row.kind === 'layer'"
+              :row="row"
+              @choose="(how) => chooseLayer(row.layer.id, how)"
+              @step="(way) => order.step(row.layer.id, way)"
+            />
             <PropertyCell v-else :row="row" />
           </div>
           <div class="right" @pointerdown.left="startMarquee">

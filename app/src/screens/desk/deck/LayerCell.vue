@@ -3,6 +3,7 @@ import {
   ChevronDown,
   ChevronRight,
   Circle,
+  CircleDot,
   Eye,
   EyeOff,
   Group,
@@ -14,18 +15,26 @@ import {
   Type,
 } from '@lucide/vue'
 import { computed, nextTick, ref, type Component } from 'vue'
-import { renameLayer, switchLayer } from '@arrow-bend/core/edit'
+import { renameLayer, switchLayers } from '@arrow-bend/core/edit'
 import type { LayerKind } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import { useView } from '../../../session/view.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMenu from './LayerMenu.vue'
 import PropertyCell from './PropertyCell.vue'
 import type { LayerRow } from './rows.ts'
 
 /** The left part of a layer's row. */
 const props = defineProps<{ row: LayerRow }>()
+defineEmits<{
+  /** Its name was pressed: `add` takes it to or from the selection, `range` selects up to it. */
+  choose: [how: 'one' | 'add' | 'range']
+  /** One place up (−1) or down (1) in the list. */
+  step: [way: 1 | -1]
+}>()
 
 const ICONS: Readonly<Partial<Record<LayerKind, Component>>> = {
   rectangle: Square,
@@ -38,6 +47,7 @@ const ICONS: Readonly<Partial<Record<LayerKind, Component>>> = {
 
 const document = useDocument()
 const selection = useSelection()
+const stageView = useStageView()
 const view = useView()
 const renaming = ref(false)
 const input = ref<HTMLInputElement | null>(null)
@@ -64,16 +74,27 @@ const rename = (): void => {
   if (name !== layer.value.name)
     document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
 }
+/** The layer, or all selected ones when it is among them. */
+const chosen = computed(() => (selection.hasLayer(layer.value.id) ? selection.layers : [layer.value.id]))
+const solo = computed(() => stageView.solo.includes(layer.value.id))
 const toggle = (what: 'visible' | 'locked'): void => {
   const to = !layer.value[what]
-  const label =
-    what === 'visible' ? (to ? 'Layer shown' : 'Layer hidden') : to ? 'Layer locked' : 'Layer unlocked'
-  document.apply(label, (draft) => switchLayer(draft, layerRef.value, { [what]: to }))
+  const deed = what === 'visible' ? (to ? 'shown' : 'hidden') : to ? 'locked' : 'unlocked'
+  const label = `${chosen.value.length > 1 ? 'Layers' : 'Layer'} ${deed}`
+  document.apply(label, (draft) => switchLayers(draft, document.sceneId, chosen.value, { [what]: to }))
+}
+const pressEye = (event: MouseEvent): void => {
+  if (event.altKey) stageView.toggleSolo(chosen.value)
+  else toggle('visible')
 }
 </script>
 
 <template>
-  <div class="cell" :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }">
+  <div
+    class="cell"
+    :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }"
+    :style="{ paddingLeft: `${4 + 9 * Math.min(5, row.depth)}px` }"
+  >
     <button
       type="button"
       class="fold"
@@ -84,6 +105,7 @@ const toggle = (what: 'visible' | 'locked'): void => {
     >
       <component :is="row.folded ? ChevronRight : ChevronDown" :size="14" aria-hidden="true" />
     </button>
+    <LayerLabelChip v-if="layer.label" :label="layer.label" />
     <component :is="ICONS[layer.kind]" :size="15" :stroke-width="1.75" class="shrink-0" aria-hidden="true" />
     <input
       v-if="renaming"
@@ -103,7 +125,10 @@ const toggle = (what: 'visible' | 'locked'): void => {
       :class="{ short: row.lane }"
       :title="layer.name"
       :aria-pressed="selection.hasLayer(layer.id)"
-      @click="selection.selectLayers([layer.id], $event.shiftKey || $event.ctrlKey || $event.metaKey)"
+      @click="$emit('choose', $event.shiftKey ? 'range' : $event.ctrlKey || $event.metaKey ? 'add' : 'one')"
+      @keydown.alt.up.stop.prevent="$emit('step', -1)"
+      @keydown.alt.down.stop.prevent="$emit('step', 1)"
+      @keydown.f2.stop.prevent="startRenaming"
       @dblclick="startRenaming"
     >
       {{ layer.name }}
@@ -135,9 +160,10 @@ const toggle = (what: 'visible' | 'locked'): void => {
       />
       <IconButton
         small
-        :icon="layer.visible ? Eye : EyeOff"
+        :icon="solo ? CircleDot : layer.visible ? Eye : EyeOff"
         :label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
-        @press="toggle('visible')"
+        keys="with Alt: show it alone"
+        @press="pressEye"
       />
     </template>
   </div>

@@ -4,17 +4,20 @@ import { EllipsisVertical } from '@lucide/vue'
 import { onClickOutside } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import {
-  duplicateLayer,
+  duplicateLayers,
   followInPlace,
   groupLayers,
   removeLayers,
   setTurnAlongRoute,
+  switchLayers,
 } from '@arrow-bend/core/edit'
-import type { Layer } from '@arrow-bend/core/scene'
+import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import EditField from '../EditField.vue'
+import LayerLabelChip from './LayerLabelChip.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
 const props = defineProps<{ layer: Layer }>()
@@ -23,6 +26,7 @@ defineEmits<{ rename: [] }>()
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
+const stageView = useStageView()
 const opener = ref<HTMLElement | null>(null)
 const panel = ref<HTMLElement | null>(null)
 const { floatingStyles } = useFloating(opener, panel, {
@@ -49,14 +53,8 @@ const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.i
 const chosen = computed(() => (selection.hasLayer(props.layer.id) ? selection.layers : [props.layer.id]))
 /** Layers it could ride on: all but itself and those that ride on it. */
 const hosts = computed(() => {
-  const layers = document.scene!.layers
-  const parents = new Map(layers.map(({ id, parent }) => [id, parent]))
-  const ridesOnThis = (id: string): boolean => {
-    for (let at: string | null = id; at !== null; at = parents.get(at) ?? null)
-      if (chosen.value.includes(at)) return true
-    return false
-  }
-  return layers.filter(({ id }) => !ridesOnThis(id))
+  const riding = withRiders(document.scene!, chosen.value)
+  return document.scene!.layers.filter(({ id }) => !riding.has(id))
 })
 const follow = (event: Event): void => {
   const parent = (event.target as HTMLSelectElement).value || null
@@ -73,11 +71,17 @@ const group = (): void => {
 }
 const duplicate = (): void => {
   document.apply(
-    'Layer duplicated',
-    (draft) => duplicateLayer(draft, layerRef.value, document.makeId),
-    (copy) => selection.selectLayers([copy]),
+    chosen.value.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
+    (draft) => duplicateLayers(draft, document.sceneId, chosen.value, document.makeId),
+    (copies) => selection.selectLayers(copies),
   )
 }
+const label = (to: LayerLabel | null): void => {
+  document.apply(to ? 'Labelled' : 'Label removed', (draft) =>
+    switchLayers(draft, document.sceneId, chosen.value, { label: to }),
+  )
+}
+const solo = computed(() => chosen.value.every((id) => stageView.solo.includes(id)))
 const remove = (): void => {
   const layers = chosen.value
   document.apply(
@@ -140,8 +144,27 @@ const turnAlong = (on: boolean): void => {
         edit="Turn along the route set"
         :recipe="(value: number) => (draft) => setTurnAlongRoute(draft, layerRef, value)"
       />
+      <label class="line" title="On the stage only; what you export is not changed">
+        <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
+        shown alone on the stage
+      </label>
+      <div class="line labels" role="group" aria-label="Label">
+        label
+        <button
+          v-for="name in LAYER_LABELS"
+          :key="name"
+          type="button"
+          :aria-label="`Label ${name}`"
+          :aria-pressed="layer.label === name"
+          @click="label(layer.label === name ? null : name)"
+        >
+          <LayerLabelChip :label="name" />
+        </button>
+      </div>
       <button type="button" @click="(close(), $emit('rename'))">Rename</button>
-      <button type="button" @click="(close(), duplicate())">Duplicate</button>
+      <button type="button" @click="(close(), duplicate())">
+        {{ chosen.length > 1 ? `Duplicate ${chosen.length} layers` : 'Duplicate' }}
+      </button>
       <button type="button" @click="(close(), group())">
         {{ chosen.length > 1 ? `Group ${chosen.length} layers` : 'Group' }}
       </button>
@@ -183,6 +206,26 @@ const turnAlong = (on: boolean): void => {
 .panel button:hover,
 .panel button:focus-visible {
   background: var(--rule-soft);
+}
+
+.panel .labels {
+  gap: 2px;
+}
+
+.panel .labels button {
+  display: grid;
+  width: 24px;
+  height: 24px;
+  padding: 0;
+  place-items: center;
+}
+
+.panel .labels button:first-of-type {
+  margin-left: 4px;
+}
+
+.panel .labels button[aria-pressed='true'] {
+  box-shadow: inset 0 -2px 0 var(--pencil);
 }
 
 .line {

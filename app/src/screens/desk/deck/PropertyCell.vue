@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { KIND_WIDTH, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -32,13 +32,10 @@ const short = computed(() => {
   return now.kind === 'last' ? `after ${now.of}` : ''
 })
 const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
-const hint = computed(() =>
-  state.value.kind === 'on' || state.value.kind === 'none'
-    ? ''
-    : preferences.autoKey
-      ? ': editing adds a key'
-      : ': editing shifts the whole property',
-)
+const hint = computed(() => {
+  const does = keyEditWords(state.value, preferences.autoKey)
+  return does && `: ${does}`
+})
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,

@@ -19,6 +19,8 @@ export interface LayerRow {
   readonly folded: boolean
   readonly foldable: boolean
   readonly lane: PropertyRow | null
+  /** How many listed groups it lies in. */
+  readonly depth: number
 }
 
 export type Row = LayerRow | PropertyRow
@@ -27,7 +29,7 @@ export interface RowOptions {
   /** `animated` leaves out what has no keys. */
   readonly filter: 'animated' | 'all'
   readonly folded: ReadonlySet<string>
-  /** Part of a layer's or property's name, any case. */
+  /** Part of a layer's or property's name, any case, or a label. */
   readonly search: string
   /** Layers kept in the list whatever the filter, such as selected ones. */
   readonly keep: ReadonlySet<string>
@@ -38,10 +40,10 @@ export interface RowOptions {
 /** The rows of the deck, top layer first. */
 export function buildRows(scene: Scene, { filter, folded, search, keep, full }: RowOptions): Row[] {
   const wanted = search.trim().toLowerCase()
-  return scene.layers.flatMap((layer): Row[] => {
+  const rows = scene.layers.flatMap((layer): Row[] => {
     const all = propertyRows(layer)
     const animated = all.filter(({ property }) => property.keys.length > 0)
-    const named = layer.name.toLowerCase().includes(wanted)
+    const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
     const whole = full.has(layer.id) || (keep.has(layer.id) && animated.length === 0)
@@ -58,9 +60,25 @@ export function buildRows(scene: Scene, { filter, folded, search, keep, full }: 
       folded: isFolded,
       foldable: shown.length > 0,
       lane: isFolded && animated.length === 1 ? animated[0]! : null,
+      depth: 0,
     }
-    return isFolded ? [settled(row)] : [settled(row), ...shown]
+    return isFolded ? [row] : [row, ...shown]
   })
+  return withDepths(rows)
+}
+
+/** Sets layers in under the groups they lie in, as far as those are listed. */
+function withDepths(rows: readonly Row[]): Row[] {
+  const groups = new Map(
+    rows.flatMap((row) =>
+      row.kind === 'layer' && row.layer.kind === 'group' ? [[row.layer.id, row.layer.parent]] : [],
+    ),
+  )
+  const depthOf = (parent: string | null): number =>
+    parent !== null && groups.has(parent) ? 1 + depthOf(groups.get(parent)!) : 0
+  return rows.map((row) =>
+    row.kind === 'layer' ? settled({ ...row, depth: depthOf(row.layer.parent) }) : row,
+  )
 }
 
 const ROWS = new WeakMap<Layer, readonly PropertyRow[]>()
@@ -79,8 +97,11 @@ function propertyRows(layer: Layer): readonly PropertyRow[] {
 function settled(row: LayerRow): LayerRow {
   const known = LAYER_ROWS.get(row.layer)
   const same =
-    known && known.folded === row.folded && known.foldable === row.foldable && known.lane === row.lane
-  if (same) return known
+    known?.folded === row.folded &&
+    known.foldable === row.foldable &&
+    known.lane === row.lane &&
+    known.depth === row.depth
+  if (known && same) return known
   LAYER_ROWS.set(row.layer, row)
   return row
 }

@@ -11,6 +11,8 @@ export interface LayerOrder {
   readonly over: Readonly<ShallowRef<number | null>>
   /** Starts following a press on a layer's row; `top` is where that row stands, px. */
   press(event: PointerEvent, layer: string, top: number): void
+  /** Moves a layer, with all selected ones if it is among them, one place up (−1) or down (1). */
+  step(layer: string, way: 1 | -1): void
 }
 
 const DRAG_AFTER = 6
@@ -21,16 +23,26 @@ export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
   const selection = useSelection()
   const over = shallowRef<number | null>(null)
 
+  const reorder = (layer: string, index: (ids: readonly string[]) => number): void => {
+    const ids = selection.hasLayer(layer) ? selection.layers : [layer]
+    document.apply(ids.length > 1 ? 'Layers reordered' : 'Layer reordered', (draft) =>
+      reorderLayers(draft, document.sceneId, ids, index(ids)),
+    )
+  }
   const drop = (layer: string, row: number): void => {
     const scene = document.scene!
     const below = rows()
       .slice(row)
       .find((candidate) => candidate.kind === 'layer')
     const index = below ? scene.layers.findIndex(({ id }) => id === below.layer.id) : scene.layers.length
-    const ids = selection.hasLayer(layer) ? selection.layers : [layer]
-    document.apply(ids.length > 1 ? 'Layers reordered' : 'Layer reordered', (draft) =>
-      reorderLayers(draft, scene.id, ids, index),
-    )
+    reorder(layer, () => index)
+  }
+  const step = (layer: string, way: 1 | -1): void => {
+    const { layers } = document.scene!
+    reorder(layer, (ids) => {
+      const at = layers.flatMap(({ id }, i) => (ids.includes(id) ? [i] : []))
+      return way < 0 ? Math.max(0, at[0]! - 1) : Math.min(layers.length, at[at.length - 1]! + 2)
+    })
   }
 
   const press = (event: PointerEvent, layer: string, top: number): void => {
@@ -53,5 +65,5 @@ export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
       },
     })
   }
-  return { over, press }
+  return { over, press, step }
 }

@@ -13,7 +13,7 @@ import {
   Disc,
 } from '@lucide/vue'
 import { computed } from 'vue'
-import { keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
 import { formatRate, frameAt, type TimeDisplay } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
@@ -45,7 +45,9 @@ const where = computed(() => {
   const property = ref && document.project ? findProperty(document.project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
-  return { name: layer?.name ?? '', words: keyStateWords(keyStateAt(property, playback.time)) }
+  const state = keyStateAt(property, playback.time)
+  const does = keyEditWords(state, preferences.autoKey)
+  return { name: layer?.name ?? '', words: keyStateWords(state), does: does && `: ${does}` }
 })
 const fps = computed(() =>
   playback.playing && playback.framesPerSecond > 0 ? playback.framesPerSecond.toFixed(0) : '–',
@@ -130,7 +132,7 @@ const fps = computed(() =>
     </span>
     <span class="where">
       <template v-if="where"
-        ><b>{{ where.name }}</b> {{ where.words }}</template
+        ><b>{{ where.name }}</b> {{ where.words }}{{ where.does }}</template
       >
     </span>
     <span class="divide" />
@@ -227,7 +229,7 @@ const fps = computed(() =>
 
 .where {
   min-width: 0;
-  width: 178px;
+  flex: 0 1 300px;
   overflow: hidden;
   font-size: 12px;
   text-overflow: ellipsis;

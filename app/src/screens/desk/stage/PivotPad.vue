@@ -1,8 +1,16 @@
 <script setup lang="ts">
+import type { Recipe } from '../../../session/document.ts'
+import EditField from '../EditField.vue'
 import type { Point } from './routeGeometry.ts'
 
-/** Nine points of a layer's box; pressing one puts its pivot there, the picture staying where it is. */
-const props = defineProps<{ nine: readonly Point[]; pivot: Point; name: string }>()
+/** A layer's pivot by nine points of its box or by numbers; the picture stays where it is. */
+const props = defineProps<{
+  nine: readonly Point[]
+  pivot: Point
+  name: string
+  /** The edit that puts the pivot somewhere, in the layer's own px. */
+  recipe: (to: Point) => Recipe<unknown>
+}>()
 defineEmits<{ choose: [to: Point] }>()
 
 const NAMES = [
@@ -31,17 +39,40 @@ const isThere = ([x, y]: Point): boolean => Math.hypot(x - props.pivot[0], y - p
     >
       <span />
     </button>
+    <EditField
+      class="number"
+      show-label
+      label="x"
+      aria-label="Pivot x"
+      :model-value="pivot[0]"
+      edit="Pivot moved"
+      :recipe="(x: number) => recipe([x, pivot[1]])"
+    />
+    <EditField
+      class="number"
+      show-label
+      label="y"
+      aria-label="Pivot y"
+      :model-value="pivot[1]"
+      edit="Pivot moved"
+      :recipe="(y: number) => recipe([pivot[0], y])"
+    />
   </div>
 </template>
 
 <style scoped>
 .pad {
   position: absolute;
-  top: 8px;
+  top: calc(8px + var(--ruler));
   right: 52px;
   display: grid;
   grid-template-columns: repeat(3, 24px);
   padding: 3px;
+}
+
+.number {
+  grid-column: 1 / -1;
+  margin-top: 2px;
 }
 
 .pad button {

@@ -10,7 +10,7 @@ import IconButton from '../../../ui/IconButton.vue'
 import NumberField from '../../../ui/NumberField.vue'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 
-/** Scales, turns and mirrors whole routes about a point; what is typed or dragged is seen at once. */
+/** Moves whole routes, and scales, turns and mirrors them about a point; what is typed or dragged is seen at once. */
 const props = defineProps<{
   geometries: readonly RouteGeometry[]
   /** The key the bar hangs on, in the place's own px. */
@@ -57,10 +57,10 @@ const begin = (label: string): void => {
   centres = props.geometries.map((geometry) => ({ ref: refOf(geometry), centre: centreOf(geometry) }))
   gesture = document.begin(label)
 }
-const preview = (scale: Point, degrees: number): void => {
+const preview = (scale: Point, degrees: number, by: Point = [0, 0]): void => {
   gesture?.preview((draft) => {
     for (const { ref: route, centre } of centres)
-      transformRoutes(draft, [route], { matrix: scaleAndTurn(scale, degrees), about: centre })
+      transformRoutes(draft, [route], { matrix: scaleAndTurn(scale, degrees), about: centre, by })
   })
 }
 const commit = (): void => {
@@ -81,11 +81,25 @@ const once = (label: string, scale: Point, degrees = 0): void => {
 <template>
   <div class="host">
     <Popover>
-      <PopoverButton class="opener" aria-label="Whole route" title="Whole route: scale, turn, mirror">
+      <PopoverButton class="opener" aria-label="Whole route" title="Whole route: move, scale, turn, mirror">
         <Waypoints :size="16" :stroke-width="1.75" aria-hidden="true" />
       </PopoverButton>
       <PopoverPanel class="float panel" aria-label="Whole route">
         <h3>Whole route</h3>
+        <div class="row pair">
+          <NumberField
+            v-for="(way, axis) in ['Right', 'Down']"
+            :key="way"
+            show-label
+            :label="way"
+            unit="px"
+            :model-value="0"
+            @start="begin('Whole route moved')"
+            @input="(value: number) => preview([1, 1], 0, axis === 0 ? [value, 0] : [0, value])"
+            @done="commit"
+            @cancel="cancel"
+          />
+        </div>
         <NumberField
           show-label
           label="Scale"
@@ -172,6 +186,10 @@ const once = (label: string, scale: Point, degrees = 0): void => {
   display: flex;
   align-items: center;
   gap: 4px;
+}
+
+.pair > * {
+  flex: 1 1 0;
 }
 
 .row label {

@@ -11,8 +11,10 @@ import { arrowWay } from './arrowWay.ts'
 import { boxGeometry } from './boxGeometry.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
+import type { Point } from './routeGeometry.ts'
 import StageTag from './StageTag.vue'
 import { useBoxGestures } from './useBoxGestures.ts'
+import type { Snapping } from './useSnapping.ts'
 
 /** Boxes round the selected layers; the one selected last has grips for its size, its turn and its pivot. */
 const props = defineProps<{
@@ -21,13 +23,14 @@ const props = defineProps<{
   pictures: PictureBook
   /** Counts drawings, so that boxes follow the picture. */
   drawn: number
+  snapping: Snapping
 }>()
 
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
-const gestures = useBoxGestures()
+const gestures = useBoxGestures(props.snapping)
 
 const chosen = computed(() => {
   void props.drawn
@@ -160,6 +163,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
     :nine="gripped.nine"
     :pivot="gripped.pivot"
     :name="gripped.name"
+    :recipe="(to: Point) => gestures.pivotRecipe(gripped!.layer, to)"
     @choose="(to) => gestures.putPivot(gripped!.layer, to)"
   />
 </template>

@@ -2,14 +2,10 @@
 import { computed } from 'vue'
 import type { StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
+import { usePreferences } from '../../../session/preferences.ts'
 
 /** Lines over the frame to compose by: thirds, safe areas, a grid. */
-const props = defineProps<{
-  view: StageView
-  thirds: boolean
-  safe: boolean
-  grid: boolean
-}>()
+const props = defineProps<{ view: StageView }>()
 
 /** Shares of the frame that are safe for action and for titles. Source: SMPTE ST 2046-1 (from memory). */
 const SAFE = [0.93, 0.9] as const
@@ -17,6 +13,7 @@ const SAFE = [0.93, 0.9] as const
 const GRID = 120
 
 const document = useDocument()
+const preferences = usePreferences()
 
 const frame = computed(() => {
   const [width, height] = document.scene!.size
@@ -29,10 +26,10 @@ const level = (y: number): string => `M${point(0, y)}L${point(frame.value.width,
 const path = computed(() => {
   const { width, height } = frame.value
   const parts: string[] = []
-  if (props.thirds) {
+  if (preferences.thirds) {
     for (const share of [1 / 3, 2 / 3]) parts.push(upright(share * width), level(share * height))
   }
-  if (props.safe) {
+  if (preferences.safe) {
     for (const share of SAFE) {
       const [x, y] = [((1 - share) / 2) * width, ((1 - share) / 2) * height]
       parts.push(
@@ -40,7 +37,7 @@ const path = computed(() => {
       )
     }
   }
-  if (props.grid) {
+  if (preferences.grid) {
     for (let x = GRID; x < width; x += GRID) parts.push(upright(x))
     for (let y = GRID; y < height; y += GRID) parts.push(level(y))
   }

@@ -1,107 +1,97 @@
 <script setup lang="ts">
-import { Grid2x2, Grid3x3, Maximize, Minus, PencilLine, Plus, Spline, SquareDashed, Timer } from '@lucide/vue'
+import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { PictureBook, StagePainter, type StageView } from '../../../draw/index.ts'
+import { itemCorners, PictureBook, StagePainter } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { keysOf } from '../../../session/shortcuts.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import SnapMarks from './SnapMarks.vue'
 import StageBoxes from './StageBoxes.vue'
+import StageDrafts from './StageDrafts.vue'
+import StageGuides from './StageGuides.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
-import StageGuides from './StageGuides.vue'
+import StageRulers from './StageRulers.vue'
+import StageTag from './StageTag.vue'
+import StageTools from './StageTools.vue'
+import StageViewBar from './StageViewBar.vue'
+import { useOnion } from './useOnion.ts'
+import { usePen } from './usePen.ts'
 import { useRouteDrawing } from './useRouteDrawing.ts'
+import { useShapeDrawing } from './useShapeDrawing.ts'
+import { boxAround, useSnapping } from './useSnapping.ts'
+import { useStageCamera } from './useStageCamera.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
 /** The stage: the picture, the space around it, and what lies over it. */
-const LEAST_ZOOM = 0.05
-const MOST_ZOOM = 8
-/** px kept free around the frame when it is fitted. */
-const MARGIN = 16
 const NO_SIZE = [1, 1] as const
+
+defineEmits<{ import: [] }>()
 
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
+const selection = useSelection()
+const stageView = useStageView()
 const panel = ref<HTMLElement | null>(null)
 const canvasHost = ref<HTMLDivElement | null>(null)
 const { width, height } = useElementSize(panel)
-const own = shallowRef<StageView | null>(null)
 const pointer = shallowRef<readonly [number, number] | null>(null)
-const showRoutes = ref(true)
-const thirds = ref(false)
-const safe = ref(false)
-const grid = ref(false)
 const drawn = shallowRef(0)
 let painter: StagePainter | null = null
 const pictures = new PictureBook(() => redraw())
+const onion = useOnion()
 
-const frameSize = computed(() => document.scene?.size ?? NO_SIZE)
-const fitted = computed<StageView>(() => {
-  const [w, h] = frameSize.value
-  const scale = Math.max(
-    LEAST_ZOOM,
-    Math.min((width.value - 2 * MARGIN) / w, (height.value - 2 * MARGIN) / h),
-  )
-  return { scale, x: (width.value - w * scale) / 2, y: (height.value - h * scale) / 2 }
+const camera = useStageCamera(panel, {
+  width,
+  height,
+  frame: computed(() => document.scene?.size ?? NO_SIZE),
 })
-const view = computed(() => own.value ?? fitted.value)
+const { view } = camera
+const snapping = useSnapping({ items: () => painter?.items ?? [], pictures, scale: () => view.value.scale })
+const gestures = useStageGestures({ camera, snapping, items: () => painter?.items ?? [], pictures })
+const routes = useRouteDrawing(camera)
+const shapes = useShapeDrawing(camera, snapping)
+const pen = usePen(camera)
 
+const giveScene = (): boolean => {
+  if (!painter || !stageView.shown) return false
+  painter.setScene(stageView.shown, document.project!.bends)
+  return true
+}
 const redraw = (time: number = playback.time): void => {
-  if (!painter || !document.scene) return
-  painter.setScene(document.scene, document.project!.bends)
-  painter.draw(time)
+  if (!giveScene()) return
+  painter!.draw(time)
   drawn.value += 1
 }
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  if (!painter || !document.scene) return
-  painter.setScene(document.scene, document.project!.bends)
-  if (painter.drawIfChanged(playback.time)) drawn.value += 1
+  if (giveScene() && painter!.drawIfChanged(playback.time)) drawn.value += 1
 }
-const zoomAt = (x: number, y: number, factor: number): void => {
-  const { scale, x: left, y: top } = view.value
-  const next = Math.min(MOST_ZOOM, Math.max(LEAST_ZOOM, scale * factor))
-  own.value = { scale: next, x: x - ((x - left) * next) / scale, y: y - ((y - top) * next) / scale }
-}
-const zoomMiddle = (factor: number): void => zoomAt(width.value / 2, height.value / 2, factor)
-const onWheel = (event: WheelEvent): void => {
-  const box = panel.value!.getBoundingClientRect()
-  if (event.ctrlKey || event.metaKey)
-    zoomAt(event.clientX - box.left, event.clientY - box.top, Math.exp(-event.deltaY * 0.002))
-  else {
-    const { scale, x, y } = view.value
-    const [dx, dy] = event.shiftKey ? [event.deltaY, 0] : [event.deltaX, event.deltaY]
-    own.value = { scale, x: x - dx, y: y - dy }
-  }
-}
-const stagePoint = (event: MouseEvent): readonly [number, number] => {
-  const box = panel.value!.getBoundingClientRect()
-  const { scale, x, y } = view.value
-  return [(event.clientX - box.left - x) / scale, (event.clientY - box.top - y) / scale]
-}
-const panelPoint = (event: MouseEvent): readonly [number, number] => {
-  const box = panel.value!.getBoundingClientRect()
-  return [event.clientX - box.left, event.clientY - box.top]
-}
-const drawing = useRouteDrawing({ stagePoint, panelPoint, scale: () => view.value.scale })
 const press = (event: PointerEvent): void => {
-  if (drawing.active.value && event.button === 0) drawing.press(event)
-  else gestures.press(event)
+  if (gestures.pressPan(event)) return
+  const { tool } = stageView
+  if (event.button !== 0 || stageView.before || tool === 'pointer') gestures.press(event)
+  else if (tool === 'route') routes.press(event)
+  else if (tool === 'pen') pen.press(event)
+  else shapes.press(event, tool)
 }
-const gestures = useStageGestures({
-  stagePoint,
-  items: () => painter?.items ?? [],
-  pictures,
-  pan: (dx, dy) => (own.value = { ...view.value, x: view.value.x + dx, y: view.value.y + dy }),
-  scale: () => view.value.scale,
-})
+const move = (event: PointerEvent): void => {
+  pointer.value = camera.stagePoint(event)
+  if (stageView.tool === 'pen') pen.hover(event)
+}
+const setSurround = (): void =>
+  painter?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
 
 let stop = (): void => undefined
 onMounted(() => {
   painter = new StagePainter(canvasHost.value!, pictures)
-  painter.setSurround(getComputedStyle(panel.value!).backgroundColor)
+  setSurround()
   stop = playback.onFrame((time) => {
     if (playback.playing) painter?.draw(time)
     else redraw(time)
@@ -119,23 +109,39 @@ watch(
   },
   { flush: 'post' },
 )
-watch([() => document.scene, () => document.project?.bends], () => redrawIfChanged(), { flush: 'sync' })
+watch([() => stageView.shown, () => document.project?.bends], () => redrawIfChanged(), { flush: 'sync' })
+watch(onion, (now) => {
+  painter?.setOnion(now)
+  redraw()
+})
 watch(
   [() => document.project?.assets, () => document.assets],
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
   { immediate: true },
 )
 watch(
-  () => preferences.theme,
+  [() => preferences.theme, () => preferences.outside],
   () => {
-    painter?.setSurround(getComputedStyle(panel.value!).backgroundColor)
+    setSurround()
     redraw()
   },
   { flush: 'post' },
 )
 window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
 
-defineExpose({ fit: () => (own.value = null) })
+/** Fits the selected layers in the panel; with none, or with `everything`, the frame. */
+const fit = (everything: boolean): void => {
+  const chosen = everything
+    ? []
+    : (painter?.items ?? []).filter((item) => item.shown && selection.hasLayer(item.layer.id))
+  const box = boxAround(chosen.flatMap((item) => itemCorners(item, pictures)))
+  if (box) camera.fitBox(box)
+  else camera.fitFrame()
+}
+const editable = computed(() => stageView.tool === 'pointer' && !stageView.before)
+const cursor = computed(() => (stageView.tool === 'pointer' ? gestures.cursor.value : 'crosshair'))
+
+defineExpose({ fit, zoom: camera.zoomMiddle })
 </script>
 
 <template>
@@ -143,65 +149,46 @@ defineExpose({ fit: () => (own.value = null) })
     ref="panel"
     class="stage"
     aria-label="Stage"
-    :style="{ cursor: drawing.active.value ? 'crosshair' : gestures.cursor.value }"
-    @wheel.prevent="onWheel"
+    :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
+    @wheel.prevent="camera.onWheel"
     @pointerdown="press"
-    @pointermove="pointer = stagePoint($event)"
+    @pointermove="move"
     @pointerleave="pointer = null"
   >
     <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
-    <StageOverlay v-if="document.scene" :view="view" />
-    <svg
-      v-if="drawing.line.value"
-      class="drawn absolute inset-0 size-full overflow-hidden pointer-events-none"
-      aria-hidden="true"
-    >
-      <polyline :points="drawing.line.value" class="drawn-edge" />
-      <polyline :points="drawing.line.value" class="drawn-line" />
+    <template v-if="document.scene">
+      <StageOverlay :view="view" />
+      <StageGuides :view="view" />
+      <StageBoxes
+        v-if="painter && editable"
+        :view="view"
+        :items="painter.items"
+        :pictures="pictures"
+        :drawn="drawn"
+        :snapping="snapping"
+      />
+      <StageRoutes
+        v-if="preferences.showRoutes && (editable || stageView.before)"
+        :view="view"
+        :width="width"
+        :height="height"
+        :snapping="snapping"
+      />
+      <StageDrafts
+        v-if="stageView.tool !== 'pointer'"
+        :view="view"
+        :route="routes.line.value"
+        :shape="shapes.draft.value"
+        :pen="stageView.tool === 'pen' ? pen : null"
+      />
+      <SnapMarks v-if="snapping.marks.value" :marks="snapping.marks.value" :view="view" />
+      <StageRulers :view="view" :width="width" :height="height" />
+    </template>
+    <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
+      <StageTag :tag="gestures.tag.value" />
     </svg>
-    <StageBoxes
-      v-if="document.scene && painter && !drawing.active.value"
-      :view="view"
-      :items="painter.items"
-      :pictures="pictures"
-      :drawn="drawn"
-    />
-    <StageGuides v-if="document.scene" :view="view" :thirds="thirds" :safe="safe" :grid="grid" />
-    <StageRoutes
-      v-if="document.scene && showRoutes && !drawing.active.value"
-      :view="view"
-      :width="width"
-      :height="height"
-    />
-    <div
-      class="float absolute top-2 right-2 flex flex-col p-1"
-      role="toolbar"
-      aria-label="Stage view"
-      @pointerdown.stop
-    >
-      <IconButton
-        :icon="Spline"
-        label="Routes and spacing marks"
-        :pressed="showRoutes"
-        @press="showRoutes = !showRoutes"
-      />
-      <IconButton
-        :icon="PencilLine"
-        label="Draw the route of the selected layer"
-        :pressed="drawing.active.value"
-        @press="drawing.active.value = !drawing.active.value"
-      />
-      <IconButton
-        v-if="drawing.active.value"
-        :icon="Timer"
-        label="Keep the hand’s own timing"
-        :pressed="drawing.keepTiming.value"
-        @press="drawing.keepTiming.value = !drawing.keepTiming.value"
-      />
-      <IconButton :icon="Grid3x3" label="Thirds" :pressed="thirds" @press="thirds = !thirds" />
-      <IconButton :icon="SquareDashed" label="Safe areas" :pressed="safe" @press="safe = !safe" />
-      <IconButton :icon="Grid2x2" label="Grid of 120 px" :pressed="grid" @press="grid = !grid" />
-    </div>
+    <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
+    <StageViewBar />
     <p class="facts mono" aria-hidden="true">
       <template v-if="document.scene">{{ document.scene.size.join(' × ') }} px</template>
       <template v-if="pointer"
@@ -214,10 +201,15 @@ defineExpose({ fit: () => (own.value = null) })
       aria-label="Zoom"
       @pointerdown.stop
     >
-      <IconButton :icon="Minus" label="Zoom out" @press="zoomMiddle(1 / 1.25)" />
+      <IconButton
+        :icon="Minus"
+        label="Zoom out"
+        :keys="keysOf('zoomOut')"
+        @press="camera.zoomMiddle(1 / 1.25)"
+      />
       <output class="mono w-14 text-center">{{ Math.round(view.scale * 100) }} %</output>
-      <IconButton :icon="Plus" label="Zoom in" @press="zoomMiddle(1.25)" />
-      <IconButton :icon="Maximize" label="Fit the frame" @press="own = null" />
+      <IconButton :icon="Plus" label="Zoom in" :keys="keysOf('zoomIn')" @press="camera.zoomMiddle(1.25)" />
+      <IconButton :icon="Maximize" label="Fit the frame" @press="camera.fitFrame()" />
     </div>
   </section>
 </template>
@@ -231,25 +223,10 @@ defineExpose({ fit: () => (own.value = null) })
   touch-action: none;
 }
 
-.drawn polyline {
-  fill: none;
-  stroke-linejoin: round;
-}
-
-.drawn-edge {
-  stroke: #fffdf8;
-  stroke-width: 4;
-}
-
-.drawn-line {
-  stroke: #0e6b75;
-  stroke-width: 2;
-}
-
 .facts {
   position: absolute;
   bottom: 8px;
-  left: 10px;
+  left: calc(56px + var(--ruler));
   padding: 1px 4px;
   border-radius: 4px;
   background: color-mix(in srgb, var(--surround) 75%, transparent);

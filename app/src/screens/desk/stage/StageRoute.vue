@@ -13,7 +13,13 @@ import { routeHandles, type RouteHandle } from './routeHandles.ts'
 import type { RouteGestures } from './useRouteGestures.ts'
 
 /** One layer's route: its line, a mark a frame, a bead a key and the handles of selected keys; all of it can be taken hold of. */
-const props = defineProps<{ geometry: RouteGeometry; gestures: RouteGestures; time: number }>()
+const props = defineProps<{
+  geometry: RouteGeometry
+  gestures: RouteGestures
+  time: number
+  /** Only shown, as when it is the route of before. */
+  still: boolean
+}>()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -82,7 +88,7 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
     <path :d="marks.passed + marks.coming" class="marks-edge" />
     <path :d="marks.coming" class="marks" />
     <path :d="marks.passed" class="marks passed-marks" />
-    <g v-if="!playback.playing">
+    <g v-if="!playback.playing && !still">
       <path
         v-for="piece in drawing.pieces"
         :key="piece.key"

@@ -4,19 +4,22 @@ import type { StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import RouteBar from './RouteBar.vue'
 import { routeGeometry } from './routeGeometry.ts'
 import StageRoute from './StageRoute.vue'
 import StageTag from './StageTag.vue'
 import { useRouteGestures } from './useRouteGestures.ts'
+import type { Snapping } from './useSnapping.ts'
 
 /** The routes of the selected layers over the picture, the bar by a selected key, and what is being changed. */
-const props = defineProps<{ view: StageView; width: number; height: number }>()
+const props = defineProps<{ view: StageView; width: number; height: number; snapping: Snapping }>()
 
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
-const gestures = useRouteGestures()
+const stageView = useStageView()
+const gestures = useRouteGestures(props.snapping)
 
 /** Routes rest while playing: only the picture moves then. */
 const time = shallowRef(playback.time)
@@ -24,7 +27,7 @@ watchEffect(() => {
   if (!playback.playing) time.value = playback.time
 })
 const geometries = computed(() => {
-  const scene = document.scene!
+  const scene = stageView.shown!
   const { view } = props
   return selection.layers.flatMap(
     (id) => routeGeometry(scene, id, { view, library: document.project!.bends, time: time.value }) ?? [],
@@ -40,11 +43,12 @@ const geometries = computed(() => {
       :geometry="geometry"
       :gestures="gestures"
       :time="time"
+      :still="stageView.before"
     />
     <StageTag :tag="gestures.tag.value" />
   </svg>
   <RouteBar
-    v-if="!playback.playing && !gestures.tag.value"
+    v-if="!playback.playing && !stageView.before && !gestures.tag.value"
     :geometries="geometries"
     :width="width"
     :height="height"

@@ -26,6 +26,13 @@ export interface BoxGeometry {
   readonly stalk: readonly [Point, Point]
   /** Nine points a pivot is often put at, row by row. */
   readonly nine: readonly Point[]
+  /** A point of the screen on the stage, and the reverse. */
+  readonly toStage: (screen: Point) => Point
+  readonly toScreen: (stage: Point) => Point
+  /** A point of the layer's own coordinates on the stage. */
+  readonly ofLocal: (local: Point) => Point
+  /** Whether its sides lie along those of the frame. */
+  readonly upright: boolean
   /** A point of the screen in the layer's own coordinates; null when the layer is flattened to nothing. */
   readonly toLocal: (screen: Point) => Point | null
   /** %, and degrees. */
@@ -86,6 +93,10 @@ export function boxGeometry(item: DrawItem, { view, pictures, library, time }: B
     pivotScreen: screen(pivot),
     stalk: [top, [middle[0] + (top[0] - middle[0]) * reach, middle[1] + (top[1] - middle[1]) * reach]],
     nine: [-1, 0, 1].flatMap((down) => [-1, 0, 1].map((across) => local([across, down]))),
+    toStage: ([sx, sy]) => [(sx - view.x) / view.scale, (sy - view.y) / view.scale],
+    toScreen: ([sx, sy]) => [view.x + sx * view.scale, view.y + sy * view.scale],
+    ofLocal: ([px, py]) => applyMatrix(matrix, px, py),
+    upright: Math.abs(matrix[1]!) < 1e-9 && Math.abs(matrix[2]!) < 1e-9,
     toLocal: ([sx, sy]) => {
       const inverse = invertMatrix(matrix)
       return inverse && applyMatrix(inverse, (sx - view.x) / view.scale, (sy - view.y) / view.scale)

@@ -22,8 +22,11 @@ export interface RouteGeometry {
   readonly onScreen: (point: Point) => Point
   /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
   readonly fromScreen: (way: Point) => Point | null
-  /** A way on the screen as a way on the stage. */
+  /** A way on the screen as a way on the stage, and that as a way of the place. */
   readonly onStage: (way: Point) => Point
+  readonly fromStage: (way: Point) => Point | null
+  /** A point of the screen on the stage. */
+  readonly toStage: (point: Point) => Point
 }
 
 export interface GeometryOptions {
@@ -67,16 +70,17 @@ export function routeGeometry(
       const [stageX, stageY] = applyMatrix(matrix, x, y)
       return [view.x + stageX * view.scale, view.y + stageY * view.scale]
     },
-    fromScreen: (way) => wayBack(matrix, view.scale, way),
+    fromScreen: ([dx, dy]) => wayBack(matrix, [dx / view.scale, dy / view.scale]),
+    fromStage: (way) => wayBack(matrix, way),
     onStage: ([dx, dy]) => [dx / view.scale, dy / view.scale],
+    toStage: ([x, y]) => [(x - view.x) / view.scale, (y - view.y) / view.scale],
   }
   KNOWN.set(property, { key, library, geometry })
   return geometry
 }
 
-function wayBack(matrix: Matrix, scale: number, [dx, dy]: Point): Point | null {
+function wayBack(matrix: Matrix, [x, y]: Point): Point | null {
   const inverse = invertMatrix(matrix)
   if (!inverse) return null
-  const [x, y] = [dx / scale, dy / scale]
   return [inverse[0]! * x + inverse[2]! * y, inverse[1]! * x + inverse[3]! * y]
 }

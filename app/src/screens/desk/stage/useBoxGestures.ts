@@ -13,7 +13,8 @@ import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { scaleFactors, type BoxGeometry, type BoxGrip } from './boxGeometry.ts'
 import type { Point } from './routeGeometry.ts'
-import { useStageDrag, type PointerTag } from './useStageDrag.ts'
+import { useStageDrag, type DragMove, type PointerTag } from './useStageDrag.ts'
+import type { Snapping } from './useSnapping.ts'
 
 export interface BoxGestures {
   readonly pressGrip: (event: PointerEvent, box: BoxGeometry, grip: BoxGrip) => void
@@ -22,6 +23,7 @@ export interface BoxGestures {
   readonly scaleBy: (factor: number) => void
   readonly turnBy: (degrees: number) => void
   readonly putPivot: (layer: string, to: Point) => void
+  readonly pivotRecipe: (layer: string, to: Point) => Recipe<unknown>
   readonly tag: ShallowRef<PointerTag | null>
 }
 
@@ -29,7 +31,7 @@ export interface BoxGestures {
 const ANGLE_STEP = 15
 
 /** Sizing, turning and repivoting selected layers by the box of one of them; all about their own pivots. */
-export function useBoxGestures(): BoxGestures {
+export function useBoxGestures(snapping: Snapping): BoxGestures {
   const document = useDocument()
   const playback = usePlayback()
   const preferences = usePreferences()
@@ -43,13 +45,30 @@ export function useBoxGestures(): BoxGestures {
     time: playback.time,
   })
 
+  /** Where what was grabbed comes to on the screen, not jumping to the pointer, and in line with what is near. */
+  const inLine = (
+    box: BoxGeometry,
+    grabbed: Point,
+    { way, event }: DragMove,
+    snap: ReturnType<Snapping['begin']>['snap'],
+  ): Point => {
+    const at: Point = [grabbed[0] + way[0], grabbed[1] + way[1]]
+    const [x, y] = box.toStage(at)
+    const by = snap({ x, y, width: 0, height: 0 }, event)
+    return box.toScreen([x + by[0], y + by[1]])
+  }
+
   const pressGrip = (event: PointerEvent, box: BoxGeometry, grip: BoxGrip): void => {
     const layers = chosen()
     const [scaleX, scaleY] = box.scale
+    const { snap } = snapping.begin(layers.layers)
+    // A side of a turned box, or one that keeps its shape, comes into line nowhere in particular.
+    const still = (): Point => [0, 0]
     drag(event, {
       label: 'Size changed',
-      moveTo: ({ pointer, event: { shiftKey } }) => {
-        const local = box.toLocal(pointer)
+      moveTo: (move) => {
+        const { shiftKey } = move.event
+        const local = box.toLocal(inLine(box, grip.screen, move, box.upright && !shiftKey ? snap : still))
         if (!local) return null
         const factors = scaleFactors(box, grip, local, shiftKey)
         return {
@@ -57,6 +76,7 @@ export function useBoxGestures(): BoxGestures {
           words: `${(scaleX * factors[0]).toFixed(1)} × ${(scaleY * factors[1]).toFixed(1)} %`,
         }
       },
+      ended: snapping.end,
     })
   }
 
@@ -97,16 +117,19 @@ export function useBoxGestures(): BoxGestures {
       movePivot(draft, { scene: document.sceneId, layer, time: playback.time }, to, options())
 
   const pressPivot = (event: PointerEvent, box: BoxGeometry): void => {
+    const own = box.nine.map(box.ofLocal)
+    const { snap } = snapping.begin([box.layer], own)
     drag(event, {
       label: 'Pivot moved',
-      moveTo: ({ pointer }) => {
-        const to = box.toLocal(pointer)
+      moveTo: (move) => {
+        const to = box.toLocal(inLine(box, box.pivotScreen, move, snap))
         if (!to) return null
         return {
           recipe: pivotRecipe(box.layer, to),
           words: `pivot ${Math.round(to[0])}, ${Math.round(to[1])}`,
         }
       },
+      ended: snapping.end,
     })
   }
 
@@ -123,6 +146,7 @@ export function useBoxGestures(): BoxGestures {
     putPivot: (layer, to) => {
       document.apply('Pivot moved', pivotRecipe(layer, to))
     },
+    pivotRecipe,
     tag,
   }
 }

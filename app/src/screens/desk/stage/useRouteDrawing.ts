@@ -8,12 +8,11 @@ import { asTicks, ticksOfSeconds, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
-import type { Point } from './routeGeometry.ts'
+import type { StageCamera } from './useStageCamera.ts'
 
 export interface RouteDrawingTool {
-  /** Whether the next press draws. */
-  readonly active: Ref<boolean>
   /** Whether the hand's own timing is kept. */
   readonly keepTiming: Ref<boolean>
   /** What has been drawn so far, as the points of a polyline on the screen. */
@@ -29,18 +28,11 @@ const TREMBLE = 2.5
 const USUAL_SECONDS = 2
 
 /** Drawing the route of the layer selected last in one go over the picture. */
-export function useRouteDrawing(view: {
-  /** Where a pointer event lies on the stage, px. */
-  readonly stagePoint: (event: MouseEvent) => Point
-  /** Where it lies in the panel, px. */
-  readonly panelPoint: (event: MouseEvent) => Point
-  /** Screen px a stage px. */
-  readonly scale: () => number
-}): RouteDrawingTool {
+export function useRouteDrawing(camera: StageCamera): RouteDrawingTool {
   const document = useDocument()
   const playback = usePlayback()
   const selection = useSelection()
-  const active = ref(false)
+  const stageView = useStageView()
   const keepTiming = ref(true)
   const line = shallowRef('')
 
@@ -63,9 +55,9 @@ export function useRouteDrawing(view: {
     window,
     'keydown',
     (event) => {
-      if (event.key !== 'Escape' || !active.value) return
+      if (event.key !== 'Escape' || stageView.tool !== 'route') return
       event.stopPropagation()
-      active.value = false
+      stageView.tool = 'pointer'
     },
     { capture: true },
   )
@@ -84,19 +76,19 @@ export function useRouteDrawing(view: {
     const began = event.timeStamp
     const points: DrawnPoint[] = []
     const add = (moved: PointerEvent): void => {
-      const [x, y] = view.stagePoint(moved)
+      const [x, y] = camera.stagePoint(moved)
       points.push({
         at: applyMatrix(inverse, x, y),
         ticks: ticksOfSeconds((moved.timeStamp - began) / 1000),
       })
-      line.value += ` ${view.panelPoint(moved).join()}`
+      line.value += ` ${camera.panelPoint(moved).join()}`
     }
     add(event)
     trackPointer(event, {
       move: add,
       end(cancelled) {
         line.value = ''
-        active.value = false
+        stageView.tool = 'pointer'
         if (cancelled) return
         const [start, end] = keepTiming.value ? [playback.time, playback.time] : stretchOf(id)
         document.apply('Route drawn', (draft) =>
@@ -104,7 +96,7 @@ export function useRouteDrawing(view: {
             start,
             end,
             keepTiming: keepTiming.value,
-            within: TREMBLE / view.scale(),
+            within: TREMBLE / camera.view.value.scale,
             makeId: document.makeId,
           }),
         )
@@ -112,5 +104,5 @@ export function useRouteDrawing(view: {
     })
   }
 
-  return { active, keepTiming, line, layer, press }
+  return { keepTiming, line, layer, press }
 }

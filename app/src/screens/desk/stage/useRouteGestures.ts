@@ -19,6 +19,7 @@ import type { RouteBead, RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from './routeHandles.ts'
 import { useStageDrag, type PointerTag } from './useStageDrag.ts'
+import type { Snapping } from './useSnapping.ts'
 
 export interface RouteGestures {
   readonly pressBead: (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead) => void
@@ -33,7 +34,7 @@ export interface RouteGestures {
 const ANGLE_STEP = 15
 
 /** Beads, handles and lines of routes, by hand. The playhead stays where it is. */
-export function useRouteGestures(): RouteGestures {
+export function useRouteGestures(snapping: Snapping): RouteGestures {
   const document = useDocument()
   const playback = usePlayback()
   const preferences = usePreferences()
@@ -54,7 +55,7 @@ export function useRouteGestures(): RouteGestures {
     else if (!selection.hasKey(ref)) selection.selectKeys([ref])
     if (!selection.hasKey(ref)) return
     if (event.altKey) drawHandlesOut(event, geometry, ref)
-    else moveBead(event, geometry, geometry.property.keys[bead.index]!.value as Point)
+    else moveBead(event, geometry, bead)
   }
 
   const drawHandlesOut = (event: PointerEvent, geometry: RouteGeometry, ref: KeyRef): void =>
@@ -74,21 +75,33 @@ export function useRouteGestures(): RouteGestures {
       },
     })
 
-  const moveBead = (event: PointerEvent, geometry: RouteGeometry, [x, y]: Point): void => {
+  const moveBead = (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead): void => {
     const moving = chosenKeys()
+    const [x, y] = geometry.property.keys[bead.index]!.value as Point
+    const others = geometry.property.keys.filter(({ id }) => !moving.some(({ key }) => key === id))
+    const stageOf = (point: Point): Point => geometry.toStage(geometry.onScreen(point))
+    const { snap } = snapping.begin(
+      moving.map(({ layer }) => layer),
+      others.map(({ value }) => stageOf(value as Point)),
+    )
+    const start = stageOf([x, y])
     drag(event, {
       label: moving.length > 1 ? 'Keys moved' : 'Key moved',
-      moveTo: ({ way, event: { shiftKey } }) => {
+      moveTo: ({ way, event: moved }) => {
+        const { shiftKey } = moved
         const level = Math.abs(way[0]) > Math.abs(way[1])
         const kept: Point = shiftKey ? (level ? [way[0], 0] : [0, way[1]]) : way
-        const own = geometry.fromScreen(kept)
+        const [dx, dy] = geometry.onStage(kept)
+        const more = snap({ x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }, moved)
+        const by: Point = [shiftKey && !level ? 0 : dx + more[0], shiftKey && level ? 0 : dy + more[1]]
+        const own = geometry.fromStage(by)
         if (!own) return null
-        const by = geometry.onStage(kept)
         return {
           recipe: (draft) => movePlaceKeys(draft, moving, { time: playback.time, by }),
           words: `x ${Math.round(x + own[0])}  y ${Math.round(y + own[1])}`,
         }
       },
+      ended: snapping.end,
     })
   }
 

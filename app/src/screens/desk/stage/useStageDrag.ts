@@ -19,13 +19,21 @@ export interface DragMove {
   readonly event: PointerEvent
 }
 
+/** One step of a drag. */
+export interface DragStep {
+  readonly recipe: Recipe<unknown>
+  readonly words: string | (() => string)
+}
+
 export interface StageDrag {
   /** The name of the step in the history. */
   readonly label: string
-  /** The edit for where the drag has come to, and what to say of it; null where there is none. */
-  readonly moveTo: (move: DragMove) => { readonly recipe: Recipe<unknown>; readonly words: string } | null
+  /** The edit for where the drag has come to, and what to say of it once it is seen; null where there is none. */
+  readonly moveTo: (move: DragMove) => DragStep | null
   /** What a press without a drag does. */
   readonly click?: () => void
+  /** Called once the pointer is let go, whatever came of it. */
+  readonly ended?: () => void
 }
 
 /** Pointer travel before a press becomes a drag, screen px. */
@@ -40,8 +48,10 @@ export function useStageDrag(): {
   const playback = usePlayback()
   const tag = shallowRef<PointerTag | null>(null)
 
-  const drag = (event: PointerEvent, { label, moveTo, click }: StageDrag): void => {
-    const { left, top } = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+  const drag = (event: PointerEvent, { label, moveTo, click, ended }: StageDrag): void => {
+    const pressed = event.currentTarget as HTMLElement | SVGElement
+    const over = pressed instanceof SVGElement ? pressed.ownerSVGElement! : pressed
+    const { left, top } = over.getBoundingClientRect()
     let gesture: Gesture | null = null
     trackPointer(event, {
       move(moved) {
@@ -53,10 +63,12 @@ export function useStageDrag(): {
         if (!gesture) playback.pause()
         gesture ??= document.begin(label)
         gesture.preview(next.recipe)
-        tag.value = { x: pointer[0], y: pointer[1], words: next.words }
+        const words = typeof next.words === 'string' ? next.words : next.words()
+        tag.value = { x: pointer[0], y: pointer[1], words }
       },
       end(cancelled) {
         tag.value = null
+        ended?.()
         if (cancelled) gesture?.cancel()
         else if (gesture) gesture.commit()
         else click?.()

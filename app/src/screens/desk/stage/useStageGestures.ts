@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, type ComputedRef } from 'vue'
+import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
+import { toast } from 'vue-sonner'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
 import { layerById, type DrawItem } from '@arrow-bend/core/scene'
 import { itemAt, type PictureBook } from '../../../draw/index.ts'
@@ -7,22 +8,27 @@ import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStageView } from '../../../session/stageView.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
+import { moveWords } from './moveWords.ts'
+import type { Point } from './routeGeometry.ts'
+import type { StageCamera } from './useStageCamera.ts'
+import { useStageDrag, type PointerTag } from './useStageDrag.ts'
+import type { Snapping } from './useSnapping.ts'
 
 export interface StageGesturesOptions {
-  /** Where a pointer event lies on the stage, px. */
-  readonly stagePoint: (event: MouseEvent) => readonly [number, number]
+  readonly camera: StageCamera
+  readonly snapping: Snapping
   readonly items: () => readonly DrawItem[]
   readonly pictures: PictureBook
-  /** Moves the view by screen px. */
-  readonly pan: (dx: number, dy: number) => void
-  /** Screen px a stage px. */
-  readonly scale: () => number
 }
 
 export interface StageGestures {
   readonly press: (event: PointerEvent) => void
+  /** Starts panning if that is what a press means, and tells whether it did. */
+  readonly pressPan: (event: PointerEvent) => boolean
   readonly cursor: ComputedRef<string>
+  readonly tag: ShallowRef<PointerTag | null>
 }
 
 /** The name of a move in the history. */
@@ -31,15 +37,14 @@ function labelOf(count: number, whole: boolean): string {
   return count > 1 ? 'Layers moved' : 'Layer moved'
 }
 
-/** Pointer travel before a press becomes a drag, screen px. */
-const DRAG_AFTER = 3
-
 /** Selecting and moving layers by hand, and panning with Space or the middle button. */
-export function useStageGestures(options: StageGesturesOptions): StageGestures {
+export function useStageGestures({ camera, snapping, items, pictures }: StageGesturesOptions): StageGestures {
   const document = useDocument()
   const selection = useSelection()
   const playback = usePlayback()
   const preferences = usePreferences()
+  const stageView = useStageView()
+  const { drag, tag } = useStageDrag()
   const spaceHeld = ref(false)
   const panning = ref(false)
 
@@ -50,59 +55,78 @@ export function useStageGestures(options: StageGesturesOptions): StageGestures {
     if (event.key === ' ') spaceHeld.value = false
   })
 
-  const pan = (event: PointerEvent): void => {
+  const pressPan = (event: PointerEvent): boolean => {
+    if (event.button !== 1 && !(event.button === 0 && spaceHeld.value)) return false
     panning.value = true
     let [x, y] = [event.clientX, event.clientY]
     trackPointer(event, {
       move(moved) {
-        options.pan(moved.clientX - x, moved.clientY - y)
+        camera.pan(moved.clientX - x, moved.clientY - y)
         x = moved.clientX
         y = moved.clientY
       },
       end: () => (panning.value = false),
     })
+    return true
   }
 
-  const drag = (event: PointerEvent, layers: readonly string[]): void => {
-    const scene = document.scene
-    if (!scene) return
+  const move = (event: PointerEvent, layers: readonly string[]): void => {
+    const scene = document.scene!
     const movable = layers.filter((id) => layerById(scene, id)?.locked === false)
-    if (movable.length === 0) return
-    const start = options.stagePoint(event)
+    if (movable.length === 0) {
+      toast('This layer is locked: unlock it in the list to move it.')
+      return
+    }
     const whole = event.ctrlKey || event.metaKey
-    let gesture: ReturnType<typeof document.begin> | null = null
-    trackPointer(event, {
-      move(moved) {
-        const point = options.stagePoint(moved)
-        const by: [number, number] = [point[0] - start[0], point[1] - start[1]]
-        if (!gesture && Math.hypot(...by) * options.scale() < DRAG_AFTER) return
-        if (!gesture) playback.pause()
-        gesture ??= document.begin(labelOf(movable.length, whole))
-        if (moved.shiftKey) by[Math.abs(by[0]) > Math.abs(by[1]) ? 1 : 0] = 0
-        const move = { scene: scene.id, layers: movable, time: playback.time, by }
+    const session = snapping.begin(movable)
+    const last = movable[movable.length - 1]!
+    const words = moveWords(layerById(scene, last)!, {
+      time: playback.time,
+      whole,
+      autoKey: preferences.autoKey,
+    })
+    drag(event, {
+      label: labelOf(movable.length, whole),
+      moveTo: ({ way, event: moved }) => {
+        const by = snapped(way, moved, session)
+        const change = { scene: scene.id, layers: movable, time: playback.time, by }
         const keys = { autoKey: preferences.autoKey, makeId: document.makeId }
-        gesture.preview((draft) => (whole ? moveWholeRoutesBy(draft, move) : moveLayersBy(draft, move, keys)))
+        return {
+          recipe: (draft) => (whole ? moveWholeRoutesBy(draft, change) : moveLayersBy(draft, change, keys)),
+          words: () => words(layerById(document.scene!, last)!, document.project!.bends),
+        }
       },
-      end: (cancelled) => (cancelled ? gesture?.cancel() : gesture?.commit()),
+      ended: snapping.end,
     })
   }
 
+  /** A way on the screen as one on the stage: level or upright with Shift, and into line with what is near. */
+  const snapped = (way: Point, event: PointerEvent, { box, snap }: ReturnType<Snapping['begin']>): Point => {
+    const { scale } = camera.view.value
+    const kept = event.shiftKey ? (Math.abs(way[0]) > Math.abs(way[1]) ? 0 : 1) : null
+    const by: [number, number] = [way[0] / scale, way[1] / scale]
+    if (kept !== null) by[1 - kept] = 0
+    if (!box) return by
+    const more = snap({ ...box, x: box.x + by[0], y: box.y + by[1] }, event)
+    return [kept === 1 ? 0 : by[0] + more[0], kept === 0 ? 0 : by[1] + more[1]]
+  }
+
   const press = (event: PointerEvent): void => {
-    if (event.button === 1 || (event.button === 0 && spaceHeld.value)) {
-      pan(event)
+    if (event.button !== 0) return
+    if (stageView.before) {
+      toast('This is how it was before. Switch “Before” off to edit.')
       return
     }
-    if (event.button !== 0) return
-    const hit = itemAt(options.items(), options.stagePoint(event), options.pictures)
+    const hit = itemAt(items(), camera.stagePoint(event), pictures)
     if (!hit) {
       if (!event.shiftKey) selection.clear()
       return
     }
     if (event.shiftKey) selection.selectLayers([hit.layer.id], true)
     else if (!selection.hasLayer(hit.layer.id)) selection.selectLayers([hit.layer.id])
-    if (selection.hasLayer(hit.layer.id)) drag(event, selection.layers)
+    if (selection.hasLayer(hit.layer.id)) move(event, selection.layers)
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))
-  return { press, cursor }
+  return { press, pressPan, cursor, tag }
 }

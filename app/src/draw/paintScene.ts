@@ -1,0 +1,35 @@
+import { parseColour } from '@arrow-bend/core/property'
+import { sampleSceneInto, type SceneSampler } from '@arrow-bend/core/scene'
+import { canvasColour, paintItem, type Context } from './paintItem.ts'
+import type { PictureBook } from './pictureBook.ts'
+
+export interface PaintOptions {
+  readonly pictures: PictureBook
+  /** Device px a stage px. */
+  readonly scale: number
+  /** Whether what lies outside the frame is cut off. */
+  readonly clip: boolean
+  /** Called just before an item is painted, with its place from the bottom. */
+  readonly beneath?: (index: number) => void
+}
+
+/** Paints a whole scene in stage coordinates: background, then every item. */
+export function paintScene(
+  context: Context,
+  sampler: SceneSampler,
+  time: number,
+  { pictures, scale, clip, beneath }: PaintOptions,
+): void {
+  const [width, height] = sampler.scene.size
+  if (clip) {
+    context.beginPath()
+    context.rect(0, 0, width, height)
+    context.clip()
+  }
+  context.fillStyle = canvasColour(Float64Array.from(parseColour(sampler.scene.background)))
+  context.fillRect(0, 0, width, height)
+  sampleSceneInto(sampler, time).forEach((item, index) => {
+    beneath?.(index)
+    paintItem(context, item, pictures, scale)
+  })
+}

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { LayerLabel } from '@arrow-bend/core/scene'
+
+/** A layer's label: its hue and, for those who do not tell hues apart, its letter. */
+defineProps<{ label: LayerLabel }>()
+</script>
+
+<template>
+  <span class="chip" :class="label" :title="`Label: ${label}`" role="img" :aria-label="`Label ${label}`">{{
+    label[0]
+  }}</span>
+</template>
+
+<style scoped>
+.chip {
+  display: grid;
+  width: 14px;
+  height: 14px;
+  flex: none;
+  border-radius: 3px;
+  color: #fffdf8;
+  font-size: 11px;
+  font-weight: 700;
+  line-height: 1;
+  place-items: center;
+  text-transform: uppercase;
+}
+
+.lamp {
+  background: #e0b040;
+  color: #1f2b33;
+}
+
+.brick {
+  background: #9c3f2a;
+}
+
+.reed {
+  background: #5f6d2c;
+}
+
+.tide {
+  background: #22686f;
+}
+
+.plum {
+  background: #74456f;
+}
+
+.slate {
+  background: #56636d;
+}
+</style>

@@ -1,0 +1,32 @@
+import type { BendLibrary } from '@arrow-bend/core/bend'
+import { currentValue } from '@arrow-bend/core/edit'
+import { keyEditWords, keyStateAt } from '@arrow-bend/core/property'
+import type { Layer } from '@arrow-bend/core/scene'
+import type { Ticks } from '@arrow-bend/core/time'
+import type { Point } from './routeGeometry.ts'
+
+/**
+ * What is said by the pointer while a layer is moved: where it comes to, and what becomes of its keys.
+ * @param layer as it is before the move, so that the words say what the move does
+ * @returns says it for the layer as it has become
+ */
+export function moveWords(
+  layer: Layer,
+  { time, whole, autoKey }: { readonly time: Ticks; readonly whole: boolean; readonly autoKey: boolean },
+): (now: Layer, library: BendLibrary) => string {
+  const position = layer.properties['position']!
+  const axes = position.split ? ['position x', 'position y'] : ['position']
+  const does = axes
+    .map((name) => keyEditWords(keyStateAt(layer.properties[name]!, time), autoKey))
+    .find((words) => words !== '')
+  const deed = whole
+    ? 'the whole route'
+    : does === undefined
+      ? ''
+      : does.replace('editing ', '').replace('the whole property', 'all its keys')
+  return ({ properties }, library) => {
+    const values = axes.map((name) => currentValue(properties[name]!, time, library))
+    const [x, y] = (position.split ? values : values[0]) as Point
+    return `x ${Math.round(x)}  y ${Math.round(y)}${deed && ` · ${deed}`}`
+  }
+}

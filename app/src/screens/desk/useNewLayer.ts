@@ -1,0 +1,62 @@
+import { Circle, Group, PenTool, Square, Type } from '@lucide/vue'
+import type { Component } from 'vue'
+import { addLayer } from '@arrow-bend/core/edit'
+import type { Value } from '@arrow-bend/core/property'
+import { makeLayer, type DrawnKind } from '@arrow-bend/core/scene'
+import { asTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document.ts'
+import { useSelection } from '../../session/selection.ts'
+import { useView } from '../../session/view.ts'
+
+/** A kind of layer a person can add, with what it is like at first. */
+export interface NewLayer {
+  readonly kind: DrawnKind
+  readonly name: string
+  readonly icon: Component
+  readonly values: Readonly<Record<string, Value>>
+}
+
+export const NEW_LAYERS = {
+  rectangle: { kind: 'rectangle', name: 'Rectangle', icon: Square, values: { size: [240, 160], corner: 12 } },
+  ellipse: { kind: 'ellipse', name: 'Ellipse', icon: Circle, values: { size: [180, 180] } },
+  path: {
+    kind: 'path',
+    name: 'Path',
+    icon: PenTool,
+    values: { stroke: '#c8401a', 'stroke width': 6 },
+  },
+  text: { kind: 'text', name: 'Text', icon: Type, values: { fill: '#1f2b33' } },
+  group: { kind: 'group', name: 'Group', icon: Group, values: {} },
+} as const satisfies Record<string, NewLayer>
+
+/** Adding layers on top of the others; what is added is selected and lists all its properties. */
+export function useNewLayer(): {
+  readonly add: (what: NewLayer, values?: Readonly<Record<string, Value>>) => void
+} {
+  const document = useDocument()
+  const selection = useSelection()
+  const view = useView()
+
+  const add = ({ kind, name, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): void => {
+    const scene = document.scene!
+    const id = document.makeId()
+    const same = scene.layers.filter((layer) => layer.name.startsWith(name)).length
+    const position: readonly [number, number] = [scene.size[0] / 2, scene.size[1] / 2]
+    const layer = makeLayer({
+      id,
+      name: same > 0 ? `${name} ${same + 1}` : name,
+      kind,
+      span: [asTicks(0), scene.duration],
+      values: { position, ...values, ...more },
+    })
+    document.apply(
+      `${name} added`,
+      (draft) => addLayer(draft, scene.id, layer),
+      () => {
+        view.full.add(id)
+        selection.selectLayers([id])
+      },
+    )
+  }
+  return { add }
+}

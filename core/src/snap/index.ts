@@ -1,0 +1,1 @@
+export { snapBox, type SnapBox, type SnapGap, type SnapLine, type Snapped, type SnapTo } from './snapBox.ts'
