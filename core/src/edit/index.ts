@@ -1,4 +1,5 @@
 export { BadEdit } from './badEdit.ts'
+export { artScale, placeArt, type ArtFit, type PlaceArt } from './placeArt.ts'
 export { bendRoute } from './bendRoute.ts'
 export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
 export { changeBends, convertBends, makeSpansSmooth, setBends, type ConversionReport } from './bends.ts'

@@ -1,3 +1,12 @@
+export {
+  picturesOf,
+  type Art,
+  type ArtGroup,
+  type ArtImage,
+  type ArtNode,
+  type ArtPath,
+  type ArtPicture,
+} from './art.ts'
 export { describeIssues } from './describeIssues.ts'
 export {
   LAYER_LABELS,

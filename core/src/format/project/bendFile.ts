@@ -1,6 +1,7 @@
-import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo, type Zippable } from 'fflate'
+import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate'
 import type { Asset, Project } from '../../scene/index.ts'
-import { BadFile } from './badFile.ts'
+import { BadFile } from '../badFile.ts'
+import { unfoldZip, type ZipLimits } from '../zip/index.ts'
 import { readProjectJson } from './readProject.ts'
 
 /** A project with the bytes of its assets, by their SHA-256 in lower-case hex. */
@@ -14,8 +15,11 @@ export type Sha256 = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>
 
 /** Bytes a file may have, and its contents may unfold to. */
 export const MOST_PACKED = 256 * 1024 * 1024
-const MOST_UNFOLDED = 512 * 1024 * 1024
-const MOST_ENTRIES = 5_000
+const PROJECT_ZIP: ZipLimits = {
+  bytes: 512 * 1024 * 1024,
+  entries: 5_000,
+  wanted: (name) => name === 'project.json' || name.startsWith('assets/'),
+}
 
 const EXTENSIONS: Readonly<Record<string, string>> = {
   'image/png': 'png',
@@ -57,7 +61,7 @@ export async function readBendFile(bytes: Uint8Array<ArrayBuffer>, sha256: Sha25
     throw new BadFile('This file is over 256 MB, more than a project can be. Nothing was changed.')
   if (bytes.length === 0) throw new BadFile('This file is empty. Nothing was changed.')
   const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
-  const entries = zipped ? unfold(bytes) : { 'project.json': bytes }
+  const entries = zipped ? unfoldZip(bytes, PROJECT_ZIP) : { 'project.json': bytes }
   const json = entries['project.json']
   if (!json)
     throw new BadFile(
@@ -70,25 +74,6 @@ export async function readBendFile(bytes: Uint8Array<ArrayBuffer>, sha256: Sha25
 }
 
 type Entries = Readonly<Record<string, Uint8Array>>
-
-function unfold(bytes: Uint8Array): Entries {
-  let total = 0
-  let count = 0
-  const filter = (file: UnzipFileInfo): boolean => {
-    total += file.originalSize
-    count += 1
-    if (total > MOST_UNFOLDED || count > MOST_ENTRIES) {
-      throw new BadFile('This file unfolds to more than a project can be. Nothing was changed.')
-    }
-    return file.name === 'project.json' || file.name.startsWith('assets/')
-  }
-  try {
-    return unzipSync(bytes, { filter })
-  } catch (caught) {
-    if (caught instanceof BadFile) throw caught
-    throw new BadFile('This file is damaged: the zip cannot be unpacked. Nothing was changed.')
-  }
-}
 
 async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promise<Uint8Array<ArrayBuffer>> {
   const bytes = entries[assetEntry(asset)]

@@ -1,5 +1,5 @@
 import { describeIssues, projectSchema, type Project } from '../../scene/index.ts'
-import { BadFile } from './badFile.ts'
+import { BadFile } from '../badFile.ts'
 
 /** The longest project text read, in characters. */
 const LONGEST_JSON = 64 * 1024 * 1024

@@ -1,0 +1,1 @@
+export { looksLikeSvg, readArt } from './readArt.ts'

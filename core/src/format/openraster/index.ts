@@ -1,0 +1,1 @@
+export { readOpenRaster } from './readOpenRaster.ts'

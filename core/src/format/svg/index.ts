@@ -1,0 +1,1 @@
+export { readSvg, type ReadSvgOptions } from './readSvg.ts'

@@ -1,0 +1,1 @@
+export { readXml, textOf, writeXml, type XmlElement, type XmlNode } from './xml.ts'

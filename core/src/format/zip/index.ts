@@ -1,0 +1,1 @@
+export { unfoldZip, type ZipLimits } from './unfoldZip.ts'
