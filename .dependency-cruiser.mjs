@@ -66,7 +66,7 @@ export default {
     {
       name: 'below-the-screens',
       severity: 'error',
-      from: { path: '^app/src/(session|storage|draw)/' },
+      from: { path: '^app/src/(session|storage|draw|work)/' },
       to: { path: '^app/src/(screens|shell)/' },
     },
     {

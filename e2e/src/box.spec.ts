@@ -1,6 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import type { Layer } from '@arrow-bend/core/scene'
 import { addLayer, newProject, savedFile } from './desk.ts'
+import { dragTo, middleOf, pixels } from './stage.ts'
 
 /** A project with one rectangle, selected. */
 async function openBox(page: Page): Promise<void> {
@@ -14,25 +15,8 @@ const layer = async (page: Page): Promise<Layer> => (await savedFile(page)).proj
 const valueOf = async (page: Page, name: string): Promise<unknown> =>
   (await layer(page)).properties[name]!.value
 
-async function middleOf(what: Locator): Promise<[number, number]> {
-  const box = (await what.boundingBox())!
-  return [box.x + box.width / 2, box.y + box.height / 2]
-}
-
-async function dragTo(page: Page, from: Locator, to: readonly [number, number]): Promise<void> {
-  const [x, y] = await middleOf(from)
-  await page.mouse.move(x, y)
-  await page.mouse.down()
-  await page.mouse.move((x + to[0]) / 2, (y + to[1]) / 2, { steps: 3 })
-  await page.mouse.move(...to, { steps: 3 })
-  await page.mouse.up()
-}
-
-/** The picture itself, without what lies over it. */
-const pixels = (page: Page): Promise<string> =>
-  page.evaluate(() =>
-    document.querySelector<HTMLCanvasElement>('section[aria-label="Stage"] canvas')!.toDataURL(),
-  )
+const drag = async (page: Page, from: Locator, to: readonly [number, number]): Promise<void> =>
+  dragTo(page, await middleOf(from), to)
 
 test('a corner sizes about the pivot: twice as far from it is twice the size, with Shift alike', async ({
   page,
@@ -40,7 +24,7 @@ test('a corner sizes about the pivot: twice as far from it is twice the size, wi
   await openBox(page)
   const pivot = await middleOf(grip(page, 'pivot'))
   const corner = await middleOf(grip(page, 'lower right'))
-  await dragTo(page, grip(page, 'lower right'), [
+  await drag(page, grip(page, 'lower right'), [
     pivot[0] + 2 * (corner[0] - pivot[0]),
     pivot[1] + 1.5 * (corner[1] - pivot[1]),
   ])
@@ -50,7 +34,7 @@ test('a corner sizes about the pivot: twice as far from it is twice the size, wi
   expect(await valueOf(page, 'position')).toEqual([640, 360])
   await page.keyboard.press('ControlOrMeta+z')
   await page.keyboard.down('Shift')
-  await dragTo(page, grip(page, 'right'), [pivot[0] + 1.5 * (corner[0] - pivot[0]), pivot[1]])
+  await drag(page, grip(page, 'right'), [pivot[0] + 1.5 * (corner[0] - pivot[0]), pivot[1]])
   await page.keyboard.up('Shift')
   const alike = (await valueOf(page, 'scale')) as [number, number]
   expect(alike[0]).toBeCloseTo(150, 0)
@@ -61,22 +45,22 @@ test('the grip above turns it, with Shift in steps of 15°, round and round', as
   await openBox(page)
   const [x, y] = await middleOf(grip(page, 'pivot'))
   const far = y - (await middleOf(grip(page, 'turn')))[1]
-  await dragTo(page, grip(page, 'turn'), [x + far, y])
+  await drag(page, grip(page, 'turn'), [x + far, y])
   expect((await valueOf(page, 'turn')) as number).toBeCloseTo(90, 0)
   await page.keyboard.down('Shift')
-  await dragTo(page, grip(page, 'turn'), [x + far * 0.3, y + far])
+  await drag(page, grip(page, 'turn'), [x + far * 0.3, y + far])
   await page.keyboard.up('Shift')
   expect(((await valueOf(page, 'turn')) as number) % 15).toBeCloseTo(0, 9)
 })
 
 test('moving the pivot by hand, by pad and by keyboard changes no pixel', async ({ page }) => {
   await openBox(page)
-  await dragTo(page, grip(page, 'turn'), [700, 300])
+  await drag(page, grip(page, 'turn'), [700, 300])
   await page.mouse.move(640, 22)
   const before = await pixels(page)
   const [x, y] = await middleOf(grip(page, 'pivot'))
   await page.keyboard.down('Alt')
-  await dragTo(page, grip(page, 'pivot'), [x + 31, y - 17])
+  await drag(page, grip(page, 'pivot'), [x + 31, y - 17])
   await page.keyboard.up('Alt')
   expect(await valueOf(page, 'pivot')).not.toEqual([0, 0])
   expect(await pixels(page)).toBe(before)

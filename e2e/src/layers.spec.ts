@@ -1,13 +1,10 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Layer } from '@arrow-bend/core/scene'
 import { addLayer, newProject, savedFile } from './desk.ts'
+import { pixels } from './stage.ts'
 
 const layers = async (page: Page): Promise<readonly Layer[]> =>
   (await savedFile(page)).project.scenes[0]!.layers
-const pixels = (page: Page): Promise<string> =>
-  page.evaluate(() =>
-    document.querySelector<HTMLCanvasElement>('section[aria-label="Stage"] canvas')!.toDataURL(),
-  )
 
 test('a layer follows another and stays where it is, turns along its route, and joins a group', async ({
   page,

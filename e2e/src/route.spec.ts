@@ -2,6 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { compileProperty, valueAt, type Property } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { openDemo, savedFile } from './desk.ts'
+import { dragTo, middleOf } from './stage.ts'
 
 /** Opens the demo with Boat 2 selected, its route over the picture. */
 async function openRoute(page: Page): Promise<void> {
@@ -15,22 +16,8 @@ async function position(page: Page): Promise<Property> {
   return project.scenes[0]!.layers.find(({ name }) => name === 'Boat 2')!.properties['position']!
 }
 
-async function middleOf(what: Locator): Promise<readonly [number, number]> {
-  const box = (await what.boundingBox())!
-  return [box.x + box.width / 2, box.y + box.height / 2]
-}
-
-async function drag(
-  page: Page,
-  from: readonly [number, number],
-  by: readonly [number, number],
-): Promise<void> {
-  await page.mouse.move(...from)
-  await page.mouse.down()
-  await page.mouse.move(from[0] + by[0] / 2, from[1] + by[1] / 2, { steps: 3 })
-  await page.mouse.move(from[0] + by[0], from[1] + by[1], { steps: 3 })
-  await page.mouse.up()
-}
+const drag = (page: Page, [x, y]: readonly [number, number], by: readonly [number, number]): Promise<void> =>
+  dragTo(page, [x, y], [x + by[0], y + by[1]])
 
 const beads = (page: Page): Locator => page.getByRole('button', { name: /^Boat 2 (key|waypoint) \d of/ })
 const bar = (page: Page): Locator => page.getByRole('toolbar', { name: 'Route at the selected keys' })

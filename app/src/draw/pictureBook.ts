@@ -2,11 +2,18 @@ import type { Asset } from '@arrow-bend/core/scene'
 
 /** A picture ready to be drawn, with halved copies for drawing it small. */
 interface Picture {
-  /** Full size first, each next half as wide. */
+  /** The largest first, each next half as wide. */
   readonly sizes: readonly CanvasImageSource[]
+  /** px of the largest a picture px. */
+  readonly fineness: number
   readonly width: number
   readonly height: number
 }
+
+/** Drawings are kept at least this large, px, so that they stay sharp when they are shown larger than they say. */
+const FINE = 1536
+const finenessOf = (width: number, height: number): number =>
+  2 ** Math.min(3, Math.max(0, Math.ceil(Math.log2(FINE / Math.max(width, height)))))
 
 /** Copies are made down to this width, px. */
 const SMALLEST = 64
@@ -41,7 +48,7 @@ export class PictureBook {
     if (!picture) return null
     const halvings = Math.min(
       picture.sizes.length - 1,
-      Math.max(0, Math.floor(Math.log2(1 / Math.max(scale, 1e-6)))),
+      Math.max(0, Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6)))),
     )
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
   }
@@ -54,11 +61,14 @@ async function decode(asset: Asset, bytes: Uint8Array<ArrayBuffer>): Promise<Pic
     image.src = url
     await image.decode()
     const [width, height] = asset.size
-    const sizes = [scaled(image, width, height)]
-    for (let half = width / 2; half >= SMALLEST; half /= 2) {
-      sizes.push(scaled(sizes[sizes.length - 1]!, half, (height * half) / width))
+    const isDrawing = asset.type === 'image/svg+xml'
+    const fineness = isDrawing ? finenessOf(width, height) : 1
+    const sizes = [scaled(image, width * fineness, height * fineness)]
+    for (let half = (width * fineness) / 2; half >= SMALLEST; half /= 2) {
+      // A drawing is drawn anew at every size; a photograph is halved step by step, which blurs least.
+      sizes.push(scaled(isDrawing ? image : sizes[sizes.length - 1]!, half, (height * half) / width))
     }
-    return { sizes, width, height }
+    return { sizes, fineness, width, height }
   } finally {
     URL.revokeObjectURL(url)
   }

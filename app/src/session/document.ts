@@ -189,6 +189,7 @@ export const useDocument = defineStore('document', () => {
     write(`Redone: ${forward.step.label}`, forward.step.patches)
   }
 
+  /** Holds the bytes of a picture ready for layers that will show it. */
   const addPicture = (sha256: string, bytes: Uint8Array<ArrayBuffer>): void => {
     assets.value = new Map([...assets.value, [sha256, bytes]])
   }

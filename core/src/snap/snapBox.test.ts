@@ -52,6 +52,11 @@ describe('snapBox', () => {
     expect(snapped.gaps).toEqual([{ axis: 'x', at: 200, from: 200, to: 260 }])
   })
 
+  it('moves along one axis only where asked to', () => {
+    expect(snapBox(box(636, 5, 0, 0), to({ only: 'y' })).by).toEqual([0, -5])
+    expect(snapBox(box(636, 5, 0, 0), to({ only: 'x' })).by).toEqual([4, 0])
+  })
+
   it('treats a point as a box without size', () => {
     const snapped = snapBox(box(636, 5, 0, 0), to())
     expect(snapped.by).toEqual([4, -5])

@@ -16,6 +16,8 @@ export interface SnapTo {
   readonly guides: { readonly x: readonly number[]; readonly y: readonly number[] }
   /** How far it may be moved to come into line, px. */
   readonly within: number
+  /** The one axis it may be moved along; both when left out. */
+  readonly only?: 'x' | 'y' | undefined
 }
 
 /** A line things lie on: upright at an x, level at a y, drawn from one coordinate to another along itself. */
@@ -68,8 +70,9 @@ const PARTS = [0, 0.5, 1] as const
  * Source: own.
  */
 export function snapBox(moving: SnapBox, to: SnapTo): Snapped {
-  const x = snapAxis(extentOf(moving, 'x'), stopsOf(to, 'x'), to.within)
-  const y = snapAxis(extentOf(moving, 'y'), stopsOf(to, 'y'), to.within)
+  const along = (axis: 'x' | 'y'): number =>
+    to.only && to.only !== axis ? 0 : snapAxis(extentOf(moving, axis), stopsOf(to, axis), to.within)
+  const [x, y] = [along('x'), along('y')]
   const placed: SnapBox = { ...moving, x: moving.x + x, y: moving.y + y }
   const found = [marksOf(placed, to, 'x'), marksOf(placed, to, 'y')]
   return {

@@ -8,6 +8,9 @@ import { useView } from '../../session/view.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import BendPanel from './bend-panel/BendPanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
+import ImportDialog from './import/ImportDialog.vue'
+import { useArtImport } from './import/useArtImport.ts'
+import { useDroppedFiles } from './import/useDroppedFiles.ts'
 import DeskRail from './rail/DeskRail.vue'
 import StagePanel from './stage/StagePanel.vue'
 import { useDeskActions } from './useDeskActions.ts'
@@ -24,6 +27,8 @@ const document = useDocument()
 const preferences = usePreferences()
 const actions = useDeskActions()
 const view = useView()
+const art = useArtImport()
+const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
 const pointerOverStage = ref(false)
@@ -122,6 +127,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       <StagePanel
         ref="stage"
         class="flex-1"
+        @import="art.choose()"
         @pointerenter="pointerOverStage = true"
         @pointerleave="pointerOverStage = false"
       />
@@ -163,7 +169,9 @@ const resizeByKey = (event: KeyboardEvent): void => {
       @keydown="resizeByKey"
     />
     <DeskRail :actions="actions" />
-    <DeskDeck />
+    <DeskDeck @import="art.choose()" />
+    <ImportDialog :art="art" />
+    <div v-if="over" class="drop" role="status">Drop pictures to add them to the scene</div>
   </main>
 </template>
 
@@ -173,6 +181,20 @@ const resizeByKey = (event: KeyboardEvent): void => {
   display: flex;
   flex: none;
   min-height: 200px;
+}
+
+.drop {
+  position: fixed;
+  z-index: 40;
+  inset: 52px 8px 8px;
+  display: grid;
+  border: 2px dashed var(--pencil);
+  border-radius: 8px;
+  background: color-mix(in srgb, var(--sheet) 82%, transparent);
+  font-size: 15px;
+  font-weight: 650;
+  pointer-events: none;
+  place-items: center;
 }
 
 .fold {

@@ -4,14 +4,17 @@ import { computed, ref } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { playedProperties } from '@arrow-bend/core/scene'
-import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
+import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
+import { drawFrame } from '../../draw/index.ts'
 import { useDocument } from '../../session/document.ts'
+import { usePlayback } from '../../session/playback.ts'
 import { fileName } from '../../session/projectFiles.ts'
 import { saveBlob, saveProject } from '../../shell/saveProject.ts'
 import { dataUrl, textFontUrl } from './dataUrls.ts'
 
 /** Where the work leaves: a page that plays by itself, numbers of a property, the project as a file. */
 const document = useDocument()
+const playback = usePlayback()
 const project = computed(() => document.project!)
 const scene = computed(() => document.scene!)
 
@@ -61,6 +64,16 @@ const savePage = async (): Promise<void> => {
   )
   busy.value = false
 }
+const frame = computed(() => frameAt(playback.time, scene.value.rate))
+const saveFrame = (): Promise<void> =>
+  saveBlob(
+    () =>
+      drawFrame(
+        { project: project.value, assets: document.assets },
+        { time: playback.time, width: scene.value.size[0], type: 'image/png' },
+      ),
+    fileName(`${project.value.name} frame ${frame.value}`, 'png'),
+  )
 const saveCsv = (): Promise<void> =>
   saveBlob(
     () => {
@@ -95,6 +108,18 @@ const saveCsv = (): Promise<void> =>
         </div>
         <button type="button" class="button button-primary" :disabled="busy" @click="savePage">
           <Download :size="16" aria-hidden="true" />Save page…
+        </button>
+      </section>
+      <section class="card" aria-labelledby="frame-title">
+        <div>
+          <h3 id="frame-title">Picture of this frame</h3>
+          <p>
+            Frame {{ frame }}, where the playhead stands, as a PNG of {{ scene.size.join(' × ') }} px, drawn
+            by what draws the stage.
+          </p>
+        </div>
+        <button type="button" class="button" @click="saveFrame">
+          <Download :size="16" aria-hidden="true" />Save PNG…
         </button>
       </section>
       <section class="card" aria-labelledby="csv-title">

@@ -2,13 +2,14 @@
 import { computed } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
 import type { DrawItem } from '@arrow-bend/core/scene'
-import { itemCorners, type PictureBook, type StageView } from '../../../draw/index.ts'
+import type { PictureBook, StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { arrowWay } from './arrowWay.ts'
 import { boxGeometry } from './boxGeometry.ts'
+import { boxCorners, boxItems } from './boxItems.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
 import type { Point } from './routeGeometry.ts'
@@ -34,12 +35,17 @@ const gestures = useBoxGestures(props.snapping)
 
 const chosen = computed(() => {
   void props.drawn
-  return props.items.filter((item) => item.shown && selection.hasLayer(item.layer.id))
+  return boxItems(document.scene!, selection.layers, {
+    items: props.items,
+    pictures: props.pictures,
+    library: document.project!.bends,
+    time: playback.time,
+  })
 })
 const outlines = computed(() =>
   chosen.value.map((item) => ({
     layer: item.layer.id,
-    points: itemCorners(item, props.pictures)
+    points: boxCorners(item)
       .map(([x, y]) => [props.view.x + x * props.view.scale, props.view.y + y * props.view.scale])
       .map((corner) => corner.map((part) => part.toFixed(1)).join(','))
       .join(' '),
@@ -50,12 +56,7 @@ const gripped = computed(() => {
   const last = selection.layers[selection.layers.length - 1]
   const item = chosen.value.find(({ layer }) => layer.id === last && !layer.locked)
   return item
-    ? boxGeometry(item, {
-        view: props.view,
-        pictures: props.pictures,
-        library: document.project!.bends,
-        time: playback.time,
-      })
+    ? boxGeometry(item, { view: props.view, library: document.project!.bends, time: playback.time })
     : null
 })
 const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))

@@ -2,7 +2,7 @@
 import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { itemCorners, PictureBook, StagePainter } from '../../../draw/index.ts'
+import { PictureBook, StagePainter } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -10,6 +10,8 @@ import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
 import { useStageView } from '../../../session/stageView.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import { boxCorners, boxItems } from './boxItems.ts'
+import TipHost from '../../../ui/TipHost.vue'
 import SnapMarks from './SnapMarks.vue'
 import StageBoxes from './StageBoxes.vue'
 import StageDrafts from './StageDrafts.vue'
@@ -131,10 +133,14 @@ window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
 
 /** Fits the selected layers in the panel; with none, or with `everything`, the frame. */
 const fit = (everything: boolean): void => {
-  const chosen = everything
-    ? []
-    : (painter?.items ?? []).filter((item) => item.shown && selection.hasLayer(item.layer.id))
-  const box = boxAround(chosen.flatMap((item) => itemCorners(item, pictures)))
+  const chosen = everything ? [] : selection.layers
+  const boxes = boxItems(document.scene!, chosen, {
+    items: painter?.items ?? [],
+    pictures,
+    library: document.project!.bends,
+    time: playback.time,
+  })
+  const box = boxAround(boxes.flatMap(boxCorners))
   if (box) camera.fitBox(box)
   else camera.fitFrame()
 }
@@ -207,7 +213,11 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :keys="keysOf('zoomOut')"
         @press="camera.zoomMiddle(1 / 1.25)"
       />
-      <output class="mono w-14 text-center">{{ Math.round(view.scale * 100) }} %</output>
+      <TipHost tip="Actual size: 100 %">
+        <button type="button" class="percent mono" aria-label="Actual size" @click="camera.actualSize()">
+          <output>{{ Math.round(view.scale * 100) }} %</output>
+        </button>
+      </TipHost>
       <IconButton :icon="Plus" label="Zoom in" :keys="keysOf('zoomIn')" @press="camera.zoomMiddle(1.25)" />
       <IconButton :icon="Maximize" label="Fit the frame" @press="camera.fitFrame()" />
     </div>
@@ -221,6 +231,17 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
   min-width: 0;
   background: var(--surround);
   touch-action: none;
+}
+
+.percent {
+  width: 56px;
+  height: 28px;
+  border-radius: 5px;
+  text-align: center;
+}
+
+.percent:hover {
+  background: var(--rule-soft);
 }
 
 .facts {

@@ -1,8 +1,9 @@
 import { currentValue } from '@arrow-bend/core/edit'
 import type { BendLibrary } from '@arrow-bend/core/bend'
 import type { Value } from '@arrow-bend/core/property'
-import { applyMatrix, invertMatrix, type DrawItem } from '@arrow-bend/core/scene'
-import { itemBounds, type PictureBook, type StageView } from '../../../draw/index.ts'
+import { applyMatrix, invertMatrix } from '@arrow-bend/core/scene'
+import type { StageView } from '../../../draw/index.ts'
+import type { BoxItem } from './boxItems.ts'
 import type { Point } from './routeGeometry.ts'
 
 /** A grip on the edge of a box: which way it lies from the middle, −1, 0 or 1 along each side. */
@@ -55,17 +56,14 @@ const STALK = 20
 
 export interface BoxOptions {
   readonly view: StageView
-  readonly pictures: PictureBook
   readonly library: BendLibrary
   readonly time: number
 }
 
-/** The box of a drawn layer at a moment. */
-export function boxGeometry(item: DrawItem, { view, pictures, library, time }: BoxOptions): BoxGeometry {
-  const { layer } = item
-  // The sampler writes its matrix anew for every moment; a drag needs the one it began with.
-  const matrix = Float64Array.from(item.matrix)
-  const { x, y, width, height } = itemBounds(item, pictures)
+/** The box of a layer at a moment. */
+export function boxGeometry(item: BoxItem, { view, library, time }: BoxOptions): BoxGeometry {
+  const { layer, matrix } = item
+  const { x, y, width, height } = item.bounds
   const local = ([across, down]: Point): Point => [
     x + ((across + 1) / 2) * width,
     y + ((down + 1) / 2) * height,

@@ -19,7 +19,7 @@ import type { RouteBead, RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from './routeHandles.ts'
 import { useStageDrag, type PointerTag } from './useStageDrag.ts'
-import type { Snapping } from './useSnapping.ts'
+import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
 
 export interface RouteGestures {
   readonly pressBead: (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead) => void
@@ -88,12 +88,11 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
     drag(event, {
       label: moving.length > 1 ? 'Keys moved' : 'Key moved',
       moveTo: ({ way, event: moved }) => {
-        const { shiftKey } = moved
-        const level = Math.abs(way[0]) > Math.abs(way[1])
-        const kept: Point = shiftKey ? (level ? [way[0], 0] : [0, way[1]]) : way
+        const kept = moved.shiftKey ? alongOneAxis(way) : way
         const [dx, dy] = geometry.onStage(kept)
-        const more = snap({ x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }, moved)
-        const by: Point = [shiftKey && !level ? 0 : dx + more[0], shiftKey && level ? 0 : dy + more[1]]
+        const at = { x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }
+        const more = snap(at, moved, onlyAxis(kept))
+        const by: Point = [dx + more[0], dy + more[1]]
         const own = geometry.fromStage(by)
         if (!own) return null
         return {

@@ -10,8 +10,11 @@ import type { Point } from './routeGeometry.ts'
 export interface SnapSession {
   /** The box round the layers that are dragged, as they lay when it began; null when none shows. */
   readonly box: SnapBox | null
-  /** By how much more a thing has to move to lie in line, px of the stage; nothing while Ctrl/Cmd is held. */
-  readonly snap: (moving: SnapBox, event: MouseEvent) => Point
+  /**
+   * By how much more a thing has to move to lie in line, px of the stage; nothing while Ctrl/Cmd is held.
+   * @param only the one axis it may move along
+   */
+  readonly snap: (moving: SnapBox, event: MouseEvent, only?: 'x' | 'y') => Point
 }
 
 export interface Snapping {
@@ -28,6 +31,20 @@ export interface Snapping {
 /** How near a thing has to come, screen px. */
 const NEAR = 6
 const NO_GUIDES = { x: [], y: [] } as const
+
+/** Travel along an axis before things come into line along it, screen px: a drag straight down does not slip sideways. */
+const MOVED = 3
+
+/** The axis a way keeps to; undefined for a way along both. */
+export function onlyAxis([dx, dy]: Point): 'x' | 'y' | undefined {
+  if (Math.abs(dx) < MOVED) return 'y'
+  return Math.abs(dy) < MOVED ? 'x' : undefined
+}
+
+/** A way kept to the axis it goes along most. */
+export function alongOneAxis([dx, dy]: Point): Point {
+  return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]
+}
 
 /** The box with sides along the axes round points of the stage; null for none. */
 export function boxAround(points: readonly Point[]): SnapBox | null {
@@ -65,12 +82,12 @@ export function useSnapping(stage: {
     const to = { boxes, guides: scene.guides ?? NO_GUIDES, within: NEAR / stage.scale() }
     return {
       box: boxAround(shown.filter(({ layer }) => moving.has(layer.id)).flatMap(cornersOf)),
-      snap(box, event) {
+      snap(box, event, only) {
         if (!preferences.align || event.ctrlKey || event.metaKey) {
           marks.value = null
           return [0, 0]
         }
-        const { by, lines, gaps } = snapBox(box, to)
+        const { by, lines, gaps } = snapBox(box, { ...to, only })
         marks.value = lines.length > 0 ? { lines, gaps } : null
         return by
       },

@@ -14,6 +14,8 @@ export interface StageCamera {
   /** Moves the view by screen px. */
   readonly pan: (dx: number, dy: number) => void
   readonly fitFrame: () => void
+  /** One px of the screen a px of the stage, about the middle of the panel and on whole px. */
+  readonly actualSize: () => void
   /** Brings a box of the stage into view as large as it fits. */
   readonly fitBox: (box: SnapBox) => void
 }
@@ -83,6 +85,12 @@ export function useStageCamera(
     onWheel,
     pan,
     fitFrame: () => (own.value = null),
+    actualSize: () => {
+      const { scale } = view.value
+      zoomAt([size.width.value / 2, size.height.value / 2], 1 / scale)
+      const { x, y } = view.value
+      own.value = { scale: 1, x: Math.round(x), y: Math.round(y) }
+    },
     fitBox: (box) => (own.value = fitting(box)),
   }
 }

@@ -14,7 +14,7 @@ import { moveWords } from './moveWords.ts'
 import type { Point } from './routeGeometry.ts'
 import type { StageCamera } from './useStageCamera.ts'
 import { useStageDrag, type PointerTag } from './useStageDrag.ts'
-import type { Snapping } from './useSnapping.ts'
+import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
 
 export interface StageGesturesOptions {
   readonly camera: StageCamera
@@ -70,7 +70,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     return true
   }
 
-  const move = (event: PointerEvent, layers: readonly string[]): void => {
+  const move = (event: PointerEvent, layers: readonly string[], click?: () => void): void => {
     const scene = document.scene!
     const movable = layers.filter((id) => layerById(scene, id)?.locked === false)
     if (movable.length === 0) {
@@ -97,19 +97,27 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
         }
       },
       ended: snapping.end,
+      ...(click ? { click } : {}),
     })
   }
 
   /** A way on the screen as one on the stage: level or upright with Shift, and into line with what is near. */
   const snapped = (way: Point, event: PointerEvent, { box, snap }: ReturnType<Snapping['begin']>): Point => {
     const { scale } = camera.view.value
-    const kept = event.shiftKey ? (Math.abs(way[0]) > Math.abs(way[1]) ? 0 : 1) : null
-    const by: [number, number] = [way[0] / scale, way[1] / scale]
-    if (kept !== null) by[1 - kept] = 0
-    if (!box) return by
-    const more = snap({ ...box, x: box.x + by[0], y: box.y + by[1] }, event)
-    return [kept === 1 ? 0 : by[0] + more[0], kept === 0 ? 0 : by[1] + more[1]]
+    const by = event.shiftKey ? alongOneAxis(way) : way
+    const moved: Point = [by[0] / scale, by[1] / scale]
+    if (!box) return moved
+    const more = snap({ ...box, x: box.x + moved[0], y: box.y + moved[1] }, event, onlyAxis(by))
+    return [moved[0] + more[0], moved[1] + more[1]]
   }
+
+  /** The layer that was hit, or the selected group it lies in. */
+  const meantBy = (hit: string): string => {
+    for (let at: string | null = hit; at !== null; at = layerById(document.scene!, at)?.parent ?? null)
+      if (at === hit ? selection.hasLayer(at) : isGroup(at) && selection.hasLayer(at)) return at
+    return hit
+  }
+  const isGroup = (id: string): boolean => layerById(document.scene!, id)?.kind === 'group'
 
   const press = (event: PointerEvent): void => {
     if (event.button !== 0) return
@@ -122,9 +130,12 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
       if (!event.shiftKey) selection.clear()
       return
     }
-    if (event.shiftKey) selection.selectLayers([hit.layer.id], true)
-    else if (!selection.hasLayer(hit.layer.id)) selection.selectLayers([hit.layer.id])
-    if (selection.hasLayer(hit.layer.id)) move(event, selection.layers)
+    const meant = event.shiftKey ? hit.layer.id : meantBy(hit.layer.id)
+    if (event.shiftKey) selection.selectLayers([meant], true)
+    else if (!selection.hasLayer(meant)) selection.selectLayers([meant])
+    // A click on what lies in a selected group goes into the group.
+    const goIn = meant === hit.layer.id ? undefined : () => selection.selectLayers([hit.layer.id])
+    if (selection.hasLayer(meant)) move(event, selection.layers, goIn)
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))

@@ -1,0 +1,111 @@
+import { fileOpen } from 'browser-fs-access'
+import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
+import { toast } from 'vue-sonner'
+import { placeArt, type ArtFit } from '@arrow-bend/core/edit'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { projectStorage } from '../../../storage/index.ts'
+import { readArtFile, type ReadArt } from '../../../work/artReader.ts'
+
+/** A file that has been read and waits to be placed. */
+export interface Waiting extends ReadArt {
+  readonly file: File
+  readonly isSvg: boolean
+}
+
+export interface ArtImport {
+  /** Asks for files. */
+  readonly choose: () => Promise<void>
+  /** Takes files that were dropped or pasted. */
+  readonly take: (files: readonly File[]) => Promise<void>
+  /** What waits for the person to say how it comes in; empty for nothing. */
+  readonly waiting: ComputedRef<readonly Waiting[]>
+  readonly fit: Ref<ArtFit>
+  readonly svg: Ref<'layers' | 'picture'>
+  readonly place: () => Promise<void>
+  readonly giveUp: () => void
+}
+
+const EXTENSIONS = ['.png', '.jpg', '.jpeg', '.webp', '.svg', '.ora']
+
+/** Bringing pictures into the scene: read in a worker, asked about where there is a choice, placed in one step. */
+export function useArtImport(): ArtImport {
+  const document = useDocument()
+  const selection = useSelection()
+  const waiting = shallowRef<readonly Waiting[]>([])
+  const fit = ref<ArtFit>('fit')
+  const svg = ref<'layers' | 'picture'>('layers')
+
+  const readAll = async (files: readonly File[], as: 'layers' | 'picture'): Promise<Waiting[]> => {
+    const read: Waiting[] = []
+    const busy = toast.loading(
+      files.length > 1 ? `Reading ${files.length} files…` : `Reading ${files[0]!.name}…`,
+    )
+    for (const file of files) {
+      try {
+        const isSvg = /\.svg$/i.test(file.name) || file.type === 'image/svg+xml'
+        read.push({ file, isSvg, ...(await readArtFile(file, as)) })
+      } catch (caught) {
+        toast.error(sentenceOf(caught))
+      }
+    }
+    toast.dismiss(busy)
+    return read
+  }
+
+  const take = async (files: readonly File[]): Promise<void> => {
+    if (files.length === 0) return
+    const read = await readAll(files, 'layers')
+    const [width, height] = document.scene!.size
+    const asks = read.some(({ art: { size }, isSvg }) => isSvg || size[0] !== width || size[1] !== height)
+    const small = read.every(({ art: { size } }) => size[0] <= width && size[1] <= height)
+    fit.value = small ? 'asIs' : 'fit'
+    waiting.value = read
+    if (!asks && read.length > 0) await place()
+  }
+
+  const place = async (): Promise<void> => {
+    const asked = waiting.value
+    waiting.value = []
+    const vectors = asked.filter(({ isSvg }) => isSvg).map(({ file }) => file)
+    const flat = svg.value === 'picture' && vectors.length > 0 ? await readAll(vectors, 'picture') : []
+    const all = asked.map((one) => flat.find(({ file }) => file === one.file) ?? one)
+    try {
+      for (const { sha256 } of all)
+        for (const [{ type, bytes }, hash] of sha256) {
+          await projectStorage.addAsset(hash, type, bytes)
+          document.addPicture(hash, bytes)
+        }
+    } catch (caught) {
+      toast.error(sentenceOf(caught))
+      return
+    }
+    // The last file comes to lie on top, as it was chosen last.
+    document.apply(
+      all.length > 1 ? 'Pictures added' : 'Picture added',
+      (draft) =>
+        all.map(({ art, sha256 }) =>
+          placeArt(draft, document.sceneId, art, { fit: fit.value, sha256, makeId: document.makeId }),
+        ),
+      (ids) => selection.selectLayers(ids),
+    )
+    for (const { art } of all) for (const note of art.notes) toast(`${art.name}: ${note}`)
+  }
+
+  const choose = async (): Promise<void> => {
+    const files = await fileOpen({ extensions: EXTENSIONS, description: 'Pictures', multiple: true }).catch(
+      () => [],
+    )
+    await take(files)
+  }
+  return {
+    choose,
+    take,
+    waiting: computed(() => waiting.value),
+    fit,
+    svg,
+    place,
+    giveUp: () => (waiting.value = []),
+  }
+}

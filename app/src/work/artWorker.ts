@@ -1,0 +1,41 @@
+import { expose } from 'comlink'
+import { readArt } from '@arrow-bend/core/format/art'
+import { BadFile } from '@arrow-bend/core/format/project'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
+import { sha256 } from '../storage/sha256.ts'
+
+/** Art with the SHA-256 of its pictures in their order, or why there is none. */
+export type ReadAnswer =
+  { readonly art: Art; readonly hashes: readonly string[] } | { readonly refused: string }
+
+const worker = {
+  /** Reads a file of art and lets the browser open each picture once: what it cannot draw is refused here. */
+  async read(
+    bytes: Uint8Array<ArrayBuffer>,
+    file: string,
+    options: { readonly svg: 'layers' | 'picture' },
+  ): Promise<ReadAnswer> {
+    try {
+      const art = readArt(bytes, file, options)
+      const pictures = picturesOf(art.nodes)
+      for (const picture of pictures) await tryOut(picture)
+      return { art, hashes: await Promise.all(pictures.map(({ bytes: own }) => sha256(own))) }
+    } catch (caught) {
+      return { refused: sentenceOf(caught) }
+    }
+  },
+}
+export type ArtWorker = typeof worker
+
+/** Throws BadFile for a picture the browser cannot open, or that is another size than it says. */
+async function tryOut({ name, type, bytes, size }: ArtPicture): Promise<void> {
+  // A worker draws no SVG; those were written here and are well formed.
+  if (type === 'image/svg+xml') return
+  const bitmap = await createImageBitmap(new Blob([bytes], { type })).catch(() => null)
+  const fits = bitmap?.width === size[0] && bitmap.height === size[1]
+  bitmap?.close()
+  if (!fits) throw new BadFile(`“${name}” is damaged: it cannot be shown. Nothing was changed.`)
+}
+
+expose(worker)
