@@ -13,6 +13,9 @@ async function expectAccessible(page: Page): Promise<void> {
   ).toEqual([])
 }
 
+// A pass of axe over the whole Desk takes seconds on a small machine.
+test.describe.configure({ timeout: 180_000 })
+
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen is accessible in the ${theme} theme`, async ({ page }) => {
     await openDemo(page)
@@ -39,6 +42,28 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'New project…' }).click()
     await expect(page.getByRole('heading', { name: 'New project' })).toBeVisible()
     await expectAccessible(page)
+  })
+
+  test(`what lies over the stage, and bringing pictures in, is accessible in the ${theme} theme`, async ({
+    page,
+  }) => {
+    await openDemo(page)
+    if (theme === 'dark') await page.getByRole('button', { name: 'Dark theme' }).click()
+    await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
+    await page.getByRole('button', { name: 'Onion skin' }).click()
+    await page.getByRole('button', { name: 'Lines and space' }).click()
+    await page.getByLabel('Rulers').check()
+    await page.getByRole('button', { name: 'upright' }).click()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    const chooser = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: 'Import pictures' }).click()
+    const small =
+      '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>'
+    await (await chooser).setFiles({ name: 'A.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(small) })
+    await expect(page.getByRole('heading', { name: 'Add a picture' })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Cancel' }).click()
   })
 }
 

@@ -34,3 +34,46 @@ test('a layer follows another and stays where it is, turns along its route, and 
   await page.getByRole('button', { name: 'More of Rectangle' }).click()
   await expect(page.getByLabel('follows').getByRole('option', { name: 'Ellipse' })).toHaveCount(0)
 })
+
+test('layers are chosen in ranges, labelled and locked together, found by label, and moved by keyboard', async ({
+  page,
+}) => {
+  await newProject(page)
+  for (const kind of ['Rectangle', 'Ellipse', 'Text', 'Group']) await addLayer(page, kind)
+  await page.getByLabel('Rows to show').selectOption('all')
+  for (const called of ['Group', 'Text', 'Ellipse', 'Rectangle'])
+    await page.getByRole('button', { name: `Fold ${called}` }).click()
+  const name = (called: string) => page.getByRole('button', { name: called, exact: true })
+  await name('Ellipse').click()
+  await name('Group').click({ modifiers: ['Shift'] })
+  for (const called of ['Ellipse', 'Text', 'Group'])
+    await expect(name(called)).toHaveAttribute('aria-pressed', 'true')
+  await expect(name('Rectangle')).toHaveAttribute('aria-pressed', 'false')
+  await name('Text').click({ modifiers: ['Control'] })
+  await expect(name('Text')).toHaveAttribute('aria-pressed', 'false')
+  await page.getByRole('button', { name: 'More of Ellipse' }).click()
+  await page.getByRole('button', { name: 'Label reed' }).click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Lock Group' }).click()
+  const marked = await layers(page)
+  expect(marked.map((layer) => [layer.name, layer.label ?? '', layer.locked])).toEqual([
+    ['Group', 'reed', true],
+    ['Text', '', false],
+    ['Ellipse', 'reed', true],
+    ['Rectangle', '', false],
+  ])
+  await page.getByLabel('Search layers and properties').fill('reed')
+  await expect(name('Text')).toHaveCount(0)
+  await expect(name('Ellipse')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await name('Text').click()
+  await page.keyboard.press('Alt+ArrowDown')
+  expect((await layers(page)).map((layer) => layer.name)).toEqual(['Group', 'Ellipse', 'Text', 'Rectangle'])
+  await page.keyboard.press('Alt+ArrowUp')
+  await page.keyboard.press('Alt+ArrowUp')
+  expect((await layers(page)).map((layer) => layer.name)).toEqual(['Text', 'Group', 'Ellipse', 'Rectangle'])
+  await page.keyboard.press('F2')
+  await page.getByLabel('Layer name').fill('Caption')
+  await page.keyboard.press('Enter')
+  expect((await layers(page))[0]!.name).toBe('Caption')
+})

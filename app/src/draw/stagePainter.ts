@@ -28,9 +28,10 @@ export class StagePainter {
   private readonly stage: Konva.Stage
   private readonly layer = new Konva.Layer({ listening: false })
   private sampler: SceneSampler | null = null
-  private library: BendLibrary = []
+  /** The project's named bends, and the moment drawn last. */
+  library: BendLibrary = []
   private view: StageView = { scale: 1, x: 0, y: 0 }
-  private time = 0
+  time = 0
   private surround = ''
   private outside: Outside = 'dimmed'
   private onion: OnionSkin | null = null
@@ -56,6 +57,11 @@ export class StagePainter {
   /** What is drawn now, bottom first. */
   get items(): readonly DrawItem[] {
     return this.sampler?.items ?? []
+  }
+
+  /** The scene that is drawn; null before there is one. */
+  get scene(): Scene | null {
+    return this.sampler?.scene ?? null
   }
 
   setScene(scene: Scene, library: BendLibrary): void {

@@ -8,6 +8,7 @@ import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import type { FrameRate } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
+import { followInIdleTime } from './followInIdleTime.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward } from './history.ts'
 import { useSelection, type SelectionState } from './selection.ts'
 
@@ -41,6 +42,9 @@ export type SaveState =
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly sentence: string }
 
+const NO_SIZE = [1, 1] as const
+const NO_BENDS: Project['bends'] = []
+
 const onlyShown = (): Refusal =>
   new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
 
@@ -52,16 +56,29 @@ export const useDocument = defineStore('document', () => {
   const history = shallowRef(EMPTY_HISTORY)
   const saving = shallowRef<SaveState>({ kind: 'saved', at: null })
   const readOnly = shallowRef(false)
+  /** Whether something is being dragged at, and whether on the stage: views that accompany it may be coarser or wait. */
+  const gesturing = shallowRef(false)
+  const onStage = shallowRef(false)
   let open: Open | null = null
   let pending = 0
 
   const scene = computed<Scene | null>(() => project.value?.scenes[0] ?? null)
   // What most views need of the scene changes seldom; through these they are spared its every edit.
   const sceneId = computed(() => scene.value?.id ?? '')
+  const size = computed<Scene['size']>(() => scene.value?.size ?? NO_SIZE)
+  const bends = computed<Project['bends']>(() => project.value?.bends ?? NO_BENDS)
   const rate = computed<FrameRate>(() => scene.value?.rate ?? NO_RATE)
+
+  const release = (): void => {
+    gesturing.value = false
+    onStage.value = false
+  }
+  // Deck and panel show what a drag on the stage does as soon as there is time for it.
+  const accompanying = followInIdleTime(project, () => onStage.value)
 
   const load = (file: ProjectFile): void => {
     open = null
+    release()
     project.value = file.project
     assets.value = file.assets
     history.value = EMPTY_HISTORY
@@ -132,13 +149,14 @@ export const useDocument = defineStore('document', () => {
   const commit = (gesture: Open): void => {
     if (open !== gesture) return
     open = null
+    release()
     if (gesture.trouble) toast.error(gesture.trouble)
     if (gesture.result) finish(gesture.label, gesture.selection, gesture.result)
     else project.value = gesture.base
   }
 
   /** Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed. */
-  const begin = (label: string): Gesture => {
+  const begin = (label: string, { stage = false }: { readonly stage?: boolean } = {}): Gesture => {
     if (open) commit(open)
     if (readOnly.value) refuse(onlyShown())
     const gesture: Open = {
@@ -149,6 +167,8 @@ export const useDocument = defineStore('document', () => {
       trouble: null,
     }
     open = gesture
+    gesturing.value = true
+    onStage.value = stage
     return {
       preview(recipe) {
         if (open !== gesture || readOnly.value) return
@@ -166,6 +186,7 @@ export const useDocument = defineStore('document', () => {
       cancel() {
         if (open !== gesture) return
         open = null
+        release()
         project.value = gesture.base
       },
     }
@@ -199,13 +220,17 @@ export const useDocument = defineStore('document', () => {
     scene,
     sceneId,
     rate,
+    bends,
+    /** Of the frame, px. */
+    size,
     assets,
     saving,
     readOnly,
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
-    /** Whether a project is being dragged at. */
-    inGesture: (): boolean => open !== null,
+    gesturing,
+    /** The project for views that accompany the one worked in; behind it by moments at most. */
+    accompanying,
     load,
     apply,
     begin,

@@ -83,13 +83,3 @@ export function withNewId({ project, assets }: ProjectFile, name = project.name)
 export function packProject(file: ProjectFile): Blob {
   return new Blob([writeBendFile(file)], { type: 'application/zip' })
 }
-
-/** A project's name as a file name. */
-export function fileName(name: string, extension: string): string {
-  const safe = name
-    .replace(/[^\p{L}\p{N} _-]+/gu, '')
-    .trim()
-    .replace(/\s+/g, '-')
-    .slice(0, 80)
-  return `${safe || 'project'}.${extension}`
-}

@@ -42,6 +42,12 @@ export const useSelection = defineStore('selection', () => {
     const list = add ? keys.reduce((all, key) => toggled(all, key, sameKey), [...state.value.keys]) : keys
     state.value = around(list, add ? state.value.spans : [])
   }
+  /** Selects keys alone, but leaves the layers that are selected so, that their routes stay in view. */
+  const selectKeysAmong = (keys: readonly KeyRef[]): void => {
+    const chosen = around(keys, [])
+    const others = state.value.layers.filter((id) => !chosen.layers.includes(id))
+    state.value = { ...chosen, layers: [...others, ...chosen.layers] }
+  }
   const selectSpans = (spans: readonly KeyRef[], add = false): void => {
     const list = add
       ? spans.reduce((all, span) => toggled(all, span, sameKey), [...state.value.spans])
@@ -89,6 +95,7 @@ export const useSelection = defineStore('selection', () => {
       state.value.properties.some((other) => sameProperty(other, ref)),
     hasLayer: (id: string): boolean => state.value.layers.includes(id),
     selectKeys,
+    selectKeysAmong,
     selectSpans,
     selectKeysAndSpans,
     selectProperties,

@@ -14,7 +14,7 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
 
 <template>
   <AppDialog :open="help.open" title="Keys and gestures" wide @close="help.hide()">
-    <div class="columns-2 gap-8">
+    <div class="columns-3 gap-8">
       <section v-for="group in groups" :key="group.name" class="mb-4 break-inside-avoid">
         <h2 class="mb-1 font-semibold">{{ group.name }}</h2>
         <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1">
@@ -35,7 +35,22 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
             On the picture, drag a bead, a handle or the line of a route; Shift keeps an axis or steps of 15°,
             Alt parts a handle from the other or draws both out of a bead. A click on the line adds a key.
           </li>
-          <li>Drag a layer with Ctrl/Cmd to move its whole route. Alt and a drag of the pivot moves it.</li>
+          <li>
+            Drag a layer with Ctrl/Cmd to move its whole route; drag the pivot with Alt to move it. What is
+            dragged comes into line with what is near; Ctrl/Cmd held lets it pass.
+          </li>
+          <li>
+            Drag a guide out of a ruler, and back into it to be rid of it. Drop or paste pictures anywhere on
+            the Desk.
+          </li>
+          <li>
+            With the pen, a click sets a corner and a drag a curve; without a pointer, arrows move its tip,
+            Enter sets a corner, Escape ends the path.
+          </li>
+          <li>
+            In the list, Shift selects a range and Ctrl/Cmd one more; Alt with ↑ ↓ moves layers, F2 renames,
+            Alt with the eye shows a layer alone.
+          </li>
           <li>Shift adds to the selection. Ctrl/Cmd with the wheel zooms, Shift with the wheel slides.</li>
           <li>Tab to a lane, then the arrow keys go from key to span to key; Enter selects.</li>
           <li>Drag a number, or type a sum such as 960+120; arrows step it, Shift by ten.</li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CircleHelp, Contrast, Redo2, Undo2 } from '@lucide/vue'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document.ts'
@@ -9,17 +9,20 @@ import { keysOf } from '../session/shortcuts.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
 import { useHelpSheet } from './helpSheet.ts'
-import HelpSheet from './HelpSheet.vue'
 
 /** The bar above a project's screens. */
 const document = useDocument()
 const preferences = usePreferences()
 const help = useHelpSheet()
+// Seldom wanted, so it comes when it is.
+const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
 const route = useRoute()
 
 const renaming = ref(false)
 const input = ref<HTMLInputElement | null>(null)
 const id = computed(() => document.project?.id ?? '')
+const name = computed(() => document.project?.name ?? '')
+const sceneName = computed(() => document.scene?.name ?? '')
 const tabs = computed(() => [
   { name: 'Desk', to: { name: 'desk', params: { id: id.value } }, here: route.name === 'desk' },
   { name: 'Export', to: { name: 'export', params: { id: id.value } }, here: route.name === 'export' },
@@ -52,7 +55,7 @@ const rename = (): void => {
       ref="input"
       class="name field px-1"
       aria-label="Project name"
-      :value="document.project?.name"
+      :value="name"
       @keydown.stop
       @keydown.enter="rename"
       @keydown.esc="renaming = false"
@@ -60,11 +63,11 @@ const rename = (): void => {
     />
     <h1 v-else class="name">
       <button type="button" class="truncate" title="Rename" @click="startRenaming">
-        {{ document.project?.name }}
+        {{ name }}
       </button>
     </h1>
     <span class="text-ink-2" aria-hidden="true">·</span>
-    <span class="truncate">{{ document.scene?.name }}</span>
+    <span class="truncate">{{ sceneName }}</span>
     <span class="shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
     <span class="grow" />
     <IconButton
@@ -95,7 +98,7 @@ const rename = (): void => {
       @press="preferences.switchTheme()"
     />
     <IconButton :icon="CircleHelp" label="Help" :keys="keysOf('help')" @press="help.show()" />
-    <HelpSheet />
+    <HelpSheet v-if="help.open" />
   </header>
 </template>
 

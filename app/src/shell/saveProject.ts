@@ -2,7 +2,7 @@ import { fileSave } from 'browser-fs-access'
 import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
-import { fileName, packProject } from '../session/projectFiles.ts'
+import { fileName } from '../session/fileName.ts'
 
 /** Writes what `make` returns to a file the person chooses; says what went wrong, if anything did. */
 export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): Promise<void> {
@@ -17,5 +17,10 @@ export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): 
 
 /** Writes a project as a `.bend` file. */
 export async function saveProject(file: ProjectFile): Promise<void> {
-  await saveBlob(() => packProject(file), fileName(file.project.name, 'bend'))
+  const pack = async (): Promise<Blob> => {
+    // What zips is fetched when it is first wanted.
+    const { packProject } = await import('../session/projectFiles.ts')
+    return packProject(file)
+  }
+  await saveBlob(pack, fileName(file.project.name, 'bend'))
 }

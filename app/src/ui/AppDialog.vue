@@ -33,6 +33,6 @@ defineEmits<{ close: [] }>()
 }
 
 .panel.wide {
-  width: 760px;
+  width: 1140px;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener, useWindowSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, type Command } from '../../session/shortcuts.ts'
@@ -8,7 +8,6 @@ import { useView } from '../../session/view.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import BendPanel from './bend-panel/BendPanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
-import ImportDialog from './import/ImportDialog.vue'
 import { useArtImport } from './import/useArtImport.ts'
 import { useDroppedFiles } from './import/useDroppedFiles.ts'
 import DeskRail from './rail/DeskRail.vue'
@@ -28,6 +27,8 @@ const preferences = usePreferences()
 const actions = useDeskActions()
 const view = useView()
 const art = useArtImport()
+// Seldom wanted, so it comes when it is.
+const ImportDialog = defineAsyncComponent(() => import('./import/ImportDialog.vue'))
 const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
@@ -122,7 +123,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <main v-if="document.scene" ref="desk" class="flex min-h-0 flex-col">
+  <main v-if="document.sceneId" ref="desk" class="flex min-h-0 flex-col">
     <div class="top" :style="{ height: `${stageHeight}px` }">
       <StagePanel
         ref="stage"
@@ -170,7 +171,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
     />
     <DeskRail :actions="actions" />
     <DeskDeck @import="art.choose()" />
-    <ImportDialog :art="art" />
+    <ImportDialog v-if="art.waiting.value.length > 0" :art="art" />
     <div v-if="over" class="drop" role="status">Drop pictures to add them to the scene</div>
   </main>
 </template>

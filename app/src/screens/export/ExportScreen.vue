@@ -8,7 +8,7 @@ import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/ti
 import { drawFrame } from '../../draw/index.ts'
 import { useDocument } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
-import { fileName } from '../../session/projectFiles.ts'
+import { fileName } from '../../session/fileName.ts'
 import { saveBlob, saveProject } from '../../shell/saveProject.ts'
 import { dataUrl, textFontUrl } from './dataUrls.ts'
 

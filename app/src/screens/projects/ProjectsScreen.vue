@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { fileOpen } from 'browser-fs-access'
 import { CircleHelp, Contrast, FilePlus2, FolderOpen, Sailboat } from '@lucide/vue'
-import { onMounted, ref, shallowRef } from 'vue'
+import { defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { toast } from 'vue-sonner'
 import { readName } from '@arrow-bend/core/edit'
@@ -16,7 +16,6 @@ import {
   withNewId,
   type NewProject,
 } from '../../session/projectFiles.ts'
-import HelpSheet from '../../shell/HelpSheet.vue'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import { projectStorage, type ProjectCard as Card } from '../../storage/index.ts'
 import ArrowMark from '../../ui/ArrowMark.vue'
@@ -30,6 +29,8 @@ const DEMO_ID = 'lantern-regatta'
 const router = useRouter()
 const preferences = usePreferences()
 const help = useHelpSheet()
+// Seldom wanted, so it comes when it is.
+const HelpSheet = defineAsyncComponent(() => import('../../shell/HelpSheet.vue'))
 const cards = shallowRef<readonly Card[] | null>(null)
 const trouble = ref('')
 const making = ref(false)
@@ -124,7 +125,7 @@ onMounted(async () => {
         @press="preferences.switchTheme()"
       />
       <IconButton :icon="CircleHelp" label="Help" @press="help.show()" />
-      <HelpSheet />
+      <HelpSheet v-if="help.open" />
     </header>
     <main class="flex-1 overflow-auto px-8 py-6" :aria-busy="busy">
       <div class="mx-auto max-w-[1160px]">

@@ -1,3 +1,5 @@
+// The parser alone has no types of its own, as where easings are read.
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference
 /// <reference path="../css/css-tree-parser.d.ts" />
 import type { CssNode, Declaration, Rule } from 'css-tree'
 import parse from 'css-tree/parser'

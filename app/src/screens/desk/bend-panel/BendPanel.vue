@@ -272,7 +272,7 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Ben
         @cancel="cancel"
         @set="(value) => once('Strength set', () => strengthBend(value))"
       />
-      <PacePreview :bend="shown" :seconds="seconds" :hue="hue" />
+      <PacePreview :waiting="document.gesturing" :bend="shown" :seconds="seconds" :hue="hue" />
     </template>
     <div v-else class="empty">
       <h2>Bend</h2>

@@ -1,42 +1,67 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 
-/** A dot that runs the bend over and over at the span's real pace. Still where the person wants no motion. */
-const props = defineProps<{ bend: PlainBend; seconds: number; hue: string }>()
+/**
+ * A dot that runs the bend over and over at the span's real pace. Still where the person wants no motion. The browser
+ * moves it by itself, so that it costs the page nothing.
+ */
+const props = defineProps<{
+  bend: PlainBend
+  seconds: number
+  hue: string
+  /** The bend is being dragged at: the dot goes on with the last one until that is done. */
+  waiting: boolean
+}>()
 
 /** px the dot keeps to each side for overshoot. */
 const INSET = 34
 const WIDTH = 316
 const REST_SECONDS = 0.5
-const dot = ref<SVGCircleElement | null>(null)
-let request = 0
+/** Places the browser is told; between them it goes straight. */
+const STEPS = 90
 
+const dot = ref<HTMLElement | null>(null)
 const still = matchMedia('(prefers-reduced-motion: reduce)').matches
-const run = (stamp: number): void => {
-  request = requestAnimationFrame(run)
+let running: Animation | null = null
+
+const run = (): void => {
+  if (still || props.waiting || !dot.value) return
   const length = Math.max(0.05, props.seconds)
-  const into = (stamp / 1000) % (length + REST_SECONDS)
-  const p = compileOnce(props.bend).progress(Math.min(1, into / length))
-  const x = Math.min(WIDTH - 6, Math.max(6, INSET + p * (WIDTH - 2 * INSET)))
-  dot.value?.setAttribute('cx', x.toFixed(2))
+  const whole = length + REST_SECONDS
+  const curve = compileBend(props.bend)
+  const frames = Array.from({ length: STEPS + 1 }, (_, i): Keyframe => {
+    const x = Math.min(WIDTH - 6, Math.max(6, INSET + curve.progress(i / STEPS) * (WIDTH - 2 * INSET)))
+    return { offset: ((i / STEPS) * length) / whole, transform: `translateX(${(x - INSET).toFixed(2)}px)` }
+  })
+  running?.cancel()
+  running = dot.value.animate([...frames, { ...frames[STEPS], offset: 1 }], {
+    duration: whole * 1000,
+    iterations: Infinity,
+  })
 }
-let known: { bend: PlainBend; curve: ReturnType<typeof compileBend> } | null = null
-const compileOnce = (bend: PlainBend): ReturnType<typeof compileBend> => {
-  if (known?.bend !== bend) known = { bend, curve: compileBend(bend) }
-  return known.curve
-}
-onMounted(() => {
-  if (!still) request = requestAnimationFrame(run)
-})
-onBeforeUnmount(() => cancelAnimationFrame(request))
+onMounted(run)
+watch([() => props.bend, () => props.seconds, () => props.waiting], run)
+onBeforeUnmount(() => running?.cancel())
 </script>
 
 <template>
-  <svg width="316" height="18" aria-hidden="true">
-    <line x1="0" x2="316" y1="9" y2="9" stroke="var(--rule)" />
-    <line :x1="INSET" :x2="INSET" y1="4" y2="14" stroke="var(--ink-2)" />
-    <line :x1="WIDTH - INSET" :x2="WIDTH - INSET" y1="4" y2="14" stroke="var(--ink-2)" />
-    <circle ref="dot" :cx="INSET" cy="9" r="5.5" :fill="`var(--hue-${hue})`" />
-  </svg>
+  <div class="relative h-[18px] w-[316px]" aria-hidden="true">
+    <svg width="316" height="18">
+      <line x1="0" x2="316" y1="9" y2="9" stroke="var(--rule)" />
+      <line :x1="INSET" :x2="INSET" y1="4" y2="14" stroke="var(--ink-2)" />
+      <line :x1="WIDTH - INSET" :x2="WIDTH - INSET" y1="4" y2="14" stroke="var(--ink-2)" />
+    </svg>
+    <span ref="dot" class="dot" :style="{ left: `${INSET - 5.5}px`, background: `var(--hue-${hue})` }" />
+  </div>
 </template>
+
+<style scoped>
+.dot {
+  position: absolute;
+  top: 3.5px;
+  width: 11px;
+  height: 11px;
+  border-radius: 50%;
+}
+</style>

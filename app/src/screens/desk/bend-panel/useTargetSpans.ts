@@ -42,19 +42,22 @@ export function useTargetSpans(): TargetSpans {
   const playback = usePlayback()
   const selection = useSelection()
 
-  const spans = computed(() => (document.project ? targetSpans(document.project, selection.state) : []))
+  const spans = computed(() =>
+    document.accompanying ? targetSpans(document.accompanying, selection.state) : [],
+  )
   const first = computed(() => spans.value[0] ?? null)
   const refs = computed(() => spans.value.map(({ ref: span }) => span))
   const shown = computed<PlainBend | null>(
     () => first.value && first.value.compiled.bends[first.value.index]!,
   )
-  const library = computed(() => document.project?.bends ?? [])
   const stored = computed<PlainBend | null>(
-    () => first.value && plainBend(first.value.from.bend, library.value),
+    () => first.value && plainBend(first.value.from.bend, document.bends),
   )
   const linkedTo = computed(() => {
     const bend = first.value?.from.bend
-    return bend?.kind === 'linked' ? (library.value.find(({ id }) => id === bend.bendId)?.name ?? null) : null
+    return bend?.kind === 'linked'
+      ? (document.bends.find(({ id }) => id === bend.bendId)?.name ?? null)
+      : null
   })
   const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
   const mixed = computed(
@@ -72,7 +75,7 @@ export function useTargetSpans(): TargetSpans {
   const hue = computed<LaneHue>(() => definition.value?.hue ?? 'time')
   const seconds = computed(() => (first.value ? secondsOfTicks(first.value.to.t - first.value.from.t) : 0))
   const frames = computed(() =>
-    first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.scene!.rate) : 1,
+    first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.rate) : 1,
   )
   const elapsed = computed(() => {
     if (!first.value) return null

@@ -37,7 +37,7 @@ const sheet = ref<HTMLElement | null>(null)
 const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
-const scene = computed(() => document.scene!)
+const scene = computed(() => document.accompanying!.scenes[0]!)
 const keep = computed(() => new Set(selection.layers))
 const rows = computed(() =>
   buildRows(scene.value, {

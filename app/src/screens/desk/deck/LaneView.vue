@@ -24,7 +24,11 @@ const dragKeys = useKeyDrag()
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
 const drawing = computed(() =>
-  drawLane(property.value, { xOf: view.xOf, width: view.laneWidth }, document.project?.bends ?? []),
+  drawLane(
+    property.value,
+    { xOf: view.xOf, width: view.laneWidth, coarse: document.gesturing },
+    document.bends,
+  ),
 )
 const refOf = (key: string): KeyRef => ({
   scene: document.sceneId,

@@ -29,7 +29,7 @@ import type { LayerRow } from './rows.ts'
 
 /** The left part of a layer's row. */
 const props = defineProps<{ row: LayerRow }>()
-defineEmits<{
+const emit = defineEmits<{
   /** Its name was pressed: `add` takes it to or from the selection, `range` selects up to it. */
   choose: [how: 'one' | 'add' | 'range']
   /** One place up (−1) or down (1) in the list. */
@@ -62,6 +62,12 @@ const listAll = (): void => {
     view.full.add(layer.value.id)
     view.folded.delete(layer.value.id)
   }
+}
+/** A row that moves loses the keyboard; it gets it back. */
+const step = (event: KeyboardEvent, way: 1 | -1): void => {
+  const name = event.currentTarget as HTMLElement
+  emit('step', way)
+  void nextTick(() => name.focus())
 }
 const startRenaming = (): void => {
   renaming.value = true
@@ -126,8 +132,8 @@ const pressEye = (event: MouseEvent): void => {
       :title="layer.name"
       :aria-pressed="selection.hasLayer(layer.id)"
       @click="$emit('choose', $event.shiftKey ? 'range' : $event.ctrlKey || $event.metaKey ? 'add' : 'one')"
-      @keydown.alt.up.stop.prevent="$emit('step', -1)"
-      @keydown.alt.down.stop.prevent="$emit('step', 1)"
+      @keydown.alt.up.stop.prevent="step($event, -1)"
+      @keydown.alt.down.stop.prevent="step($event, 1)"
       @keydown.f2.stop.prevent="startRenaming"
       @dblclick="startRenaming"
     >

@@ -28,9 +28,7 @@ const preferences = usePreferences()
 
 const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
-const numbers = computed(() =>
-  valueAt(compiledOf(props.row.property, document.project!.bends), playback.time),
-)
+const numbers = computed(() => valueAt(compiledOf(props.row.property, document.bends), playback.time))
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -100,7 +98,7 @@ const setText = (text: string): void => {
     )
   } else if (text !== shown.value) set(text)
 }
-const shown = computed<Value>(() => currentValue(props.row.property, playback.time, document.project!.bends))
+const shown = computed<Value>(() => currentValue(props.row.property, playback.time, document.bends))
 const still = computed(() => {
   const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`

@@ -16,8 +16,9 @@ const MIDLINE = 13
 /** Thickness of the fastest moment, and of the slowest that still moves, px. */
 const THICKEST = 10
 const THINNEST = 0.75
-/** Gap between samples of a ribbon, px. */
+/** Gap between samples of a ribbon, px; wider while it follows a drag. */
 const GAP = 0.5
+const COARSE_GAP = 3
 const TOOTH = { width: 8, height: 9, clear: 7 } as const
 /** px a stitched line keeps clear of beads. */
 const STITCH_CLEAR = 6
@@ -57,11 +58,38 @@ export interface LaneDrawing {
 export interface LaneScale {
   readonly xOf: (time: number) => number
   readonly width: number
+  /** Ribbons need not be exact now; one that is known exactly is drawn so all the same. */
+  readonly coarse?: boolean
 }
 
-/** Everything a closed lane shows of a property, in px; what lies outside the view is left out. */
-export function drawLane(property: Property, { xOf, width }: LaneScale, library: BendLibrary): LaneDrawing {
+interface Known {
+  readonly view: string
+  readonly library: BendLibrary
+  readonly coarse: boolean
+  readonly drawing: LaneDrawing
+}
+
+const KNOWN = new WeakMap<Property, Known>()
+
+/** Everything a closed lane shows of a property, in px; what lies outside the view is left out. The same as long as all is. */
+export function drawLane(property: Property, scale: LaneScale, library: BendLibrary): LaneDrawing {
+  const { xOf, width, coarse = false } = scale
+  // Time is laid out evenly, so two places tell all.
+  const view = `${xOf(0)} ${xOf(1e9)} ${width}`
+  const known = KNOWN.get(property)
+  if (known?.view === view && known.library === library && (coarse || !known.coarse)) return known.drawing
+  const drawing = drawLaneAnew(property, scale, library)
+  KNOWN.set(property, { view, library, coarse, drawing })
+  return drawing
+}
+
+function drawLaneAnew(
+  property: Property,
+  { xOf, width, coarse = false }: LaneScale,
+  library: BendLibrary,
+): LaneDrawing {
   const { keys } = property
+  const gap = coarse ? COARSE_GAP : GAP
   const compiled = compiledOf(property, library)
   const place = (time: number): number => Math.round(xOf(time) * 100) / 100
   const beads = keys.map((key, index): BeadDrawing => ({
@@ -74,7 +102,8 @@ export function drawLane(property: Property, { xOf, width }: LaneScale, library:
   const spans = compiled.spans.flatMap((span, index): SpanDrawing[] => {
     const [x0, x1] = [place(compiled.times[index]!), place(compiled.times[index + 1]!)]
     if (x1 < 0 || x0 > width) return []
-    return [drawSpan({ property, compiled, span, bend: compiled.bends[index]!, index, x0, x1, scale, width })]
+    const bend = compiled.bends[index]!
+    return [drawSpan({ property, compiled, span, bend, index, x0, x1, scale, width, gap })]
   })
   return {
     spans,
@@ -94,6 +123,8 @@ interface SpanToDraw {
   readonly x1: number
   readonly scale: number
   readonly width: number
+  /** Between samples, px. */
+  readonly gap: number
 }
 
 function drawSpan(given: SpanToDraw): SpanDrawing {
@@ -147,11 +178,11 @@ function stepTeeth({ span, x0, x1 }: SpanToDraw, rising: -1 | 0 | 1): string {
 }
 
 /** The ribbon: thickness is speed, above the midline when the value rises and below when it falls. */
-function ribbonArea({ property, compiled, span, x0, x1, scale, width }: SpanToDraw): string {
+function ribbonArea({ property, compiled, span, x0, x1, scale, width, gap }: SpanToDraw): string {
   if (scale === 0 || x1 - x0 < 1e-6) return ''
   const scratch = new Float64Array(compiled.speedWidth)
   const [from, to] = [Math.max(x0, -4), Math.min(x1, width + 4)]
-  const count = Math.max(2, Math.ceil((to - from) / GAP))
+  const count = Math.max(2, Math.ceil((to - from) / gap))
   let path = `M${from.toFixed(2)} ${MIDLINE}`
   for (let i = 0; i <= count; i += 1) {
     const x = from + ((to - from) * i) / count

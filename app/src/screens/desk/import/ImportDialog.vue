@@ -22,7 +22,7 @@ const FORMS = [
 const document = useDocument()
 const { fit, svg, waiting } = props.art
 
-const frame = computed(() => document.scene!.size)
+const frame = computed(() => document.size)
 const hasSvg = computed(() => waiting.value.some(({ isSvg }) => isSvg))
 const sizeOf = ({ size }: Art): string => size.map((side) => Math.round(side)).join(' × ')
 const scaleOf = ({ size }: Art): string => `${Math.round(100 * artScale(size, frame.value, fit.value))} %`

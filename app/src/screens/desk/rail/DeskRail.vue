@@ -33,7 +33,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 
-const scene = computed(() => document.scene!)
+const scene = computed(() => document.accompanying!.scenes[0]!)
 const frame = computed(() => frameAt(playback.time, scene.value.rate))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
@@ -42,7 +42,8 @@ const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
 ]
 const where = computed(() => {
   const ref = selection.properties[0]
-  const property = ref && document.project ? findProperty(document.project, ref) : null
+  const project = document.accompanying
+  const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
   const state = keyStateAt(property, playback.time)

@@ -41,9 +41,7 @@ const centreOf = ({ layer, property }: RouteGeometry): Point => {
   if (about.value === 'key') return props.chosen
   if (about.value === 'frame') {
     const [width, height] = document.scene!.size
-    const inverse = invertMatrix(
-      parentMatrixAt(document.scene!, layer, playback.time, document.project!.bends),
-    )
+    const inverse = invertMatrix(parentMatrixAt(document.scene!, layer, playback.time, document.bends))
     return inverse ? applyMatrix(inverse, width / 2, height / 2) : [0, 0]
   }
   const points = property.keys.map(({ value }) => value as Point)

@@ -4,7 +4,7 @@ import type { SnapGap, SnapLine, Snapped } from '@arrow-bend/core/snap'
 import type { StageView } from '../../../draw/index.ts'
 
 /** The lines a dragged thing lies on, and how far it is from what lies there too. */
-const props = defineProps<{ marks: Pick<Snapped, 'lines' | 'gaps'>; view: StageView }>()
+const props = defineProps<{ marks: Pick<Snapped, 'lines' | 'gaps'> | null; view: StageView }>()
 
 const ends = ({
   axis,
@@ -17,9 +17,9 @@ const ends = ({
     ? { x1: x + at * scale, x2: x + at * scale, y1: y + from * scale, y2: y + to * scale }
     : { x1: x + from * scale, x2: x + to * scale, y1: y + at * scale, y2: y + at * scale }
 }
-const lines = computed(() => props.marks.lines.map(ends))
+const lines = computed(() => (props.marks?.lines ?? []).map(ends))
 const gaps = computed(() =>
-  props.marks.gaps.map((gap) => {
+  (props.marks?.gaps ?? []).map((gap) => {
     const line = ends(gap)
     return {
       line,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
-import type { DrawItem } from '@arrow-bend/core/scene'
-import type { PictureBook, StageView } from '../../../draw/index.ts'
+import { layerById } from '@arrow-bend/core/scene'
+import type { PictureBook, StagePainter, StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -20,7 +20,7 @@ import type { Snapping } from './useSnapping.ts'
 /** Boxes round the selected layers; the one selected last has grips for its size, its turn and its pivot. */
 const props = defineProps<{
   view: StageView
-  items: readonly DrawItem[]
+  painter: StagePainter
   pictures: PictureBook
   /** Counts drawings, so that boxes follow the picture. */
   drawn: number
@@ -35,12 +35,10 @@ const gestures = useBoxGestures(props.snapping)
 
 const chosen = computed(() => {
   void props.drawn
-  return boxItems(document.scene!, selection.layers, {
-    items: props.items,
-    pictures: props.pictures,
-    library: document.project!.bends,
-    time: playback.time,
-  })
+  // What is drawn says it all: most edits while something is dragged change nothing at the playhead.
+  const { scene, items, library, time } = props.painter
+  if (!scene) return []
+  return boxItems(scene, selection.layers, { items, pictures: props.pictures, library, time })
 })
 const outlines = computed(() =>
   chosen.value.map((item) => ({
@@ -51,12 +49,18 @@ const outlines = computed(() =>
       .join(' '),
   })),
 )
-/** The one with grips: the layer selected last, unless it is locked. */
+/** The layer selected last, where it may be changed: its name, else null. These are not drawn, so a drawing does not tell. */
+const heldName = computed(() => {
+  const last = selection.layers[selection.layers.length - 1]
+  const layer = last === undefined ? null : layerById(document.scene!, last)
+  return layer && !layer.locked ? layer.name : null
+})
+/** The one with grips. */
 const gripped = computed(() => {
   const last = selection.layers[selection.layers.length - 1]
-  const item = chosen.value.find(({ layer }) => layer.id === last && !layer.locked)
+  const item = heldName.value === null ? undefined : chosen.value.find(({ layer }) => layer.id === last)
   return item
-    ? boxGeometry(item, { view: props.view, library: document.project!.bends, time: playback.time })
+    ? boxGeometry(item, { view: props.view, library: props.painter.library, time: props.painter.time })
     : null
 })
 const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))
@@ -99,7 +103,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
       role="group"
       tabindex="0"
       class="gripped"
-      :aria-label="`Box of ${gripped.name}: arrow keys move it`"
+      :aria-label="`Box of ${heldName}: arrow keys move it`"
       @keydown="nudge"
     >
       <path :d="`M${text(gripped.stalk[0])}L${text(gripped.stalk[1])}`" class="edge" />
@@ -110,7 +114,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         class="grip"
         :role="grip.name === 'lower right' ? 'slider' : undefined"
         :tabindex="grip.name === 'lower right' ? 0 : undefined"
-        :aria-label="grip.name === 'lower right' ? `Size of ${gripped.name}` : undefined"
+        :aria-label="grip.name === 'lower right' ? `Size of ${heldName}` : undefined"
         :aria-valuenow="grip.name === 'lower right' ? Math.round(gripped.scale[0]) : undefined"
         :aria-valuetext="grip.name === 'lower right' ? sizeWords : undefined"
         :data-grip="grip.name"
@@ -125,7 +129,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         class="grip turn"
         role="slider"
         tabindex="0"
-        :aria-label="`Turn of ${gripped.name}`"
+        :aria-label="`Turn of ${heldName}`"
         :aria-valuenow="Math.round(gripped.turn)"
         :aria-valuetext="`${gripped.turn.toFixed(1)}°`"
         data-grip="turn"
@@ -140,7 +144,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         class="grip"
         role="slider"
         tabindex="0"
-        :aria-label="`Pivot of ${gripped.name}`"
+        :aria-label="`Pivot of ${heldName}`"
         :aria-valuenow="Math.round(gripped.pivot[0])"
         :aria-valuetext="`${Math.round(gripped.pivot[0])}, ${Math.round(gripped.pivot[1])} px`"
         data-grip="pivot"
@@ -163,7 +167,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
     v-if="!playback.playing && gripped"
     :nine="gripped.nine"
     :pivot="gripped.pivot"
-    :name="gripped.name"
+    :name="heldName!"
     :recipe="(to: Point) => gestures.pivotRecipe(gripped!.layer, to)"
     @choose="(to) => gestures.putPivot(gripped!.layer, to)"
   />

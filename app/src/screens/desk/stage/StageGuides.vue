@@ -16,7 +16,7 @@ const document = useDocument()
 const preferences = usePreferences()
 
 const frame = computed(() => {
-  const [width, height] = document.scene!.size
+  const [width, height] = document.size
   return { width, height }
 })
 const point = (x: number, y: number): string =>

@@ -9,7 +9,7 @@ const props = defineProps<{ view: StageView }>()
 const document = useDocument()
 
 const frame = computed(() => {
-  const [width, height] = document.scene!.size
+  const [width, height] = document.size
   return {
     x: props.view.x,
     y: props.view.y,

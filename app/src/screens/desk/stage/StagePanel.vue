@@ -15,6 +15,7 @@ import TipHost from '../../../ui/TipHost.vue'
 import SnapMarks from './SnapMarks.vue'
 import StageBoxes from './StageBoxes.vue'
 import StageDrafts from './StageDrafts.vue'
+import StageFacts from './StageFacts.vue'
 import StageGuides from './StageGuides.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
@@ -31,8 +32,6 @@ import { useStageCamera } from './useStageCamera.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
 /** The stage: the picture, the space around it, and what lies over it. */
-const NO_SIZE = [1, 1] as const
-
 defineEmits<{ import: [] }>()
 
 const document = useDocument()
@@ -43,7 +42,6 @@ const stageView = useStageView()
 const panel = ref<HTMLElement | null>(null)
 const canvasHost = ref<HTMLDivElement | null>(null)
 const { width, height } = useElementSize(panel)
-const pointer = shallowRef<readonly [number, number] | null>(null)
 const drawn = shallowRef(0)
 let painter: StagePainter | null = null
 const pictures = new PictureBook(() => redraw())
@@ -52,7 +50,7 @@ const onion = useOnion()
 const camera = useStageCamera(panel, {
   width,
   height,
-  frame: computed(() => document.scene?.size ?? NO_SIZE),
+  frame: computed(() => document.size),
 })
 const { view } = camera
 const snapping = useSnapping({ items: () => painter?.items ?? [], pictures, scale: () => view.value.scale })
@@ -63,7 +61,7 @@ const pen = usePen(camera)
 
 const giveScene = (): boolean => {
   if (!painter || !stageView.shown) return false
-  painter.setScene(stageView.shown, document.project!.bends)
+  painter.setScene(stageView.shown, document.bends)
   return true
 }
 const redraw = (time: number = playback.time): void => {
@@ -82,10 +80,6 @@ const press = (event: PointerEvent): void => {
   else if (tool === 'route') routes.press(event)
   else if (tool === 'pen') pen.press(event)
   else shapes.press(event, tool)
-}
-const move = (event: PointerEvent): void => {
-  pointer.value = camera.stagePoint(event)
-  if (stageView.tool === 'pen') pen.hover(event)
 }
 const setSurround = (): void =>
   painter?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
@@ -111,7 +105,7 @@ watch(
   },
   { flush: 'post' },
 )
-watch([() => stageView.shown, () => document.project?.bends], () => redrawIfChanged(), { flush: 'sync' })
+watch([() => stageView.shown, () => document.bends], () => redrawIfChanged(), { flush: 'sync' })
 watch(onion, (now) => {
   painter?.setOnion(now)
   redraw()
@@ -137,7 +131,7 @@ const fit = (everything: boolean): void => {
   const boxes = boxItems(document.scene!, chosen, {
     items: painter?.items ?? [],
     pictures,
-    library: document.project!.bends,
+    library: document.bends,
     time: playback.time,
   })
   const box = boxAround(boxes.flatMap(boxCorners))
@@ -158,17 +152,17 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
     @wheel.prevent="camera.onWheel"
     @pointerdown="press"
-    @pointermove="move"
-    @pointerleave="pointer = null"
+    @pointermove="stageView.tool === 'pen' && pen.hover($event)"
   >
     <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
-    <template v-if="document.scene">
+    <StageFacts v-if="panel" :panel="panel" :camera="camera" />
+    <template v-if="document.sceneId">
       <StageOverlay :view="view" />
       <StageGuides :view="view" />
       <StageBoxes
         v-if="painter && editable"
         :view="view"
-        :items="painter.items"
+        :painter="painter"
         :pictures="pictures"
         :drawn="drawn"
         :snapping="snapping"
@@ -187,7 +181,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :shape="shapes.draft.value"
         :pen="stageView.tool === 'pen' ? pen : null"
       />
-      <SnapMarks v-if="snapping.marks.value" :marks="snapping.marks.value" :view="view" />
+      <SnapMarks :marks="snapping.marks.value" :view="view" />
       <StageRulers :view="view" :width="width" :height="height" />
     </template>
     <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
@@ -195,12 +189,6 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     </svg>
     <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
     <StageViewBar />
-    <p class="facts mono" aria-hidden="true">
-      <template v-if="document.scene">{{ document.scene.size.join(' × ') }} px</template>
-      <template v-if="pointer"
-        ><br />x {{ Math.round(pointer[0]) }}<br />y {{ Math.round(pointer[1]) }}</template
-      >
-    </p>
     <div
       class="float absolute right-2 bottom-2 flex items-center p-1"
       role="toolbar"
@@ -242,17 +230,5 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
 
 .percent:hover {
   background: var(--rule-soft);
-}
-
-.facts {
-  position: absolute;
-  bottom: 8px;
-  left: calc(56px + var(--ruler));
-  padding: 1px 4px;
-  border-radius: 4px;
-  background: color-mix(in srgb, var(--surround) 75%, transparent);
-  color: var(--ink);
-  font-size: 12px;
-  pointer-events: none;
 }
 </style>

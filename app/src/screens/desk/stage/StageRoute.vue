@@ -48,7 +48,6 @@ const beadLabel = (bead: RouteBead): string => {
   const [x, y] = props.geometry.property.keys[bead.index]!.value as Point
   return `${props.geometry.name} ${what} ${bead.index + 1} of ${count.value}, ${bead.through}, at ${Math.round(x)}, ${Math.round(y)}`
 }
-const beadPath = ({ x, y }: RouteBead): string => `translate(${x.toFixed(1)} ${y.toFixed(1)})`
 
 /** Screen px about where the layer is now in which the layer is meant, not the line that runs through it. */
 const NEAR_LAYER = 16
@@ -109,14 +108,23 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         tabindex="0"
         :aria-label="beadLabel(bead)"
         :aria-pressed="chosen(bead.key)"
-        :transform="beadPath(bead)"
         @pointerdown.left.stop="gestures.pressBead($event, geometry, bead)"
-        @keydown.enter.stop.prevent="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
+        @keydown.enter.stop.prevent="
+          $event.shiftKey
+            ? selection.selectKeys([refOf(bead.key)], true)
+            : selection.selectKeysAmong([refOf(bead.key)])
+        "
         @keydown="nudgeBead($event, bead)"
       >
-        <circle r="10" fill="transparent" />
-        <circle :r="bead.waypoint ? 3 : 4.25" class="bead" :class="{ chosen: chosen(bead.key) }" />
-        <text v-if="bead.label" y="17" class="number">{{ bead.label }}</text>
+        <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
+        <circle
+          :cx="bead.x"
+          :cy="bead.y"
+          :r="bead.waypoint ? 3 : 4.25"
+          class="bead"
+          :class="{ chosen: chosen(bead.key) }"
+        />
+        <text v-if="bead.label" :x="bead.x" :y="bead.y + 17" class="number">{{ bead.label }}</text>
       </g>
       <g
         v-for="handle in handles"
@@ -127,12 +135,11 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         :aria-label="`${geometry.name}, ${handle.side} handle`"
         :aria-valuenow="Math.round(Math.hypot(...handle.offset))"
         :aria-valuetext="handle.words"
-        :transform="`translate(${text(handle.to)})`"
         @pointerdown.left.stop="gestures.pressHandle($event, geometry, handle)"
         @keydown="nudgeHandle($event, handle)"
       >
-        <rect x="-10" y="-10" width="20" height="20" fill="transparent" />
-        <rect class="handle" x="-3.5" y="-3.5" width="7" height="7" rx="1" />
+        <rect :x="handle.to[0] - 10" :y="handle.to[1] - 10" width="20" height="20" fill="transparent" />
+        <rect class="handle" :x="handle.to[0] - 3.5" :y="handle.to[1] - 3.5" width="7" height="7" rx="1" />
       </g>
     </g>
   </g>

@@ -30,13 +30,16 @@ const geometries = computed(() => {
   const scene = stageView.shown!
   const { view } = props
   return selection.layers.flatMap(
-    (id) => routeGeometry(scene, id, { view, library: document.project!.bends, time: time.value }) ?? [],
+    (id) => routeGeometry(scene, id, { view, library: document.bends, time: time.value }) ?? [],
   )
 })
 </script>
 
 <template>
-  <svg class="routes absolute inset-0 size-full overflow-hidden pointer-events-none">
+  <svg
+    class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
+    :class="{ held: document.gesturing }"
+  >
     <StageRoute
       v-for="geometry in geometries"
       :key="geometry.layer"
@@ -54,3 +57,10 @@ const geometries = computed(() => {
     :height="height"
   />
 </template>
+
+<style scoped>
+/* While something is dragged nothing else is aimed at. */
+.held :deep(*) {
+  pointer-events: none;
+}
+</style>

@@ -26,9 +26,10 @@ const scales = computed(() => ({
   y: rulerTicks({ start: props.view.y, scale: props.view.scale }, props.height),
 }))
 const onScreen = (axis: Axis, at: number): number => props.view[axis] + at * props.view.scale
+const placed = computed(() => document.scene?.guides)
 const guides = computed(() =>
   (['x', 'y'] as const).flatMap((axis) =>
-    (document.scene?.guides?.[axis] ?? []).map((at, index) => ({
+    (placed.value?.[axis] ?? []).map((at, index) => ({
       axis,
       index,
       at,

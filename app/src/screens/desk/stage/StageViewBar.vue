@@ -38,7 +38,7 @@ const soloWords = computed(() => {
 })
 
 const guideInMiddle = (axis: 'x' | 'y'): void => {
-  const [width, height] = document.scene!.size
+  const [width, height] = document.size
   document.apply('Guide added', (draft) =>
     addGuide(draft, { scene: document.sceneId, axis }, (axis === 'x' ? width : height) / 2),
   )

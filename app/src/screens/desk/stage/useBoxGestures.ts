@@ -83,9 +83,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
   const pressTurn = (event: PointerEvent, box: BoxGeometry): void => {
     const layers = chosen()
     const { turn } = box
-    const parent = invertMatrix(
-      parentMatrixAt(document.scene!, box.layer, playback.time, document.project!.bends),
-    )
+    const parent = invertMatrix(parentMatrixAt(document.scene!, box.layer, playback.time, document.bends))
     if (!parent) return
     // In the space the layer turns in: what it rides on may be mirrored or squeezed.
     const angleOf = ([x, y]: Point): number => {

@@ -71,7 +71,7 @@ export function useRouteDrawing(camera: StageCamera): RouteDrawingTool {
       return
     }
     playback.pause()
-    const inverse = invertMatrix(parentMatrixAt(document.scene!, id, playback.time, document.project!.bends))
+    const inverse = invertMatrix(parentMatrixAt(document.scene!, id, playback.time, document.bends))
     if (!inverse) return
     const began = event.timeStamp
     const points: DrawnPoint[] = []

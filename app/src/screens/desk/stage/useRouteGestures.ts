@@ -52,7 +52,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const pressBead = (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead): void => {
     const ref = refOf(geometry, bead.key)
     if (event.shiftKey || event.ctrlKey || event.metaKey) selection.selectKeys([ref], true)
-    else if (!selection.hasKey(ref)) selection.selectKeys([ref])
+    else if (!selection.hasKey(ref)) selection.selectKeysAmong([ref])
     if (!selection.hasKey(ref)) return
     if (event.altKey) drawHandlesOut(event, geometry, ref)
     else moveBead(event, geometry, bead)
@@ -105,7 +105,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   }
 
   const nudgeKey = (ref: KeyRef, by: Point): void => {
-    if (!selection.hasKey(ref)) selection.selectKeys([ref])
+    if (!selection.hasKey(ref)) selection.selectKeysAmong([ref])
     const moving = chosenKeys()
     document.apply(moving.length > 1 ? 'Keys nudged' : 'Key nudged', (draft) =>
       movePlaceKeys(draft, moving, { time: playback.time, by }),
@@ -157,7 +157,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
       (draft) => addKey(draft, ref, time, document.makeId),
       () => {
         const made = findProperty(document.project!, ref)?.keys.find(({ t }) => t === time)
-        if (made) selection.selectKeys([refOf(geometry, made.id)])
+        if (made) selection.selectKeysAmong([refOf(geometry, made.id)])
       },
     )
   }

@@ -61,7 +61,7 @@ export function useStageDrag(): {
         const next = moveTo({ pointer, way, event: moved })
         if (!next) return
         if (!gesture) playback.pause()
-        gesture ??= document.begin(label)
+        gesture ??= document.begin(label, { stage: true })
         gesture.preview(next.recipe)
         const words = typeof next.words === 'string' ? next.words : next.words()
         tag.value = { x: pointer[0], y: pointer[1], words }

@@ -93,7 +93,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
         const keys = { autoKey: preferences.autoKey, makeId: document.makeId }
         return {
           recipe: (draft) => (whole ? moveWholeRoutesBy(draft, change) : moveLayersBy(draft, change, keys)),
-          words: () => words(layerById(document.scene!, last)!, document.project!.bends),
+          words: () => words(layerById(document.scene!, last)!, document.bends),
         }
       },
       ended: snapping.end,
