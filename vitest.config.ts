@@ -11,7 +11,7 @@ export default defineConfig({
       'docs/src/**/*.test.ts',
       'tools/**/*.test.ts',
     ],
-    testTimeout: 60_000,
+    testTimeout: 300_000,
     reporters: ['default', 'json'],
     outputFile: { json: '.cache/unit.json' },
   },

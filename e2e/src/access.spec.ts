@@ -20,8 +20,10 @@ for (const theme of ['light', 'dark'] as const) {
   test(`every screen is accessible in the ${theme} theme`, async ({ page }) => {
     await openDemo(page)
     if (theme === 'dark') await page.getByRole('button', { name: 'Dark theme' }).click()
-    await page.getByRole('button', { name: 'Title scale, keys 1 to 2' }).click()
+    await page.getByRole('button', { name: 'Title scale, keys 1 to 2' }).dblclick()
+    await page.getByRole('button', { name: 'Both', exact: true }).click()
     await expectAccessible(page)
+    await page.getByRole('button', { name: 'Close the graph of Title scale' }).click()
     await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
     await page.getByRole('button', { name: /^Boat 2 key 2 of/ }).click()
     await page.getByRole('button', { name: 'Whole route' }).click()

@@ -8,6 +8,18 @@ export const LEAD = 20
 const TAIL = 24
 const MOST_ZOOM = 400
 
+/** A lane opened into its graph. */
+export interface OpenLane {
+  /** px */
+  readonly height: number
+  readonly graph: 'value' | 'speed' | 'both'
+}
+
+const OPEN: OpenLane = { height: 132, graph: 'value' }
+const LEAST_OPEN = 72
+const MOST_OPEN = 400
+const NEXT_GRAPH = { value: 'speed', speed: 'both', both: 'value' } as const
+
 /** How the deck shows time and rows. */
 export const useView = defineStore('view', () => {
   const document = useDocument()
@@ -21,6 +33,31 @@ export const useView = defineStore('view', () => {
   const folded = reactive(new Set<string>())
   /** Layers that list all their properties whatever the filter. */
   const full = reactive(new Set<string>())
+
+  /** Open lanes by `layer/property`. */
+  const open = reactive(new Map<string, OpenLane>())
+
+  /** As high as a lane goes, or as high as it is at first. */
+  const stretchLane = (lane: string): void => {
+    const tall = open.get(lane)?.height === MOST_OPEN
+    open.set(lane, { ...(open.get(lane) ?? OPEN), height: tall ? OPEN.height : MOST_OPEN })
+  }
+  const toggleLane = (lane: string): void => {
+    if (!open.delete(lane)) open.set(lane, OPEN)
+  }
+  const changeLane = (lane: string, change: Partial<OpenLane>): void => {
+    const now = open.get(lane)
+    if (!now) return
+    const height = Math.min(MOST_OPEN, Math.max(LEAST_OPEN, change.height ?? now.height))
+    open.set(lane, { ...now, ...change, height })
+  }
+  /** Value, then speed, then both, for all open lanes given. */
+  const turnGraphs = (lanes: readonly string[]): void => {
+    for (const lane of lanes) {
+      const now = open.get(lane)
+      if (now) changeLane(lane, { graph: NEXT_GRAPH[now.graph] })
+    }
+  }
 
   const duration = computed(() => document.scene?.duration ?? asTicks(1))
   const pixelsPerTick = computed(
@@ -67,6 +104,11 @@ export const useView = defineStore('view', () => {
     search,
     folded,
     full,
+    open,
+    toggleLane,
+    stretchLane,
+    changeLane,
+    turnGraphs,
     duration,
     pixelsPerTick,
     xOf,

@@ -30,6 +30,10 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
         <h2 class="mb-1 font-semibold">Gestures</h2>
         <ul class="list-disc space-y-1 pl-4 text-ink-2">
           <li>Click a ribbon to select its span; then drag the handles in the Bend panel.</li>
+          <li>
+            Click a ribbon twice, or press Enter on it, to open its lane: beads, handles and the curve itself
+            can be dragged there; two clicks on the curve add a key.
+          </li>
           <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
           <li>
             On the picture, drag a bead, a handle or the line of a route; Shift keeps an axis or steps of 15°,

@@ -16,6 +16,13 @@ export {
   reorderLayers,
   switchLayers,
 } from './layers.ts'
+export {
+  bendGraph,
+  setGraphHandle,
+  shiftKeyValues,
+  type GraphBendMove,
+  type GraphHandleMove,
+} from './graphHandles.ts'
 export { addGuide, moveGuide, removeGuides, type GuideRef } from './guides.ts'
 export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'

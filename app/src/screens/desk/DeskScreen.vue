@@ -64,7 +64,7 @@ useEventListener(window, 'keydown', (event) => {
   const command = commandOf(event)
   if (!command || (isTyping(event.target) && command !== 'save')) return
   const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
-  if (onButton && event.key === ' ') return
+  if (onButton && (event.key === ' ' || event.key === 'Enter')) return
   event.preventDefault()
   if (event.repeat && !REPEATED.has(command)) return
   if (command === 'play' && pointerOverStage.value) {

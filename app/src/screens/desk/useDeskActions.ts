@@ -183,6 +183,23 @@ export function useDeskActions(): DeskActions {
     else view.fitTimes(Math.min(...spans.map(({ from }) => from.t)), Math.max(...spans.map(({ to }) => to.t)))
   }
 
+  const chosenLanes = (): string[] =>
+    selection.properties.map(({ layer, property }) => `${layer}/${property}`)
+  /** Opens the selected lanes; when all of them are open, closes them. With `tall` they become as high as they go. */
+  const openLanes = (tall: boolean): void => {
+    const lanes = chosenLanes()
+    if (lanes.length === 0) {
+      toast('Select a lane first: click its name or a ribbon.')
+      return
+    }
+    if (tall) {
+      lanes.forEach((lane) => view.stretchLane(lane))
+      return
+    }
+    const closed = lanes.filter((lane) => !view.open.has(lane))
+    for (const lane of closed.length > 0 ? closed : lanes) view.toggleLane(lane)
+  }
+
   const endOfRange = (): void => {
     const step = frameTicks(document.scene!.rate)
     playback.seek(Math.max(playback.range[0], Math.ceil(playback.range[1] / step) * step - step))
@@ -220,6 +237,8 @@ export function useDeskActions(): DeskActions {
     // The screen knows which view the pointer is over.
     zoomIn: () => undefined,
     zoomOut: () => undefined,
+    openLanes,
+    graphs: () => view.turnGraphs(chosenLanes().length > 0 ? chosenLanes() : [...view.open.keys()]),
     undo: () => document.undo(),
     redo: () => document.redo(),
     duplicate,

@@ -17,7 +17,9 @@ import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
-import { buildRows, lanesOf, type Row } from './rows.ts'
+import OpenLane from './OpenLane.vue'
+import OpenLaneTools from './OpenLaneTools.vue'
+import { buildRows, lanesOf, topsOf, type PropertyRow, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
@@ -53,16 +55,30 @@ const allLanes = computed(() =>
   scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0),
 )
 
+/** The lane a row shows; null for a layer without one. */
+const laneOf = (row: Row): PropertyRow | null => (row.kind === 'property' ? row : row.lane)
+const openOf = (row: Row) => {
+  const lane = laneOf(row)
+  return lane ? (view.open.get(lane.id) ?? null) : null
+}
+const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
+const tops = computed(() => topsOf(rows.value, heightOf))
+
 // Only a change of their number may reach the virtualiser: it measures the page when its options change.
 const rowCount = computed(() => rows.value.length)
 const virtual = useVirtualizer(
   computed(() => ({
     count: rowCount.value,
     getScrollElement: () => scroller.value,
-    estimateSize: () => LANE_HEIGHT,
+    estimateSize: (index: number) => heightOf(rows.value[index]!),
     overscan: 6,
     getItemKey: (index: number) => rows.value[index]!.id,
   })),
+)
+// The virtualiser keeps the sizes it knows; it measures anew when a lane is opened, closed or drawn larger.
+watch(
+  () => tops.value.join(),
+  () => virtual.value.measure(),
 )
 const shownRows = computed(() =>
   virtual.value
@@ -70,8 +86,14 @@ const shownRows = computed(() =>
     .map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })),
 )
 
-const marquee = useMarquee(() => rows.value)
-const order = useLayerOrder(() => rows.value)
+const marquee = useMarquee(
+  () => rows.value,
+  () => tops.value,
+)
+const order = useLayerOrder(
+  () => rows.value,
+  () => tops.value,
+)
 /** Shift selects all rows from the one chosen last to this one. */
 const chooseLayer = (id: string, how: 'one' | 'add' | 'range'): void => {
   const from = selection.layers[selection.layers.length - 1]
@@ -176,7 +198,7 @@ const lastFrameWords = computed(
           :key="row.id"
           class="row"
           :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
-          :style="{ top: `${top}px` }"
+          :style="{ top: `${top}px`, height: `${heightOf(row)}px` }"
         >
           <div
             class="left"
@@ -188,10 +210,12 @@ const lastFrameWords = computed(
               @choose="(how) => chooseLayer(row.layer.id, how)"
               @step="(way) => order.step(row.layer.id, way)"
             />
-            <PropertyCell v-else :row="row" />
+            <PropertyCell v-else :row="row" class="h-[26px]! flex-none!" />
+            <OpenLaneTools v-if="openOf(row)" :row="laneOf(row)!" :lane="openOf(row)!" />
           </div>
           <div class="right" @pointerdown.left="startMarquee">
-            <LaneView v-if="row.kind === 'property'" :row="row" />
+            <OpenLane v-if="openOf(row)" :row="laneOf(row)!" :lane="openOf(row)!" />
+            <LaneView v-else-if="row.kind === 'property'" :row="row" />
             <LaneView v-else-if="row.lane" :row="row.lane" />
             <LayerBar v-else :layer="row.layer" />
           </div>
@@ -306,7 +330,6 @@ const lastFrameWords = computed(
   left: 0;
   display: flex;
   width: 100%;
-  height: 26px;
   border-bottom: 1px solid var(--rule-soft);
 }
 
@@ -320,6 +343,7 @@ const lastFrameWords = computed(
 
 .left {
   display: flex;
+  flex-direction: column;
   width: 300px;
   flex: none;
   border-right: 1px solid var(--rule);

@@ -47,6 +47,11 @@ const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} t
 const pressSpan = (event: PointerEvent | KeyboardEvent, key: string): void => {
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
+/** Enter selects a span, and opens the lane of one that is selected. */
+const enterSpan = (event: KeyboardEvent, key: string): void => {
+  if (!event.shiftKey && selection.hasSpan(refOf(key))) view.toggleLane(props.row.id)
+  else pressSpan(event, key)
+}
 /** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
 const walk = (event: KeyboardEvent): void => {
   const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
@@ -103,7 +108,8 @@ const pressBead = (event: PointerEvent, key: string): void => {
       :aria-label="spanLabel(span.index)"
       :aria-pressed="selection.hasSpan(refOf(span.key))"
       @pointerdown.left.stop="pressSpan($event, span.key)"
-      @keydown.enter.stop="pressSpan($event, span.key)"
+      @keydown.enter.stop="enterSpan($event, span.key)"
+      @dblclick="view.toggleLane(row.id)"
     >
       <rect class="wash" :x="span.x0" y="0.75" :width="Math.max(0, span.x1 - span.x0)" height="24.5" />
       <path v-if="span.area" class="area" :d="span.area" />

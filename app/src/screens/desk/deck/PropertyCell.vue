@@ -41,6 +41,14 @@ const ref = computed<PropertyRef>(() => ({
   layer: props.row.layer.id,
   property: props.row.definition.name,
 }))
+/** A lane without motion has no graph. */
+const openable = computed(() => props.row.property.keys.length > 1 && props.row.property.kind !== 'choice')
+/** Enter selects, and opens what is selected. */
+const pressEnter = (event: KeyboardEvent): void => {
+  if (!openable.value || !selection.hasProperty(ref.value)) return
+  event.preventDefault()
+  view.toggleLane(props.row.id)
+}
 const toggle = (): void => {
   playback.pause()
   // The row must not slip away with the others once one of them moves.
@@ -59,6 +67,8 @@ const toggle = (): void => {
       class="name"
       :aria-pressed="selection.hasProperty(ref)"
       @click="selection.selectProperties([ref], $event.shiftKey)"
+      @keydown.enter="pressEnter"
+      @dblclick="openable && view.toggleLane(row.id)"
     >
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
     </button>

@@ -111,6 +111,13 @@ function propertyRow(layer: Layer, definition: PropertyDefinition): PropertyRow 
   return { kind: 'property', id: `${layer.id}/${name}`, layer, definition, property: layer.properties[name]! }
 }
 
+/** How far each row stands from the first, px, and after the last the height of all. */
+export function topsOf(rows: readonly Row[], heightOf: (row: Row) => number): number[] {
+  const tops = [0]
+  for (const row of rows) tops.push(tops[tops.length - 1]! + heightOf(row))
+  return tops
+}
+
 /** The lanes of rows, with the index of the row each stands in. */
 export function lanesOf(rows: readonly Row[]): { readonly row: number; readonly lane: PropertyRow }[] {
   return rows.flatMap((row, i) => {

@@ -3,7 +3,6 @@ import { reorderLayers } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
-import { LANE_HEIGHT } from './laneDrawing.ts'
 import type { Row } from './rows.ts'
 
 export interface LayerOrder {
@@ -18,7 +17,7 @@ export interface LayerOrder {
 const DRAG_AFTER = 6
 
 /** Dragging layers up and down the list. */
-export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
+export function useLayerOrder(rows: () => readonly Row[], tops: () => readonly number[]): LayerOrder {
   const document = useDocument()
   const selection = useSelection()
   const over = shallowRef<number | null>(null)
@@ -54,7 +53,9 @@ export function useLayerOrder(rows: () => readonly Row[]): LayerOrder {
     const onMove = (moved: PointerEvent): void => {
       if (!dragging && Math.abs(moved.clientY - startY) < DRAG_AFTER) return
       dragging = true
-      over.value = Math.min(rows().length, Math.max(0, Math.round((moved.clientY - listTop) / LANE_HEIGHT)))
+      const y = moved.clientY - listTop
+      const gaps = tops().map((edge) => Math.abs(edge - y))
+      over.value = gaps.indexOf(Math.min(...gaps))
     }
     trackPointer(event, {
       move: onMove,

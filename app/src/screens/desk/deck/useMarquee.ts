@@ -24,7 +24,7 @@ export interface Marquee {
 const DRAG_AFTER = 3
 
 /** Selecting keys, and the spans between two of them, by a rectangle over lanes of any layers. */
-export function useMarquee(rows: () => readonly Row[]): Marquee {
+export function useMarquee(rows: () => readonly Row[], tops: () => readonly number[]): Marquee {
   const document = useDocument()
   const selection = useSelection()
   const view = useView()
@@ -36,8 +36,10 @@ export function useMarquee(rows: () => readonly Row[]): Marquee {
     const keys: KeyRef[] = [...base.keys]
     const spans: KeyRef[] = [...base.spans]
     for (const { row, lane } of lanesOf(rows())) {
-      const middle = row * LANE_HEIGHT + LANE_HEIGHT / 2
-      if (middle < area.y || middle > area.y + area.height) continue
+      // An open lane counts as soon as it is touched, a closed one by its midline.
+      const [top, bottom] = [tops()[row]!, tops()[row + 1]!]
+      const inset = Math.min(LANE_HEIGHT / 2, (bottom - top) / 2)
+      if (bottom - inset < area.y || top + inset > area.y + area.height) continue
       const list = lane.property.keys
       list.forEach((key, i) => {
         if (key.t < from || key.t > to) return

@@ -13,7 +13,7 @@ import { boxCorners, boxItems } from './boxItems.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
 import type { Point } from './routeGeometry.ts'
-import StageTag from './StageTag.vue'
+import PointerTag from '../PointerTag.vue'
 import { useBoxGestures } from './useBoxGestures.ts'
 import type { Snapping } from './useSnapping.ts'
 
@@ -161,7 +161,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         <circle r="2" class="centre" />
       </g>
     </g>
-    <StageTag :tag="gestures.tag.value" />
+    <PointerTag :tag="gestures.tag.value" />
   </svg>
   <PivotPad
     v-if="!playback.playing && gripped"

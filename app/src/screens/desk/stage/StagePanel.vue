@@ -20,7 +20,7 @@ import StageGuides from './StageGuides.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
 import StageRulers from './StageRulers.vue'
-import StageTag from './StageTag.vue'
+import PointerTag from '../PointerTag.vue'
 import StageTools from './StageTools.vue'
 import StageViewBar from './StageViewBar.vue'
 import { useOnion } from './useOnion.ts'
@@ -185,7 +185,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
       <StageRulers :view="view" :width="width" :height="height" />
     </template>
     <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
-      <StageTag :tag="gestures.tag.value" />
+      <PointerTag :tag="gestures.tag.value" />
     </svg>
     <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
     <StageViewBar />

@@ -8,7 +8,7 @@ import { useStageView } from '../../../session/stageView.ts'
 import RouteBar from './RouteBar.vue'
 import { routeGeometry } from './routeGeometry.ts'
 import StageRoute from './StageRoute.vue'
-import StageTag from './StageTag.vue'
+import PointerTag from '../PointerTag.vue'
 import { useRouteGestures } from './useRouteGestures.ts'
 import type { Snapping } from './useSnapping.ts'
 
@@ -48,7 +48,7 @@ const geometries = computed(() => {
       :time="time"
       :still="stageView.before"
     />
-    <StageTag :tag="gestures.tag.value" />
+    <PointerTag :tag="gestures.tag.value" />
   </svg>
   <RouteBar
     v-if="!playback.playing && !stageView.before && !gestures.tag.value"

@@ -13,7 +13,7 @@ import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { scaleFactors, type BoxGeometry, type BoxGrip } from './boxGeometry.ts'
 import type { Point } from './routeGeometry.ts'
-import { useStageDrag, type DragMove, type PointerTag } from './useStageDrag.ts'
+import { usePointerDrag, type DragMove, type PointerTag } from '../usePointerDrag.ts'
 import type { Snapping } from './useSnapping.ts'
 
 export interface BoxGestures {
@@ -36,7 +36,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const { drag, tag } = useStageDrag()
+  const { drag, tag } = usePointerDrag({ stage: true })
 
   const options = (): SetValueOptions => ({ autoKey: preferences.autoKey, makeId: document.makeId })
   const chosen = (): LayersAt => ({

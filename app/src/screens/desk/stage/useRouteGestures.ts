@@ -18,7 +18,7 @@ import { useSelection } from '../../../session/selection.ts'
 import type { RouteBead, RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from './routeHandles.ts'
-import { useStageDrag, type PointerTag } from './useStageDrag.ts'
+import { usePointerDrag, type PointerTag } from '../usePointerDrag.ts'
 import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
 
 export interface RouteGestures {
@@ -39,7 +39,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const { drag, tag } = useStageDrag()
+  const { drag, tag } = usePointerDrag({ stage: true })
 
   const refOf = (geometry: RouteGeometry, key: string): KeyRef => ({
     scene: document.sceneId,

@@ -13,7 +13,7 @@ import { trackPointer } from '../../../ui/trackPointer.ts'
 import { moveWords } from './moveWords.ts'
 import type { Point } from './routeGeometry.ts'
 import type { StageCamera } from './useStageCamera.ts'
-import { useStageDrag, type PointerTag } from './useStageDrag.ts'
+import { usePointerDrag, type PointerTag } from '../usePointerDrag.ts'
 import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
 
 export interface StageGesturesOptions {
@@ -44,7 +44,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const playback = usePlayback()
   const preferences = usePreferences()
   const stageView = useStageView()
-  const { drag, tag } = useStageDrag()
+  const { drag, tag } = usePointerDrag({ stage: true })
   const spaceHeld = ref(false)
   const panning = ref(false)
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PointerTag } from './useStageDrag.ts'
+import type { PointerTag } from './usePointerDrag.ts'
 
 /** What is being changed, said beside the pointer. */
 defineProps<{ tag: PointerTag | null }>()

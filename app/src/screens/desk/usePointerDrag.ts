@@ -1,8 +1,8 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
-import { usePlayback } from '../../../session/playback.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
-import type { Point } from './routeGeometry.ts'
+import { useDocument, type Gesture, type Recipe } from '../../session/document.ts'
+import { usePlayback } from '../../session/playback.ts'
+import { trackPointer } from '../../ui/trackPointer.ts'
+import type { Point } from './stage/routeGeometry.ts'
 
 /** What is being changed, said beside the pointer. */
 export interface PointerTag {
@@ -25,13 +25,13 @@ export interface DragStep {
   readonly words: string | (() => string)
 }
 
-export interface StageDrag {
+export interface PointerDrag {
   /** The name of the step in the history. */
   readonly label: string
   /** The edit for where the drag has come to, and what to say of it once it is seen; null where there is none. */
   readonly moveTo: (move: DragMove) => DragStep | null
   /** What a press without a drag does. */
-  readonly click?: () => void
+  readonly click?: () => unknown
   /** Called once the pointer is let go, whatever came of it. */
   readonly ended?: () => void
 }
@@ -39,16 +39,19 @@ export interface StageDrag {
 /** Pointer travel before a press becomes a drag, screen px. */
 const DRAG_AFTER = 3
 
-/** Drags of things that lie over the picture: one undo step each, seen as they go, said beside the pointer. */
-export function useStageDrag(): {
-  readonly drag: (event: PointerEvent, drag: StageDrag) => void
+/**
+ * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
+ * @param options.stage whether what is dragged lies over the picture; deck and panel then follow when there is time
+ */
+export function usePointerDrag({ stage }: { readonly stage: boolean }): {
+  readonly drag: (event: PointerEvent, drag: PointerDrag) => void
   readonly tag: ShallowRef<PointerTag | null>
 } {
   const document = useDocument()
   const playback = usePlayback()
   const tag = shallowRef<PointerTag | null>(null)
 
-  const drag = (event: PointerEvent, { label, moveTo, click, ended }: StageDrag): void => {
+  const drag = (event: PointerEvent, { label, moveTo, click, ended }: PointerDrag): void => {
     const pressed = event.currentTarget as HTMLElement | SVGElement
     const over = pressed instanceof SVGElement ? pressed.ownerSVGElement! : pressed
     const { left, top } = over.getBoundingClientRect()
@@ -61,7 +64,7 @@ export function useStageDrag(): {
         const next = moveTo({ pointer, way, event: moved })
         if (!next) return
         if (!gesture) playback.pause()
-        gesture ??= document.begin(label, { stage: true })
+        gesture ??= document.begin(label, { stage })
         gesture.preview(next.recipe)
         const words = typeof next.words === 'string' ? next.words : next.words()
         tag.value = { x: pointer[0], y: pointer[1], words }

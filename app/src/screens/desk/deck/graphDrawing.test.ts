@@ -1,0 +1,151 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { ease, key, property } from '../../../../../core/test/trials.ts'
+import { compileProperty, speedAt, valueAt, type Key, type Property } from '@arrow-bend/core/property'
+import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { drawGraph, hasValueGraph, type GraphDrawing, type GraphOf } from './graphDrawing.ts'
+
+const WIDTH = 800
+/** px a second */
+const PACE = 100
+const options = (of: GraphOf) => ({
+  xOf: (time: number) => (time / TICKS_PER_SECOND) * PACE,
+  width: WIDTH,
+  top: 0,
+  bottom: 240,
+  of,
+  library: [],
+  shows: () => true,
+  held: null,
+})
+const points = ({ curves }: GraphDrawing, component = 0): [number, number][] =>
+  curves[component]!.path.slice(1)
+    .split('L')
+    .map((point) => point.split(' ').map(Number) as [number, number])
+
+const amount = fc.double({ min: -900, max: 900, noNaN: true })
+const share = fc.double({ min: 0.05, max: 0.95, noNaN: true })
+const handles = fc
+  .tuple(
+    share,
+    fc.double({ min: -1, max: 2, noNaN: true }),
+    share,
+    fc.double({ min: -1, max: 2, noNaN: true }),
+  )
+  .map(([a, b, c, d]) => ({
+    kind: 'handles' as const,
+    leave: { reach: a, rise: b },
+    arrive: { reach: c, rise: d },
+  }))
+const numbers = fc.array(fc.tuple(amount, handles), { minLength: 2, maxLength: 5 }).map((list) =>
+  property(
+    'number',
+    list.map(([value, bend], i): Key => key(i * 1.5, value, bend)),
+  ),
+)
+
+describe('drawGraph', () => {
+  it('draws the value within half a pixel of what it is, everywhere', () => {
+    fc.assert(
+      fc.property(numbers, (given) => {
+        const drawing = drawGraph(given, options('value'))
+        const compiled = compileProperty(given)
+        for (const [x, y] of points(drawing)) {
+          const [value] = valueAt(compiled, (x / PACE) * TICKS_PER_SECOND)
+          expect(Math.abs(drawing.scale.y(value!) - y)).toBeLessThan(0.5)
+        }
+      }),
+      { seed: 6, numRuns: 120 },
+    )
+  })
+
+  it('draws a speed whose area is the change of the value (Simpson’s rule, 0.1 %)', () => {
+    fc.assert(
+      fc.property(numbers, (given) => {
+        const compiled = compileProperty(given)
+        const { keys } = given
+        keys.slice(1).forEach((to, i) => {
+          const from = keys[i]!
+          const steps = 2000
+          const width = (to.t - from.t) / steps
+          let sum = 0
+          for (let k = 0; k <= steps; k += 1) {
+            const time = k === steps ? to.t - 1 : from.t + k * width
+            const weight = k === 0 || k === steps ? 1 : k % 2 ? 4 : 2
+            sum += weight * speedAt(compiled, time)[0]!
+          }
+          const area = (sum * width) / 3 / TICKS_PER_SECOND
+          const change = (to.value as number) - (from.value as number)
+          // Handles may swing the value far beyond its change: the bound is of how far it travels.
+          const travel = 900 + Math.abs(change)
+          expect(Math.abs(area - change)).toBeLessThan(0.001 * travel)
+        })
+        const drawing = drawGraph(given, options('speed'))
+        const drawn = points(drawing)
+        let area = 0
+        drawn.slice(1).forEach(([x, y], i) => {
+          const [x0, y0] = drawn[i]!
+          area += ((drawing.scale.valueOf(y0) + drawing.scale.valueOf(y)) / 2) * ((x - x0) / PACE)
+        })
+        const whole = (keys[keys.length - 1]!.value as number) - (keys[0]!.value as number)
+        const size = drawing.scale.high - drawing.scale.low
+        expect(Math.abs(area - whole)).toBeLessThan(0.01 * size + 1)
+      }),
+      { seed: 7, numRuns: 60 },
+    )
+  })
+
+  it('stands upright where a hold jumps', () => {
+    const given = property('number', [
+      key(0, 10, { kind: 'hold' }),
+      key(2, 60, { kind: 'linear' }),
+      key(4, 60),
+    ])
+    const drawing = drawGraph(given, options('value'))
+    const at = points(drawing).filter(([x]) => x === 200)
+    expect(at.map(([, y]) => Math.round(drawing.scale.valueOf(y)))).toEqual(expect.arrayContaining([10, 60]))
+    const before = points(drawing).filter(([x]) => x < 200)
+    expect(before.every(([, y]) => Math.abs(drawing.scale.valueOf(y) - 10) < 0.5)).toBe(true)
+  })
+
+  it('shows X and Y of a place and one speed along its route, whose handles are level', () => {
+    const given: Property = property('place', [
+      key(0, [0, 0], ease),
+      key(2, [300, 400], ease),
+      key(3, [300, 0]),
+    ])
+    const value = drawGraph(given, options('value'))
+    expect(value.curves.map(({ letter }) => letter)).toEqual(['X', 'Y'])
+    expect(value.grips).toHaveLength(0)
+    const speed = drawGraph(given, options('speed'))
+    expect(speed.curves.map(({ letter }) => letter)).toEqual([''])
+    expect(speed.grips.every(({ fromY, y }) => fromY === y)).toBe(true)
+    expect(speed.grips).toHaveLength(4)
+  })
+
+  it('makes room for handles, and keeps what is held', () => {
+    const high = { kind: 'handles', leave: { reach: 0.5, rise: 3 }, arrive: { reach: 0.5, rise: 0 } } as const
+    const given = property('number', [key(0, 0, high), key(2, 100)])
+    const { scale, grips } = drawGraph(given, options('value'))
+    expect(scale.high).toBeGreaterThanOrEqual(300)
+    for (const { y } of grips) expect(y).toBeGreaterThan(0)
+    const held = drawGraph(given, { ...options('value'), held: { low: -500, high: 900 } })
+    expect([held.scale.low, held.scale.high]).toEqual([-500, 900])
+  })
+
+  it('leaves out what lies outside the view, and draws a level line where nothing moves', () => {
+    const long = property('number', [key(0, 0, ease), key(400, 100)])
+    expect(points(drawGraph(long, options('value'))).length).toBeLessThan(WIDTH + 20)
+    const still = property('number', [], { value: 7 })
+    const drawing = drawGraph(still, options('value'))
+    expect(points(drawing).map(([, y]) => drawing.scale.valueOf(y))).toEqual(
+      [7, 7].map((value) => expect.closeTo(value, 1) as number),
+    )
+  })
+
+  it('has no graph of the value for colours, outlines and choices', () => {
+    expect(hasValueGraph(property('colour', [key(0, '#000')]))).toBe(false)
+    expect(hasValueGraph(property('choice', [key(0, 'a')]))).toBe(false)
+    expect(hasValueGraph(property('turn', [key(0, 1)]))).toBe(true)
+  })
+})
