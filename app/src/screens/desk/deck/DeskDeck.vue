@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { Search } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -79,6 +79,17 @@ const virtual = useVirtualizer(
 watch(
   () => tops.value.join(),
   () => virtual.value.measure(),
+)
+/** A lane that was just opened comes into view whole. */
+watch(
+  () => [...view.open.keys()],
+  async (now, before) => {
+    const opened = now.find((lane) => !before.includes(lane))
+    const index = opened === undefined ? -1 : rows.value.findIndex((row) => laneOf(row)?.id === opened)
+    if (index < 0) return
+    await nextTick()
+    virtual.value.scrollToIndex(index, { align: 'auto' })
+  },
 )
 const shownRows = computed(() =>
   virtual.value
