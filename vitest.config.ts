@@ -12,6 +12,8 @@ export default defineConfig({
       'tools/**/*.test.ts',
     ],
     testTimeout: 300_000,
+    // By itself it would leave one of two cores unused.
+    maxWorkers: 2,
     reporters: ['default', 'json'],
     outputFile: { json: '.cache/unit.json' },
   },

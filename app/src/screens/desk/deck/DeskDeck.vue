@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { Search } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -17,8 +17,6 @@ import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
-import OpenLane from './OpenLane.vue'
-import OpenLaneTools from './OpenLaneTools.vue'
 import { buildRows, lanesOf, topsOf, type PropertyRow, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
@@ -26,6 +24,10 @@ import { useMarquee } from './useMarquee.ts'
 
 /** Layers and lanes under one time ruler. */
 defineEmits<{ import: [] }>()
+
+// Graphs come when the first lane is opened, so that the Desk itself is there sooner.
+const OpenLane = defineAsyncComponent(() => import('./OpenLane.vue'))
+const OpenLaneTools = defineAsyncComponent(() => import('./OpenLaneTools.vue'))
 
 const document = useDocument()
 const playback = usePlayback()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { KIND_WIDTH, valueAt, speedAt, compiledOf } from '@arrow-bend/core/property'
+import { compiledOf, KIND_WIDTH, speedAt, timedKeys, valueAt } from '@arrow-bend/core/property'
 import type { KeyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -75,6 +75,15 @@ const graphs = computed(() =>
     }),
   })),
 )
+/** Selected spans, from key to key. */
+const washes = computed(() => {
+  const keys = timedKeys(property.value)
+  return keys.slice(0, -1).flatMap((key, i) => {
+    if (!selection.hasSpan(refOf(key.id))) return []
+    const [x0, x1] = [view.xOf(key.t), view.xOf(keys[i + 1]!.t)]
+    return [{ key: key.id, x: x0, width: Math.max(0, x1 - x0) }]
+  })
+})
 const limits = computed(() => (props.row.definition.limits ?? []).filter(Number.isFinite))
 const words = (value: number): string => String(Number(value.toFixed(2))).replace('-', '−')
 /** What the playhead reads off, one a component. */
@@ -123,6 +132,15 @@ const gripWords = (grip: GraphGrip, of: GraphOf): string => {
     @focusout="focused = false"
   >
     <rect :width="width" :height="lane.height" class="ground" />
+    <rect
+      v-for="wash in washes"
+      :key="wash.key"
+      :x="wash.x"
+      :width="wash.width"
+      y="0.75"
+      :height="lane.height - 1.5"
+      class="wash"
+    />
     <g v-for="{ what, top, drawing } in graphs" :key="what" :data-graph="what">
       <line v-if="top > 0" :x1="0" :x2="width" :y1="top" :y2="top" class="rule" />
       <g aria-hidden="true">
@@ -232,6 +250,11 @@ const gripWords = (grip: GraphGrip, of: GraphOf): string => {
 
 .ground {
   fill: var(--sheet-2);
+}
+
+.wash {
+  fill: var(--pencil);
+  fill-opacity: 0.066;
 }
 
 .rule {
