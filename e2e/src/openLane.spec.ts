@@ -115,6 +115,17 @@ test('the curve itself follows the pointer between its keys, and a double click 
   }
 })
 
+test('a lane with the keyboard opens by Enter; one that does not move has no graph', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('group', { name: /^Title opacity, \d+ keys$/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: 'Title opacity, graph' })).toBeVisible()
+  await page.getByRole('button', { name: 'Title: list all properties', exact: true }).click()
+  await page.getByRole('button', { name: 'Content', exact: true }).first().dblclick()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(1)
+})
+
 test('in the speed graph a handle’s height is the speed and its length the reach', async ({ page }) => {
   await openLane(page)
   await page.keyboard.press('v')

@@ -82,9 +82,11 @@ export class StagePainter {
     this.outside = outside
   }
 
-  /** The ghosts drawn with the picture; null for none. */
-  setOnion(onion: OnionSkin | null): void {
+  /** The ghosts drawn with the picture, null for none; tells whether they are others than before. */
+  setOnion(onion: OnionSkin | null): boolean {
+    const others = this.onion !== onion
     this.onion = onion
+    return others
   }
 
   /** Draws at once, within the caller's frame. */

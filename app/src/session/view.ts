@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, ref, shallowRef } from 'vue'
+import type { Property } from '@arrow-bend/core/property'
 import { asTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
 
@@ -16,6 +17,9 @@ export interface OpenLane {
 }
 
 const OPEN: OpenLane = { height: 132, graph: 'value' }
+/** Whether a lane has a graph to be opened into: one that does not move, or only switches, has none. */
+export const hasGraph = ({ kind, keys }: Property): boolean => keys.length > 1 && kind !== 'choice'
+
 const LEAST_OPEN = 72
 const MOST_OPEN = 400
 const NEXT_GRAPH = { value: 'speed', speed: 'both', both: 'value' } as const

@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink'
+import { MOST_BYTES } from '@arrow-bend/core/format/art'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import type { ArtWorker } from './artWorker.ts'
@@ -16,6 +17,8 @@ let reader: Remote<ArtWorker> | null = null
  * @throws BadFile with a sentence
  */
 export async function readArtFile(file: File, svg: 'layers' | 'picture'): Promise<ReadArt> {
+  // Before it is read: a huge file would fill the memory first.
+  if (file.size > MOST_BYTES) throw new BadFile(`“${file.name}” is over 256 MB. Nothing was changed.`)
   reader ??= wrap<ArtWorker>(new Worker(new URL('./artWorker.ts', import.meta.url), { type: 'module' }))
   const bytes = new Uint8Array(await file.arrayBuffer())
   const answer = await reader.read(bytes, file.name, { svg })

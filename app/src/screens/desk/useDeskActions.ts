@@ -23,7 +23,7 @@ import { usePlayback } from '../../session/playback.ts'
 import { useSelection } from '../../session/selection.ts'
 import type { Command } from '../../session/shortcuts.ts'
 import { spansOf, targetSpans } from '../../session/target.ts'
-import { useView } from '../../session/view.ts'
+import { hasGraph, useView } from '../../session/view.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import { saveProject } from '../../shell/saveProject.ts'
 import { useLastBend } from './bend-panel/lastBend.ts'
@@ -184,12 +184,15 @@ export function useDeskActions(): DeskActions {
   }
 
   const chosenLanes = (): string[] =>
-    selection.properties.map(({ layer, property }) => `${layer}/${property}`)
+    selection.properties.flatMap((ref) => {
+      const property = findProperty(document.project!, ref)
+      return property && hasGraph(property) ? [`${ref.layer}/${ref.property}`] : []
+    })
   /** Opens the selected lanes; when all of them are open, closes them. With `tall` they become as high as they go. */
   const openLanes = (tall: boolean): void => {
     const lanes = chosenLanes()
     if (lanes.length === 0) {
-      toast('Select a lane first: click its name or a ribbon.')
+      toast('Select a lane that moves first: click its name or a ribbon.')
       return
     }
     if (tall) {

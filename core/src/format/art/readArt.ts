@@ -3,10 +3,8 @@ import { LIMITS, type Art } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
 import { readOpenRaster } from '../openraster/index.ts'
 import { readSvg } from '../svg/index.ts'
+import { MOST_BYTES } from './mostBytes.ts'
 import { isPicture, readPicture } from './readPicture.ts'
-
-/** Bytes a file of art may have. */
-const MOST_BYTES = 256 * 1024 * 1024
 
 /**
  * Reads a file of art by what it holds, not by what it is called: PNG, JPEG, WebP, SVG or OpenRaster.

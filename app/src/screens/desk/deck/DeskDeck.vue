@@ -17,8 +17,9 @@ import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
-import { buildRows, lanesOf, topsOf, type PropertyRow, type Row } from './rows.ts'
+import { buildRows, laneOf, lanesOf, topsOf, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
+import { useLayerChoice } from './useLayerChoice.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
 
@@ -42,13 +43,12 @@ const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => document.accompanying!.scenes[0]!)
-const keep = computed(() => new Set(selection.layers))
 const rows = computed(() =>
   buildRows(scene.value, {
     filter: view.filter,
     folded: view.folded,
     search: view.search,
-    keep: keep.value,
+    keep: new Set(selection.layers),
     full: view.full,
   }),
 )
@@ -57,8 +57,6 @@ const allLanes = computed(() =>
   scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0),
 )
 
-/** The lane a row shows; null for a layer without one. */
-const laneOf = (row: Row): PropertyRow | null => (row.kind === 'property' ? row : row.lane)
 const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
@@ -99,27 +97,11 @@ const shownRows = computed(() =>
     .map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })),
 )
 
-const marquee = useMarquee(
-  () => rows.value,
-  () => tops.value,
-)
-const order = useLayerOrder(
-  () => rows.value,
-  () => tops.value,
-)
-/** Shift selects all rows from the one chosen last to this one. */
-const chooseLayer = (id: string, how: 'one' | 'add' | 'range'): void => {
-  const from = selection.layers[selection.layers.length - 1]
-  if (how !== 'range' || from === undefined) {
-    selection.selectLayers([id], how !== 'one')
-    return
-  }
-  const shown = rows.value.flatMap((row) => (row.kind === 'layer' ? [row.layer.id] : []))
-  const [first, last] = [shown.indexOf(from), shown.indexOf(id)]
-  const between = shown.slice(Math.min(first, last), Math.max(first, last) + 1)
-  const others = selection.layers.filter((other) => !between.includes(other))
-  selection.selectLayers([...others, ...(first <= last ? between : between.reverse())])
-}
+const listed = (): readonly Row[] => rows.value
+const edges = (): readonly number[] => tops.value
+const marquee = useMarquee(listed, edges)
+const order = useLayerOrder(listed, edges)
+const chooseLayer = useLayerChoice(listed)
 const startMarquee = (event: PointerEvent): void =>
   marquee.start(event, () => {
     const box = sheet.value!.getBoundingClientRect()

@@ -7,7 +7,7 @@ import type { KeyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useView } from '../../../session/view.ts'
+import { hasGraph, useView } from '../../../session/view.ts'
 import { drawLane, LANE_HEIGHT } from './laneDrawing.ts'
 import type { PropertyRow } from './rows.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
@@ -47,9 +47,12 @@ const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} t
 const pressSpan = (event: PointerEvent | KeyboardEvent, key: string): void => {
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
+const toggleGraph = (): void => {
+  if (hasGraph(property.value)) view.toggleLane(props.row.id)
+}
 /** Enter selects a span, and opens the lane of one that is selected. */
 const enterSpan = (event: KeyboardEvent, key: string): void => {
-  if (!event.shiftKey && selection.hasSpan(refOf(key))) view.toggleLane(props.row.id)
+  if (!event.shiftKey && selection.hasSpan(refOf(key))) toggleGraph()
   else pressSpan(event, key)
 }
 /** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
@@ -83,6 +86,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
     tabindex="0"
     :aria-label="`${lane}, ${count} keys`"
     :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
+    @keydown.enter.self.stop="toggleGraph"
     @keydown="walk"
   >
     <Repeat
@@ -109,7 +113,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
       :aria-pressed="selection.hasSpan(refOf(span.key))"
       @pointerdown.left.stop="pressSpan($event, span.key)"
       @keydown.enter.stop="enterSpan($event, span.key)"
-      @dblclick="view.toggleLane(row.id)"
+      @dblclick="toggleGraph"
     >
       <rect class="wash" :x="span.x0" y="0.75" :width="Math.max(0, span.x1 - span.x0)" height="24.5" />
       <path v-if="span.area" class="area" :d="span.area" />

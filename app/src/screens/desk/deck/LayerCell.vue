@@ -26,12 +26,13 @@ import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMenu from './LayerMenu.vue'
 import PropertyCell from './PropertyCell.vue'
 import type { LayerRow } from './rows.ts'
+import type { LayerChoice } from './useLayerChoice.ts'
 
 /** The left part of a layer's row. */
 const props = defineProps<{ row: LayerRow }>()
 const emit = defineEmits<{
   /** Its name was pressed: `add` takes it to or from the selection, `range` selects up to it. */
-  choose: [how: 'one' | 'add' | 'range']
+  choose: [how: LayerChoice]
   /** One place up (−1) or down (1) in the list. */
   step: [way: 1 | -1]
 }>()

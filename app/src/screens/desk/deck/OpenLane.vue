@@ -114,7 +114,7 @@ const gripName = ({ side, span, component }: GraphGrip, of: GraphOf): string => 
   return `${side === 'leave' ? 'Leave' : 'Arrive'} handle, keys ${span + 1} to ${span + 2}${letter}, ${of}`
 }
 const gripWords = (grip: GraphGrip, of: GraphOf): string => {
-  const amount = of === 'speed' ? grip.speed : grip.offset[grip.component]!
+  const amount = of === 'speed' ? grip.speeds[grip.component]! : grip.offset[grip.component]!
   return `reach ${Math.round(grip.reach * 100)} %, ${words(amount)} ${unitOf(of)}`
 }
 </script>

@@ -6,7 +6,7 @@ import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useView } from '../../../session/view.ts'
+import { hasGraph, useView } from '../../../session/view.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from './rows.ts'
 import ValueField from './ValueField.vue'
@@ -41,8 +41,7 @@ const ref = computed<PropertyRef>(() => ({
   layer: props.row.layer.id,
   property: props.row.definition.name,
 }))
-/** A lane without motion has no graph. */
-const openable = computed(() => props.row.property.keys.length > 1 && props.row.property.kind !== 'choice')
+const openable = computed(() => hasGraph(props.row.property))
 /** Enter selects, and opens what is selected. */
 const pressEnter = (event: KeyboardEvent): void => {
   if (!openable.value || !selection.hasProperty(ref.value)) return

@@ -54,7 +54,7 @@ export interface GraphGrip {
   readonly reach: number
   /** Of all components, in the value's units. */
   readonly offset: readonly number[]
-  readonly speed: number
+  readonly speeds: readonly number[]
   readonly seconds: number
   /** Its key, and its end, px. */
   readonly fromX: number
@@ -195,7 +195,7 @@ function gripsOf(compiled: CompiledProperty, { xOf, of, shows }: GraphOptions): 
           component,
           reach,
           offset,
-          speed: own,
+          speeds: speed,
           seconds,
           fromX: xOf(side === 'leave' ? t0 : t1),
           x: xOf(time),

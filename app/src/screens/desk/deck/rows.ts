@@ -111,6 +111,9 @@ function propertyRow(layer: Layer, definition: PropertyDefinition): PropertyRow 
   return { kind: 'property', id: `${layer.id}/${name}`, layer, definition, property: layer.properties[name]! }
 }
 
+/** The lane a row shows; null for a layer without one. */
+export const laneOf = (row: Row): PropertyRow | null => (row.kind === 'property' ? row : row.lane)
+
 /** How far each row stands from the first, px, and after the last the height of all. */
 export function topsOf(rows: readonly Row[], heightOf: (row: Row) => number): number[] {
   const tops = [0]
@@ -121,7 +124,7 @@ export function topsOf(rows: readonly Row[], heightOf: (row: Row) => number): nu
 /** The lanes of rows, with the index of the row each stands in. */
 export function lanesOf(rows: readonly Row[]): { readonly row: number; readonly lane: PropertyRow }[] {
   return rows.flatMap((row, i) => {
-    const lane = row.kind === 'property' ? row : row.lane
+    const lane = laneOf(row)
     return lane ? [{ row: i, lane }] : []
   })
 }

@@ -16,6 +16,7 @@ import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
+import { arrowWay } from '../stage/arrowWay.ts'
 import { usePointerDrag, type PointerTag } from '../usePointerDrag.ts'
 import type { GraphBead, GraphDrawing, GraphGrip, GraphOf, Range } from './graphDrawing.ts'
 import { snapTime, snapTimes } from './snapTime.ts'
@@ -117,10 +118,7 @@ export function useGraphDrag(lane: () => PropertyRef): GraphDrag {
     // A graph of speed says how fast; how far the handle's end then lies from its key follows from its reach.
     if (of === 'speed')
       grip.offset.forEach((_, i) => {
-        const speed =
-          i === grip.component
-            ? amount
-            : (way * grip.offset[i]!) / (Math.max(grip.reach, 1e-9) * grip.seconds)
+        const speed = i === grip.component ? amount : grip.speeds[i]!
         offset[i] = way * speed * used * grip.seconds
       })
     else offset[grip.component] = amount
@@ -186,27 +184,13 @@ export function useGraphDrag(lane: () => PropertyRef): GraphDrag {
     document.apply('Key added', (draft) => addKey(draft, lane(), time, document.makeId))
   }
 
-  const arrows: Readonly<Record<string, readonly [number, number]>> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, 1],
-    ArrowDown: [0, -1],
-  }
-  const arrowOf = (event: KeyboardEvent): readonly [number, number] | null => {
-    const arrow = arrows[event.key]
-    if (!arrow) return null
-    event.preventDefault()
-    event.stopPropagation()
-    const size = event.shiftKey ? 10 : 1
-    return [arrow[0] * size, arrow[1] * size]
-  }
   const nudgeBead = (event: KeyboardEvent, { key, component }: GraphBead, step: number): void => {
-    const by = arrowOf(event)
+    const by = arrowWay(event)
     if (!by) return
     const ref = refOf(key)
     if (!selection.hasKey(ref)) selection.selectKeys([ref])
     const values = [0, 0]
-    values[component] = by[1] * step
+    values[component] = -by[1] * step
     const frame = frameTicks(document.rate)
     document.apply('Key nudged', (draft) => {
       shiftKeyValues(draft, [ref], values)
@@ -214,11 +198,11 @@ export function useGraphDrag(lane: () => PropertyRef): GraphDrag {
     })
   }
   const nudgeGrip = (event: KeyboardEvent, grip: GraphGrip, { of, drawing: { scale } }: GraphPane): void => {
-    const by = arrowOf(event)
+    const by = arrowWay(event)
     if (!by) return
     const reach = grip.reach + ((grip.side === 'leave' ? 1 : -1) * by[0]) / 100
-    const amount = of === 'speed' ? grip.speed : grip.offset[grip.component]!
-    const move = setGrip(grip, of, reach, amount + (by[1] * (scale.high - scale.low)) / 100)
+    const amount = of === 'speed' ? grip.speeds[grip.component]! : grip.offset[grip.component]!
+    const move = setGrip(grip, of, reach, amount - (by[1] * (scale.high - scale.low)) / 100)
     document.apply('Handle nudged', (draft) =>
       setGraphHandle(draft, refOf(grip.key), { ...move, free: event.altKey }),
     )

@@ -62,6 +62,7 @@ const pen = usePen(camera)
 const giveScene = (): boolean => {
   if (!painter || !stageView.shown) return false
   painter.setScene(stageView.shown, document.bends)
+  painter.setOnion(onion.value)
   return true
 }
 const redraw = (time: number = playback.time): void => {
@@ -106,10 +107,8 @@ watch(
   { flush: 'post' },
 )
 watch([() => stageView.shown, () => document.bends], () => redrawIfChanged(), { flush: 'sync' })
-watch(onion, (now) => {
-  painter?.setOnion(now)
-  redraw()
-})
+// An edit has drawn them already.
+watch(onion, (now) => painter?.setOnion(now) && redraw())
 watch(
   [() => document.project?.assets, () => document.assets],
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
