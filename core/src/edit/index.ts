@@ -1,5 +1,14 @@
 export { BadEdit } from './badEdit.ts'
 export { artScale, placeArt, type ArtFit, type PlaceArt } from './placeArt.ts'
+export {
+  bendSpeed,
+  drawSpeed,
+  shapeOf,
+  slideSpeedPeaks,
+  strengthenBends,
+  type SpeedMove,
+} from './bendSpeed.ts'
+export { makePause, type Pause } from './makePause.ts'
 export { bendRoute } from './bendRoute.ts'
 export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
 export { changeBends, convertBends, makeSpansSmooth, setBends, type ConversionReport } from './bends.ts'

@@ -38,6 +38,7 @@ export {
   type Vertex,
 } from './property.ts'
 export { propertyGap } from './propertyGap.ts'
+export { reshapeSpeed, type SpeedWish } from './reshapeSpeed.ts'
 export { ribbonScale } from './ribbonScale.ts'
 export { ribbonSpeed } from './ribbonSpeed.ts'
 export { resolveRoutes, STRAIGHT } from './routeSpans.ts'
