@@ -1,22 +1,37 @@
 import { defineStore } from 'pinia'
-import { computed, reactive, ref, shallowRef } from 'vue'
+import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Property } from '@arrow-bend/core/property'
 import { asTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
 
-/** Clear px before the first frame and after the last. */
-export const LEAD = 20
+/** Clear px before the first frame, where an open lane's numbers stand, and after the last. */
+export const LEAD = 44
 const TAIL = 24
 const MOST_ZOOM = 400
+
+/** A stretch of values. */
+export interface ValueRange {
+  readonly low: number
+  readonly high: number
+}
 
 /** A lane opened into its graph. */
 export interface OpenLane {
   /** px */
   readonly height: number
   readonly graph: 'value' | 'speed' | 'both'
+  /** A place shows how far it has gone along its route, in place of X and Y. */
+  readonly along: boolean
+  /** Whether a drag across the speed graph draws the speed. */
+  readonly drawing: boolean
+  /** The values each graph is asked to show; all there are where left out. */
+  readonly ranges: Readonly<Partial<Record<'value' | 'distance' | 'speed', ValueRange>>>
 }
 
-const OPEN: OpenLane = { height: 132, graph: 'value' }
+/** Which keys of an open lane have a bead between two heights of it, px; null where its beads do not tell. */
+export type BeadsBetween = (top: number, bottom: number) => ReadonlySet<string> | null
+
+const OPEN: OpenLane = { height: 132, graph: 'value', along: false, drawing: false, ranges: {} }
 /** Whether a lane has a graph to be opened into: one that does not move, or only switches, has none. */
 export const hasGraph = ({ kind, keys }: Property): boolean => keys.length > 1 && kind !== 'choice'
 
@@ -40,6 +55,8 @@ export const useView = defineStore('view', () => {
 
   /** Open lanes by `layer/property`. */
   const open = reactive(new Map<string, OpenLane>())
+  /** How open lanes tell which beads a rectangle takes in, while they are shown. */
+  const beadsOf = markRaw(new Map<string, BeadsBetween>())
 
   /** As high as a lane goes, or as high as it is at first. */
   const stretchLane = (lane: string): void => {
@@ -109,6 +126,7 @@ export const useView = defineStore('view', () => {
     folded,
     full,
     open,
+    beadsOf,
     toggleLane,
     stretchLane,
     changeLane,

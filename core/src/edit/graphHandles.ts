@@ -8,14 +8,12 @@ import {
   pinSmooth,
   timedKeys,
   type Key,
-  type Property,
   type Side,
-  type Value,
 } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { editProperty } from './editProperty.ts'
-import { byProperty, type KeyRef } from './refs.ts'
+import type { KeyRef } from './refs.ts'
 
 export interface GraphHandleMove {
   readonly side: Side
@@ -122,25 +120,4 @@ function parameterAt({ leave, arrive }: Handles, u: number): number {
     else high = s
   }
   return (low + high) / 2
-}
-
-/**
- * Adds to the values of keys, one number a component; the bends keep their feel. Colours, outlines and choices are
- * left alone.
- * @throws BadEdit for an amount that is no number
- */
-export function shiftKeyValues(draft: Draft<Project>, refs: readonly KeyRef[], by: readonly number[]): void {
-  if (!by.every(Number.isFinite)) throw new BadEdit('A value has to be a number. Nothing was changed.')
-  if (by.every((part) => part === 0)) return
-  for (const { ref, keys } of byProperty(refs).values())
-    editProperty(draft, ref, (property): Property => {
-      const shifted = (value: Value): Value => {
-        if (typeof value === 'number') return value + by[0]!
-        return Array.isArray(value) ? [value[0] + by[0]!, value[1] + (by[1] ?? 0)] : value
-      }
-      return {
-        ...property,
-        keys: property.keys.map((key) => (keys.has(key.id) ? { ...key, value: shifted(key.value) } : key)),
-      }
-    })
 }

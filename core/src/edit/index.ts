@@ -11,6 +11,7 @@ export {
 export { makePause, type Pause } from './makePause.ts'
 export { bendRoute } from './bendRoute.ts'
 export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
+export { changeBendPoints, changePoints, type PointsChange } from './bendPoints.ts'
 export { changeBends, convertBends, makeSpansSmooth, setBends, type ConversionReport } from './bends.ts'
 export { currentValue } from './currentValue.ts'
 export { copyKeys, type KeyClip, type KeyClipTrack } from './keyClip.ts'
@@ -25,13 +26,8 @@ export {
   reorderLayers,
   switchLayers,
 } from './layers.ts'
-export {
-  bendGraph,
-  setGraphHandle,
-  shiftKeyValues,
-  type GraphBendMove,
-  type GraphHandleMove,
-} from './graphHandles.ts'
+export { bendGraph, setGraphHandle, type GraphBendMove, type GraphHandleMove } from './graphHandles.ts'
+export { scaleKeyValues, setKeyValues, shiftKeyValues } from './keyValues.ts'
 export { addGuide, moveGuide, removeGuides, type GuideRef } from './guides.ts'
 export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'

@@ -37,6 +37,7 @@ export {
   type Value,
   type Vertex,
 } from './property.ts'
+export { progressOfValue } from './progressOfValue.ts'
 export { propertyGap } from './propertyGap.ts'
 export { reshapeSpeed, type SpeedWish } from './reshapeSpeed.ts'
 export { ribbonScale } from './ribbonScale.ts'

@@ -47,7 +47,8 @@ export function reshapeSpeed(
   const seconds = secondsOfTicks(compiled.times[span + 1]! - compiled.times[span]!)
   const mixer = compiled.mixers[span]!
   const out = new Float64Array(Math.max(compiled.width, mixer.width))
-  const change = Math.abs(speedOf(compiled, span)[component] ?? 0)
+  const way = changesOf(compiled, span)[component] ?? 0
+  const change = Math.abs(way)
   const piece = pieceAt(bend, u, {
     component,
     flat: change === 0,
@@ -60,9 +61,12 @@ export function reshapeSpeed(
   const most = piece.start.map((number, i) =>
     i % 2 === 0 ? Math.max(number, MOST_REACH * piece.room) : Infinity,
   )
-  const least = piece.start.map((number, i) =>
-    i % 2 === 0 ? Math.min(number, LEAST_REACH * piece.room) : -Infinity,
-  )
+  // Unless it is asked to back up, a motion that goes on at its ends is not made to turn round there.
+  const onward = change !== 0 && speed * way >= 0
+  const least = piece.start.map((number, i) => {
+    if (i % 2 === 0) return Math.min(number, LEAST_REACH * piece.room)
+    return onward ? Math.min(number, 0) : -Infinity
+  })
   const within = (numbers: readonly number[]): number[] =>
     numbers.map((number, i) => Math.min(most[i]!, Math.max(least[i]!, number)))
 
@@ -102,7 +106,7 @@ export function reshapeSpeed(
 }
 
 /** How much each component changes from one key to the next; along its route for a place. */
-function speedOf({ mixers }: CompiledProperty, span: number): Float64Array {
+function changesOf({ mixers }: CompiledProperty, span: number): Float64Array {
   const mixer = mixers[span]!
   const out = new Float64Array(mixer.width)
   mixer.slopeInto(out, 0.5)

@@ -27,8 +27,8 @@ import { useMarquee } from './useMarquee.ts'
 defineEmits<{ import: [] }>()
 
 // Graphs come when the first lane is opened, so that the Desk itself is there sooner.
-const OpenLane = defineAsyncComponent(() => import('./OpenLane.vue'))
-const OpenLaneTools = defineAsyncComponent(() => import('./OpenLaneTools.vue'))
+const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
+const OpenLaneTools = defineAsyncComponent(() => import('./graph/OpenLaneTools.vue'))
 
 const document = useDocument()
 const playback = usePlayback()
@@ -116,9 +116,11 @@ const gridLines = computed(() =>
 )
 const veils = computed(() => {
   const [from, to] = playback.range
-  const [x0, x1] = [Math.max(0, view.xOf(from)), view.xOf(to)]
+  // Before the first frame stand the numbers of graphs, which must stay easy to read.
+  const start = Math.max(0, view.xOf(0))
+  const [x0, x1] = [Math.max(start, view.xOf(from)), view.xOf(to)]
   return [
-    { x: 0, width: x0 },
+    { x: start, width: x0 - start },
     { x: x1, width: Math.max(0, view.laneWidth - x1) },
   ]
 })

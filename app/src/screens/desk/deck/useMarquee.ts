@@ -1,5 +1,6 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import type { KeyRef } from '@arrow-bend/core/edit'
+import type { Key } from '@arrow-bend/core/property'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
@@ -41,12 +42,15 @@ export function useMarquee(rows: () => readonly Row[], tops: () => readonly numb
       const inset = Math.min(LANE_HEIGHT / 2, (bottom - top) / 2)
       if (bottom - inset < area.y || top + inset > area.y + area.height) continue
       const list = lane.property.keys
+      // In a graph that has beads, those within the rectangle are meant.
+      const hit = view.beadsOf.get(lane.id)?.(area.y - top, area.y + area.height - top) ?? null
+      const taken = ({ id, t }: Key): boolean => t >= from && t <= to && (hit === null || hit.has(id))
       list.forEach((key, i) => {
-        if (key.t < from || key.t > to) return
+        if (!taken(key)) return
         const ref = { scene, layer: lane.layer.id, property: lane.definition.name, key: key.id }
         keys.push(ref)
         const next = list[i + 1]
-        if (next && next.t <= to) spans.push(ref)
+        if (next && taken(next)) spans.push(ref)
       })
     }
     selection.selectKeysAndSpans(keys, spans)

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ease, key, property } from '../../../../../core/test/trials.ts'
+import { ease, key, property } from '../../../../../../core/test/trials.ts'
 import { compileProperty, speedAt, valueAt, type Key, type Property } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
-import { drawGraph, hasValueGraph, type GraphDrawing, type GraphOf } from './graphDrawing.ts'
+import { drawGraph, hasValueGraph, type GraphDrawing } from './graphDrawing.ts'
+import type { GraphOf } from './sampleGraph.ts'
 
 const WIDTH = 800
 /** px a second */
@@ -16,7 +17,9 @@ const options = (of: GraphOf) => ({
   of,
   library: [],
   shows: () => true,
+  range: null,
   held: null,
+  limits: [],
 })
 const points = ({ curves }: GraphDrawing, component = 0): [number, number][] =>
   curves[component]!.path.slice(1)

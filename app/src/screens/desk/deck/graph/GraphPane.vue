@@ -1,0 +1,405 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue'
+import { compiledOf, spanChange, speedAt, valueAt } from '@arrow-bend/core/property'
+import type { PropertyDefinition } from '@arrow-bend/core/scene'
+import { useDocument } from '../../../../session/document.ts'
+import { usePlayback } from '../../../../session/playback.ts'
+import { useSelection } from '../../../../session/selection.ts'
+import { useView, type OpenLane } from '../../../../session/view.ts'
+import { numberWords } from '../../../../ui/numberWords.ts'
+import PointerTag from '../../PointerTag.vue'
+import { text } from '../../stage/drawRoute.ts'
+import type { PropertyRow } from '../rows.ts'
+import { drawGraph, type GraphBead, type GraphGrip, type GraphNode } from './graphDrawing.ts'
+import GraphAxis from './GraphAxis.vue'
+import KeyBox from './KeyBox.vue'
+import { distancesAtKeys, isSummed, spanReader, type GraphOf } from './sampleGraph.ts'
+import { useBeadDrag } from './useBeadDrag.ts'
+import { useCurveDrag } from './useCurveDrag.ts'
+import { useGraphHand } from './useGraphHand.ts'
+import { useGripDrag } from './useGripDrag.ts'
+import { useNodeDrag } from './useNodeDrag.ts'
+import { useSpeedDrawing } from './useSpeedDrawing.ts'
+import { useTrackedTime } from './useTrackedTime.ts'
+
+/** One graph of an open lane: its value, its distance or its speed over time. */
+const props = defineProps<{
+  row: PropertyRow
+  lane: OpenLane
+  of: GraphOf
+  top: number
+  bottom: number
+  /** Which spans show their handles, by the key they begin at and how wide they are, px. */
+  shows: (key: string, px: number) => boolean
+}>()
+
+const hatch = useId()
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+const view = useView()
+const time = useTrackedTime()
+const hand = useGraphHand(() => ({
+  scene: document.sceneId,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+}))
+const limits = computed(() => props.row.definition.limits ?? [])
+const beadDrag = useBeadDrag(hand, { limits: () => limits.value })
+const gripDrag = useGripDrag(hand)
+const curveDrag = useCurveDrag(hand)
+const nodeDrag = useNodeDrag(hand)
+const drawn = useSpeedDrawing(hand)
+
+const property = computed(() => props.row.property)
+const definition = computed<PropertyDefinition>(() => props.row.definition)
+const unit = computed(() => definition.value.unit)
+const unitWords = computed(() => (props.of === 'speed' ? `${unit.value || 'units'}/s` : unit.value))
+const drawing = computed(() =>
+  drawGraph(property.value, {
+    of: props.of,
+    xOf: view.xOf,
+    width: view.laneWidth,
+    top: props.top,
+    bottom: props.bottom,
+    library: document.bends,
+    shows: props.shows,
+    range: props.lane.ranges[props.of] ?? null,
+    held: hand.held.value,
+    limits: limits.value,
+  }),
+)
+defineExpose({ drawing })
+const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
+const hasLetters = computed(() => drawing.value.curves.length > 1)
+const isChosen = (key: string): boolean => selection.hasKey(hand.refOf(key))
+const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => isChosen(key)))
+
+/** Turns beside degrees, from a whole one on. */
+const valueWords = (value: number): string => {
+  const turns = property.value.kind === 'turn' && props.of === 'value' && Math.abs(value) >= 360
+  return `${numberWords(value)} ${unitWords.value}${turns ? ` (${numberWords(value / 360)} turns)` : ''}`
+}
+/** What the playhead reads off, one a curve. */
+const readings = computed(() => {
+  const x = view.xOf(time.value)
+  if (x < 0 || x > view.laneWidth || property.value.keys.length === 0) return []
+  const compiled = compiledOf(property.value, document.bends)
+  const { curves, scale } = drawing.value
+  const index = compiled.times.findLastIndex((t) => t <= time.value)
+  const span = compiled.spans[index]
+  const values = curves.map(({ component }) => {
+    if (span) {
+      const u = (time.value - compiled.times[index]!) / (compiled.times[index + 1]! - compiled.times[index]!)
+      return spanReader(compiled, component, props.of)(span, index, u)
+    }
+    if (props.of === 'distance') return distancesAtKeys(compiled)[index < 0 ? 0 : index]!
+    const read = props.of === 'speed' ? speedAt : valueAt
+    return read(compiled, time.value)[component]!
+  })
+  const ys = values.map(scale.y)
+  const close = ys.length > 1 && Math.abs(ys[0]! - ys[1]!) < 14
+  return ys.map((y, i) => ({
+    id: i,
+    x,
+    y,
+    // Words stand above their dot; where two would meet, the lower one's stand below.
+    wordsY: close && y > ys[1 - i]! ? y + 15 : Math.max(props.top + 12, y - 5),
+    words: valueWords(values[i]!),
+  }))
+})
+/** The area under each selected span's speed is what it changes by. */
+const areas = computed(() => {
+  if (props.of !== 'speed') return []
+  const compiled = compiledOf(property.value, document.bends)
+  return compiled.spans.flatMap((_, i) => {
+    const key = compiled.keys[i]!.id
+    const [x0, x1] = [view.xOf(compiled.times[i]!), view.xOf(compiled.times[i + 1]!)]
+    if (!selection.hasSpan(hand.refOf(key)) || x1 - x0 < 70) return []
+    const change = spanChange(compiled, i)
+    return [
+      {
+        key,
+        x: (x0 + x1) / 2,
+        words: `area ${change > 0 ? '+' : ''}${numberWords(change, 1)} ${unit.value}`,
+      },
+    ]
+  })
+})
+const laneName = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
+const letterOf = (component: number): string => (hasLetters.value ? ` ${'XY'[component]}` : '')
+const beadName = ({ index, component, count }: GraphBead): string =>
+  `${laneName.value}, key ${index + 1}${count > 1 ? ` and ${count - 1} more close by` : ''}${letterOf(component)}`
+const gripName = ({ side, span, component }: GraphGrip): string =>
+  `${side === 'leave' ? 'Leave' : 'Arrive'} handle, keys ${span + 1} to ${span + 2}${letterOf(component)}, ${props.of}`
+const gripWords = (grip: GraphGrip): string => {
+  const amount = props.of === 'speed' ? grip.speeds[grip.component]! : grip.offset[grip.component]!
+  return `reach ${Math.round(grip.reach * 100)} %, ${numberWords(amount)} ${unitWords.value}`
+}
+const nodeName = ({ index, span, component }: GraphNode): string =>
+  `Point ${index} of the bend, keys ${span + 1} to ${span + 2}${letterOf(component)}`
+const percent = (share: number): string => `${numberWords(share * 100, 1)} %`
+const press = (event: PointerEvent): void => {
+  if (props.of === 'speed' && props.lane.drawing) drawn.press(event, drawing.value.scale)
+  else curveDrag.press(event, pane.value)
+}
+/** A place's own X and Y are shaped on the stage; of a colour or an outline the curve sums many numbers up. */
+const canBend = computed(
+  () => !isSummed(property.value) && !(props.of === 'value' && property.value.kind === 'place'),
+)
+</script>
+
+<template>
+  <g :data-graph="of">
+    <pattern :id="hatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+      <rect width="1.5" height="5" class="hatch" />
+    </pattern>
+    <line v-if="top > 0" :x1="0" :x2="view.laneWidth" :y1="top" :y2="top" class="rule" />
+    <GraphAxis
+      :scale="drawing.scale"
+      :width="view.laneWidth"
+      :top="top"
+      :limits="of === 'value' ? limits : []"
+      :words="`${of}, ${unitWords}`"
+    />
+    <g aria-hidden="true">
+      <path
+        v-if="of === 'speed' && drawing.curves[0]"
+        :d="`${drawing.curves[0].path}V${drawing.scale.y(0)}H${drawing.curves[0].startX}Z`"
+        class="shade"
+      />
+      <g v-for="curve in drawing.curves" :key="curve.component">
+        <path v-if="curve.lost" :d="curve.lost" :fill="`url(#${hatch})`" data-part="lost" />
+        <path
+          :d="curve.path"
+          class="curve"
+          :class="{ second: curve.component === 1 }"
+          :data-curve="`${of}${curve.component}`"
+        />
+        <text v-if="curve.letter" :x="curve.endX" :y="curve.endY" class="letter">{{ curve.letter }}</text>
+      </g>
+      <text v-for="area in areas" :key="area.key" :x="area.x" :y="bottom - 4" class="area">{{
+        area.words
+      }}</text>
+    </g>
+    <template v-if="canBend">
+      <path
+        v-for="curve in drawing.curves"
+        :key="`reach${curve.component}`"
+        :d="curve.path"
+        class="reach"
+        data-part="curve-reach"
+        @pointerdown.left.stop="press"
+        @dblclick.stop="curveDrag.add($event)"
+      />
+    </template>
+    <rect
+      v-if="of === 'speed' && props.lane.drawing"
+      :y="top"
+      :width="view.laneWidth"
+      :height="bottom - top"
+      class="paper"
+      @pointerdown.left.stop="press"
+    />
+    <path v-if="drawn.line.value" :d="drawn.line.value" class="pencil" aria-hidden="true" />
+    <KeyBox v-if="of !== 'speed'" :hand="hand" :chosen="chosenBeads" :pane="pane" />
+    <g v-for="grip in drawing.grips" :key="`${grip.key}${grip.side}${grip.component}`">
+      <path
+        :d="`M${text([grip.fromX, grip.fromY])}L${text([grip.x, grip.y])}`"
+        class="arm"
+        aria-hidden="true"
+      />
+      <g
+        class="grip"
+        role="slider"
+        tabindex="0"
+        :aria-label="gripName(grip)"
+        :aria-valuenow="Math.round(grip.reach * 100)"
+        :aria-valuetext="gripWords(grip)"
+        @pointerdown.left.stop="gripDrag.press($event, grip, pane)"
+        @keydown="gripDrag.nudge($event, grip, pane)"
+      >
+        <rect :x="grip.x - 9" :y="grip.y - 9" width="18" height="18" fill="transparent" />
+        <rect class="square" :x="grip.x - 3.5" :y="grip.y - 3.5" width="7" height="7" rx="1" />
+      </g>
+    </g>
+    <g v-for="node in drawing.nodes" :key="`${node.key}${node.index}${node.component}`">
+      <template v-for="arm in node.arms" :key="arm.side">
+        <path :d="`M${text([node.x, node.y])}L${text([arm.x, arm.y])}`" class="arm" aria-hidden="true" />
+        <g
+          class="grip"
+          role="slider"
+          tabindex="0"
+          :aria-label="`${arm.side === 'leave' ? 'Leave' : 'Arrive'} handle of ${nodeName(node).toLowerCase()}`"
+          :aria-valuenow="Math.round(Math.abs(arm.handle[0]) * 100)"
+          :aria-valuetext="`${percent(Math.abs(arm.handle[0]))} of the time, ${percent(arm.handle[1])} of the change`"
+          @pointerdown.left.stop="nodeDrag.pressArm($event, node, arm, pane)"
+          @keydown="nodeDrag.nudgeArm($event, node, arm)"
+        >
+          <rect :x="arm.x - 9" :y="arm.y - 9" width="18" height="18" fill="transparent" />
+          <rect class="square" :x="arm.x - 3.5" :y="arm.y - 3.5" width="7" height="7" rx="1" />
+        </g>
+      </template>
+      <g
+        v-if="node.inner"
+        class="bead"
+        role="slider"
+        tabindex="0"
+        :aria-label="nodeName(node)"
+        :aria-valuenow="Math.round(node.at[0] * 100)"
+        :aria-valuetext="`at ${percent(node.at[0])} of the time, ${percent(node.at[1])} of the change`"
+        @pointerdown.left.stop="nodeDrag.press($event, node, pane)"
+        @keydown="nodeDrag.nudge($event, node)"
+      >
+        <circle :cx="node.x" :cy="node.y" r="10" fill="transparent" />
+        <circle class="ring small" :cx="node.x" :cy="node.y" r="3" />
+      </g>
+    </g>
+    <g
+      v-for="bead in drawing.beads"
+      :key="`${bead.key}${bead.component}`"
+      class="bead"
+      :class="{ chosen: isChosen(bead.key) }"
+      role="slider"
+      tabindex="0"
+      :aria-label="beadName(bead)"
+      :aria-valuenow="bead.value"
+      :aria-valuetext="valueWords(bead.value)"
+      @pointerdown.left.stop="beadDrag.press($event, bead, pane)"
+      @keydown="beadDrag.nudge($event, bead, { of, step: definition.step })"
+    >
+      <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
+      <circle class="halo" :cx="bead.x" :cy="bead.y" r="5.75" />
+      <circle class="ring" :cx="bead.x" :cy="bead.y" r="3.75" />
+      <text v-if="bead.count > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
+        {{ bead.count }}
+      </text>
+    </g>
+    <g v-for="reading in readings" :key="reading.id" class="reading" aria-hidden="true">
+      <circle :cx="reading.x" :cy="reading.y" r="3.25" />
+      <text v-if="!playback.playing && !hand.tag.value" :x="reading.x + 9" :y="reading.wordsY">
+        {{ reading.words }}
+      </text>
+    </g>
+    <PointerTag :tag="hand.tag.value" />
+  </g>
+</template>
+
+<style scoped>
+.rule {
+  stroke: var(--rule);
+}
+
+.curve {
+  fill: none;
+  stroke: var(--hue);
+  stroke-linejoin: round;
+  stroke-width: 2;
+}
+
+.curve.second {
+  stroke-dasharray: 9 4;
+}
+
+.hatch {
+  fill: var(--ink-2);
+  fill-opacity: 0.55;
+}
+
+.reach {
+  cursor: grab;
+  fill: none;
+  pointer-events: stroke;
+  stroke: transparent;
+  stroke-width: 11;
+}
+
+.paper {
+  cursor: crosshair;
+  fill: transparent;
+}
+
+.pencil {
+  fill: none;
+  stroke: var(--pencil);
+  stroke-linejoin: round;
+  stroke-width: 2;
+}
+
+.shade {
+  fill: var(--hue);
+  fill-opacity: 0.2;
+}
+
+.letter {
+  fill: var(--hue);
+  font-size: 12px;
+  font-weight: 650;
+}
+
+.area,
+.count {
+  fill: var(--ink-2);
+  stroke: var(--sheet-2);
+  stroke-width: 4;
+  font-family: var(--font-mono);
+  font-size: 11px;
+  paint-order: stroke;
+  text-anchor: middle;
+}
+
+.arm {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+
+.grip,
+.bead {
+  cursor: move;
+}
+
+.square {
+  fill: var(--sheet-2);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.grip:hover .square,
+.grip:focus-visible .square {
+  fill: var(--pencil);
+}
+
+.halo {
+  fill: var(--sheet-2);
+}
+
+.ring {
+  fill: var(--sheet-2);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.bead:hover .ring,
+.bead:focus-visible .ring {
+  r: 4.75px;
+}
+
+.bead.chosen .ring {
+  fill: var(--pencil);
+  stroke: var(--pencil);
+}
+
+.reading circle {
+  fill: var(--ink);
+}
+
+.reading text {
+  fill: var(--ink);
+  stroke: var(--sheet-2);
+  stroke-width: 4;
+  font-family: var(--font-mono);
+  font-size: 12px;
+  paint-order: stroke;
+}
+</style>

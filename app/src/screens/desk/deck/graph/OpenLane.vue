@@ -1,0 +1,145 @@
+<script setup lang="ts">
+import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { timedKeys } from '@arrow-bend/core/property'
+import type { KeyRef } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../../session/document.ts'
+import { useSelection } from '../../../../session/selection.ts'
+import { useView, type OpenLane } from '../../../../session/view.ts'
+import type { PropertyRow } from '../rows.ts'
+import { hasValueGraph } from './graphDrawing.ts'
+import GraphPane from './GraphPane.vue'
+import type { GraphOf } from './sampleGraph.ts'
+
+/** An open lane: the graph of a property's value, of its speed, or both, on its own scale under the common ruler. */
+const props = defineProps<{ row: PropertyRow; lane: OpenLane }>()
+
+const document = useDocument()
+const selection = useSelection()
+const view = useView()
+const focused = ref(false)
+const shownPanes = useTemplateRef('shownPanes')
+
+const property = computed(() => props.row.property)
+/** Which graphs there are, from top to bottom, each with its share of the height. */
+const panes = computed(() => {
+  const value: GraphOf = property.value.kind === 'place' && props.lane.along ? 'distance' : 'value'
+  const { graph } = props.lane
+  const wanted: readonly GraphOf[] =
+    graph === 'both' ? [value, 'speed'] : [graph === 'value' ? value : 'speed']
+  const list = hasValueGraph(property.value) ? wanted : (['speed'] as const)
+  const high = props.lane.height / list.length
+  return list.map((of, i) => ({ of, top: i * high, bottom: (i + 1) * high }))
+})
+const refOf = (key: string): KeyRef => ({
+  scene: document.sceneId,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+  key,
+})
+/** Spans that are selected, or lie beside a selected key. */
+const beside = computed(() => {
+  const keys = timedKeys(property.value)
+  return new Set(
+    keys.slice(0, -1).flatMap(({ id }, i) => {
+      const near = selection.hasSpan(refOf(id)) || selection.hasKey(refOf(id))
+      return near || selection.hasKey(refOf(keys[i + 1]!.id)) ? [id] : []
+    }),
+  )
+})
+/** px a span needs for its handles to be shown unasked. */
+const ROOM = 20
+/** Handles of selected spans and of those beside selected keys; of all while none is selected, or the lane has the keyboard. */
+const shows = (key: string, px: number): boolean =>
+  beside.value.has(key) || (px > ROOM && (focused.value || beside.value.size === 0))
+/** Selected spans, from key to key. */
+const washes = computed(() => {
+  const keys = timedKeys(property.value)
+  return keys.slice(0, -1).flatMap((key, i) => {
+    if (!selection.hasSpan(refOf(key.id))) return []
+    const [x0, x1] = [view.xOf(key.t), view.xOf(keys[i + 1]!.t)]
+    return [{ key: key.id, x: x0, width: Math.max(0, x1 - x0) }]
+  })
+})
+
+/** Zooms the axis about the pointer's height; both ways by Alt and the wheel. */
+const onWheel = (event: WheelEvent): void => {
+  if (!event.altKey) return
+  event.preventDefault()
+  event.stopPropagation()
+  const y = event.clientY - (event.currentTarget as SVGElement).getBoundingClientRect().top
+  const at = panes.value.findIndex(({ top, bottom }) => y >= top && y < bottom)
+  const pane = shownPanes.value?.[at]
+  if (!pane) return
+  const { scale } = pane.drawing
+  const { of } = panes.value[at]!
+  const factor = Math.exp(event.deltaY * 0.003)
+  const middle = scale.valueOf(y)
+  const ends = [scale.low, scale.high].map((end) => middle + (end - middle) * factor)
+  view.changeLane(props.row.id, { ranges: { ...props.lane.ranges, [of]: { low: ends[0]!, high: ends[1]! } } })
+}
+
+watch(
+  () => props.row.id,
+  (id, before) => {
+    if (before) view.beadsOf.delete(before)
+    view.beadsOf.set(id, (top, bottom) => {
+      const beads = shownPanes.value?.flatMap((pane) => pane?.drawing.beads ?? []) ?? []
+      if (beads.length === 0) return null
+      return new Set(beads.filter(({ y }) => y >= top && y <= bottom).map(({ key }) => key))
+    })
+  },
+  { immediate: true },
+)
+onUnmounted(() => view.beadsOf.delete(props.row.id))
+</script>
+
+<template>
+  <svg
+    class="open-lane"
+    :width="view.laneWidth"
+    :height="lane.height"
+    role="group"
+    tabindex="0"
+    :aria-label="`${row.layer.name} ${row.definition.label.toLowerCase()}, graph`"
+    :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
+    @focusin="focused = true"
+    @focusout="focused = false"
+    @wheel="onWheel"
+  >
+    <rect :width="view.laneWidth" :height="lane.height" class="ground" />
+    <rect
+      v-for="wash in washes"
+      :key="wash.key"
+      :x="wash.x"
+      :width="wash.width"
+      y="0.75"
+      :height="lane.height - 1.5"
+      class="wash"
+    />
+    <GraphPane
+      v-for="pane in panes"
+      :key="pane.of"
+      ref="shownPanes"
+      v-bind="pane"
+      :row="row"
+      :lane="lane"
+      :shows="shows"
+    />
+  </svg>
+</template>
+
+<style scoped>
+.open-lane {
+  display: block;
+  overflow: hidden;
+}
+
+.ground {
+  fill: var(--sheet-2);
+}
+
+.wash {
+  fill: var(--pencil);
+  fill-opacity: 0.066;
+}
+</style>

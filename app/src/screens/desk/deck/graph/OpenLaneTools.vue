@@ -1,0 +1,278 @@
+<script setup lang="ts">
+import { ChevronsDownUp, Maximize, Pencil, UnfoldVertical } from '@lucide/vue'
+import { computed } from 'vue'
+import { setRules } from '@arrow-bend/core/edit'
+import { compiledOf, type Outside } from '@arrow-bend/core/property'
+import { useDocument } from '../../../../session/document.ts'
+import { useView, type OpenLane } from '../../../../session/view.ts'
+import IconButton from '../../../../ui/IconButton.vue'
+import NumberField from '../../../../ui/NumberField.vue'
+import { trackPointer } from '../../../../ui/trackPointer.ts'
+import type { PropertyRow } from '../rows.ts'
+import { hasValueGraph } from './graphDrawing.ts'
+import { curveCount, sampleGraph, type GraphOf } from './sampleGraph.ts'
+
+/** What an open lane shows and in what range, what happens outside its keys, how high it is; under its name. */
+const props = defineProps<{ row: PropertyRow; lane: OpenLane }>()
+
+const GRAPHS = [
+  { graph: 'value', label: 'Value' },
+  { graph: 'speed', label: 'Speed' },
+  { graph: 'both', label: 'Both' },
+] as const
+const OUTSIDE: readonly { rule: Outside; label: string }[] = [
+  { rule: 'hold', label: 'Hold' },
+  { rule: 'loop', label: 'Loop' },
+  { rule: 'carryOn', label: 'Loop and carry on' },
+  { rule: 'thereAndBack', label: 'There and back' },
+  { rule: 'continue', label: 'Continue' },
+]
+const SIDES = [
+  { side: 'before', label: 'Before' },
+  { side: 'after', label: 'After' },
+] as const
+/** Heights from which there is room for more, px. */
+const SECOND_ROW = 100
+const THIRD_ROW = 128
+
+const document = useDocument()
+const view = useView()
+
+const name = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
+const isPlace = computed(() => props.row.property.kind === 'place')
+/** The graph whose range the fields are for: the upper one. */
+const of = computed<GraphOf>(() => {
+  if (props.lane.graph === 'speed' || !hasValueGraph(props.row.property)) return 'speed'
+  return isPlace.value && props.lane.along ? 'distance' : 'value'
+})
+const range = computed(() => props.lane.ranges[of.value] ?? null)
+/** What there is to be seen. */
+const whole = computed(() => {
+  const compiled = compiledOf(props.row.property, document.bends)
+  const values = Array.from({ length: curveCount(compiled, of.value) }).flatMap((_, component) =>
+    sampleGraph(compiled, component, { of: of.value, xOf: view.xOf, width: view.laneWidth }).map(
+      ([, value]) => value,
+    ),
+  )
+  let [low, high] = [Infinity, -Infinity]
+  for (const value of values) {
+    low = Math.min(low, value)
+    high = Math.max(high, value)
+  }
+  return { low, high }
+})
+const shownRange = computed(() => range.value ?? whole.value)
+const unit = computed(() => (of.value === 'speed' ? '' : props.row.definition.unit))
+
+const setRange = (end: 'low' | 'high', value: number): void => {
+  const next = { ...shownRange.value, [end]: value }
+  if (next.high > next.low)
+    view.changeLane(props.row.id, { ranges: { ...props.lane.ranges, [of.value]: next } })
+}
+const fit = (): void => view.changeLane(props.row.id, { ranges: {} })
+const setOutside = (side: 'before' | 'after', event: Event): void => {
+  const rule = (event.target as HTMLSelectElement).value as Outside
+  const ref = { scene: document.sceneId, layer: props.row.layer.id, property: props.row.definition.name }
+  document.apply(`${side === 'before' ? 'Before' : 'After'} the keys: ${rule}`, (draft) =>
+    setRules(draft, [ref], { [side]: rule }),
+  )
+}
+const resize = (event: PointerEvent): void => {
+  const from = props.lane.height
+  trackPointer(event, {
+    move: (moved) => view.changeLane(props.row.id, { height: from + moved.clientY - event.clientY }),
+    end: (cancelled) => cancelled && view.changeLane(props.row.id, { height: from }),
+  })
+}
+const resizeByKey = (event: KeyboardEvent): void => {
+  const by = { ArrowUp: -12, ArrowDown: 12 }[event.key]
+  if (!by) return
+  event.preventDefault()
+  event.stopPropagation()
+  view.changeLane(props.row.id, { height: props.lane.height + by })
+}
+</script>
+
+<template>
+  <div class="tools" @pointerdown.stop>
+    <div
+      v-if="hasValueGraph(row.property)"
+      class="choice"
+      role="group"
+      :aria-label="`Graph of ${row.definition.label}`"
+    >
+      <button
+        v-for="{ graph, label } in GRAPHS"
+        :key="graph"
+        type="button"
+        :aria-pressed="lane.graph === graph"
+        @click="view.changeLane(row.id, { graph })"
+      >
+        {{ label }}
+      </button>
+    </div>
+    <span v-else class="grow text-[12px] text-ink-2">Speed</span>
+    <IconButton
+      small
+      :icon="Maximize"
+      :label="`Fit all values of ${name}`"
+      :disabled="!lane.ranges.value && !lane.ranges.speed && !lane.ranges.distance"
+      @press="fit"
+    />
+    <IconButton
+      small
+      :icon="UnfoldVertical"
+      :label="`As high as it goes: ${name}`"
+      keys="Shift+Enter"
+      @press="view.stretchLane(row.id)"
+    />
+    <IconButton
+      small
+      :icon="ChevronsDownUp"
+      :label="`Close the graph of ${name}`"
+      keys="Enter"
+      @press="view.toggleLane(row.id)"
+    />
+  </div>
+  <div v-if="lane.height >= SECOND_ROW" class="tools" @pointerdown.stop>
+    <NumberField
+      class="end"
+      show-label
+      label="From"
+      :unit="unit"
+      :digits="0"
+      :model-value="shownRange.low"
+      @input="(value) => setRange('low', value)"
+    />
+    <NumberField
+      class="end"
+      show-label
+      label="To"
+      :unit="unit"
+      :digits="0"
+      :model-value="shownRange.high"
+      @input="(value) => setRange('high', value)"
+    />
+    <IconButton
+      v-if="lane.graph !== 'value' || !hasValueGraph(row.property)"
+      small
+      :icon="Pencil"
+      label="Draw the speed: drag across the graph"
+      :pressed="lane.drawing"
+      @press="view.changeLane(row.id, { drawing: !lane.drawing })"
+    />
+    <button
+      v-if="isPlace && lane.graph !== 'speed'"
+      type="button"
+      class="along"
+      :aria-pressed="lane.along"
+      title="How far it has gone along its route, in place of X and Y"
+      @click="view.changeLane(row.id, { along: !lane.along })"
+    >
+      Distance
+    </button>
+  </div>
+  <div v-if="lane.height >= THIRD_ROW" class="tools" @pointerdown.stop>
+    <label v-for="{ side, label } in SIDES" :key="side" class="outside">
+      {{ label }}
+      <select
+        class="field"
+        :value="row.property[side] ?? 'hold'"
+        :aria-label="`${label} the keys of ${name}`"
+        @change="setOutside(side, $event)"
+      >
+        <option v-for="{ rule, label: words } in OUTSIDE" :key="rule" :value="rule">{{ words }}</option>
+      </select>
+    </label>
+  </div>
+  <div
+    class="foot"
+    role="separator"
+    aria-orientation="horizontal"
+    tabindex="0"
+    :aria-label="`Height of ${name}`"
+    :aria-valuenow="lane.height"
+    aria-valuemin="72"
+    aria-valuemax="400"
+    @pointerdown.left.stop="resize"
+    @keydown="resizeByKey"
+  />
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  padding: 3px 4px 0 24px;
+}
+
+.choice {
+  display: flex;
+  height: 24px;
+  flex: 1;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+}
+
+.choice button {
+  flex: 1;
+  border-radius: 4px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.choice button[aria-pressed='true'],
+.along[aria-pressed='true'] {
+  background: var(--sheet-2);
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.along {
+  height: 24px;
+  padding: 0 6px;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.end {
+  width: 84px;
+  flex: 1 1 0;
+}
+
+.outside {
+  display: flex;
+  min-width: 0;
+  flex: 1 1 0;
+  align-items: center;
+  gap: 4px;
+  color: var(--ink-2);
+  font-size: 12px;
+}
+
+.outside select {
+  min-width: 0;
+  flex: 1;
+  color: var(--ink);
+}
+
+.foot {
+  height: 8px;
+  margin-top: auto;
+  cursor: ns-resize;
+}
+
+.foot::after {
+  display: block;
+  width: 28px;
+  height: 3px;
+  margin: 2px auto 0;
+  border-radius: 2px;
+  background: var(--rule);
+  content: '';
+}
+</style>

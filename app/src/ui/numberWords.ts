@@ -1,0 +1,5 @@
+/** A number as it is read: rounded, with a real minus. */
+export function numberWords(value: number, digits = 2): string {
+  const rounded = Number(value.toFixed(digits))
+  return String(rounded === 0 ? 0 : rounded).replace('-', '−')
+}
