@@ -27,7 +27,7 @@ export {
   switchLayers,
 } from './layers.ts'
 export { bendGraph, setGraphHandle, type GraphBendMove, type GraphHandleMove } from './graphHandles.ts'
-export { scaleKeyValues, setKeyValues, shiftKeyValues } from './keyValues.ts'
+export { scaleKeyValues, shiftKeyValues } from './keyValues.ts'
 export { addGuide, moveGuide, removeGuides, type GuideRef } from './guides.ts'
 export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'
@@ -57,6 +57,7 @@ export {
   transformRoutes,
   type RouteTransform,
 } from './routes.ts'
+export { addKeys, setKeys, type KeyEdit } from './setKeys.ts'
 export { setPlayRange } from './scenes.ts'
 export { simplifyKeys, type SimplifyReport } from './simplify.ts'
 export { distributeKeys, warpKeys } from './spaceKeys.ts'

@@ -48,15 +48,3 @@ export function scaleKeyValues(
   if (factor === 1) return
   changeNumbers(draft, refs, (number) => about + (number - about) * factor)
 }
-
-/** Gives each key its value. */
-export function setKeyValues(
-  draft: Draft<Project>,
-  values: readonly { readonly ref: KeyRef; readonly value: Value }[],
-): void {
-  for (const { ref, value } of values)
-    editProperty(draft, ref, (property) => ({
-      ...property,
-      keys: property.keys.map((key) => (key.id === ref.key ? { ...key, value } : key)),
-    }))
-}

@@ -58,15 +58,8 @@ export function reshapeSpeed(
     new MixedSpan(mixer, liftCurve(piece.bendOf(numbers)), seconds).speedInto(out, u)
     return speed - out[component]!
   }
-  const most = piece.start.map((number, i) =>
-    i % 2 === 0 ? Math.max(number, MOST_REACH * piece.room) : Infinity,
-  )
   // Unless it is asked to back up, a motion that goes on at its ends is not made to turn round there.
-  const onward = change !== 0 && speed * way >= 0
-  const least = piece.start.map((number, i) => {
-    if (i % 2 === 0) return Math.min(number, LEAST_REACH * piece.room)
-    return onward ? Math.min(number, 0) : -Infinity
-  })
+  const { least, most } = boundsOf(piece, change !== 0 && speed * way >= 0)
   const within = (numbers: readonly number[]): number[] =>
     numbers.map((number, i) => Math.min(most[i]!, Math.max(least[i]!, number)))
 
@@ -103,6 +96,17 @@ export function reshapeSpeed(
     miss = nextMiss
   }
   return piece.bendOf(now)
+}
+
+/** How far the numbers of a piece may go; ones that are beyond already may stay there. */
+function boundsOf({ start, room }: Piece, onward: boolean): Record<'least' | 'most', number[]> {
+  return {
+    most: start.map((number, i) => (i % 2 === 0 ? Math.max(number, MOST_REACH * room) : Infinity)),
+    least: start.map((number, i) => {
+      if (i % 2 === 0) return Math.min(number, LEAST_REACH * room)
+      return onward ? Math.min(number, 0) : -Infinity
+    }),
+  }
 }
 
 /** How much each component changes from one key to the next; along its route for a place. */

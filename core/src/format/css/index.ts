@@ -1,3 +1,4 @@
+export { bendText } from './bendText.ts'
 export { easingText } from './easingText.ts'
 export type { CssExportOptions } from './cssContext.ts'
 export { exportCssPage } from './exportCss.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Repeat } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { keyStateWords } from '@arrow-bend/core/property'
 import { formatTime } from '@arrow-bend/core/time'
 import type { KeyRef } from '@arrow-bend/core/edit'
@@ -8,9 +8,12 @@ import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
+import PointerTag from '../PointerTag.vue'
 import { drawLane, LANE_HEIGHT } from './laneDrawing.ts'
+import { momentWords } from './momentWords.ts'
 import type { PropertyRow } from './rows.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
+import { useRibbonDrag } from './useRibbonDrag.ts'
 
 /** A closed lane: ribbons for its spans, beads for its keys. */
 const props = defineProps<{ row: PropertyRow }>()
@@ -20,6 +23,11 @@ const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 const dragKeys = useKeyDrag()
+const ribbon = useRibbonDrag(() => ({
+  scene: document.sceneId,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+}))
 
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
@@ -44,9 +52,28 @@ const beadLabel = (index: number): string =>
   `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
 const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} to ${index + 2}`
 
-const pressSpan = (event: PointerEvent | KeyboardEvent, key: string): void => {
+const pressSpan = (event: KeyboardEvent, key: string): void => {
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
+/** What is under the pointer, said in the lane. */
+const under = shallowRef<{ x: number; words: string } | null>(null)
+const point = (event: PointerEvent): void => {
+  if (event.buttons !== 0) {
+    under.value = null
+    return
+  }
+  const x = event.clientX - (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().left
+  const words = momentWords(property.value, document.bends, {
+    time: view.timeOf(x),
+    unit: props.row.definition.unit,
+  })
+  under.value = words ? { x, words } : null
+}
+/** What a drag says stands within the lane, not below the pointer. */
+const tag = computed(() => {
+  const now = ribbon.tag.value
+  return now && { ...now, y: -7 }
+})
 const toggleGraph = (): void => {
   if (hasGraph(property.value)) view.toggleLane(props.row.id)
 }
@@ -111,7 +138,9 @@ const pressBead = (event: PointerEvent, key: string): void => {
       tabindex="-1"
       :aria-label="spanLabel(span.index)"
       :aria-pressed="selection.hasSpan(refOf(span.key))"
-      @pointerdown.left.stop="pressSpan($event, span.key)"
+      @pointerdown.left.stop="ribbon.press($event, span)"
+      @pointermove="point"
+      @pointerleave="under = null"
       @keydown.enter.stop="enterSpan($event, span.key)"
       @dblclick="toggleGraph"
     >
@@ -148,6 +177,17 @@ const pressBead = (event: PointerEvent, key: string): void => {
       <circle class="halo" :cx="bead.x" cy="13" :r="bead.waypoint ? 4.25 : 5.75" />
       <circle class="ring" :cx="bead.x" cy="13" :r="bead.waypoint ? 2.25 : 3.75" />
     </g>
+    <text
+      v-if="under && !tag"
+      class="under"
+      :x="under.x + (under.x > view.laneWidth - 180 ? -10 : 12)"
+      y="11"
+      :text-anchor="under.x > view.laneWidth - 180 ? 'end' : 'start'"
+      aria-hidden="true"
+    >
+      {{ under.words }}
+    </text>
+    <PointerTag :tag="tag" />
   </svg>
 </template>
 
@@ -198,6 +238,16 @@ const pressBead = (event: PointerEvent, key: string): void => {
   stroke: var(--pencil);
   stroke-dasharray: 0;
   stroke-width: 1.5;
+}
+
+.under {
+  fill: var(--ink);
+  stroke: var(--sheet);
+  stroke-width: 4;
+  font-family: var(--font-mono);
+  font-size: 11px;
+  paint-order: stroke;
+  pointer-events: none;
 }
 
 .halo {

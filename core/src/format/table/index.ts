@@ -1,0 +1,1 @@
+export { fitsCells, readKeyTable, writeKeyTable, type KeyCells, type KeyRow } from './keyTable.ts'
