@@ -26,6 +26,8 @@ interface Kept {
   onionBefore: number
   onionAfter: number
   onionEvery: number
+  /** How long a pause is made, frames. */
+  pauseFrames: number
 }
 
 const USUAL: Kept = {
@@ -46,6 +48,7 @@ const USUAL: Kept = {
   onionBefore: 3,
   onionAfter: 3,
   onionEvery: 2,
+  pauseFrames: 12,
 }
 
 function isKept(value: unknown): value is Partial<Kept> {

@@ -12,7 +12,11 @@ export const SHORTCUTS = {
   end: { keys: ['End'], label: 'End of the play range', group: 'Time' },
   rangeIn: { keys: ['I'], label: 'Play range starts here; with Shift cleared', group: 'Time' },
   rangeOut: { keys: ['O'], label: 'Play range ends here; with Shift cleared', group: 'Time' },
-  bend1: { keys: ['1'], label: 'Linear', group: 'Bends' },
+  bend1: {
+    keys: ['1'],
+    label: 'Linear; every digit: with Shift the arriving side only, with Alt the leaving side',
+    group: 'Bends',
+  },
   bend2: { keys: ['2'], label: 'Ease out of', group: 'Bends' },
   bend3: { keys: ['3'], label: 'Ease into', group: 'Bends' },
   bend4: { keys: ['4'], label: 'Ease both', group: 'Bends' },
@@ -20,6 +24,8 @@ export const SHORTCUTS = {
   bend6: { keys: ['6'], label: 'Smooth', group: 'Bends' },
   bend7: { keys: ['7'], label: 'Overshoot', group: 'Bends' },
   bend8: { keys: ['8'], label: 'The bend used last', group: 'Bends' },
+  pause: { keys: ['P'], label: 'Pause at the selected keys; what follows comes later', group: 'Keys' },
+  splitAxes: { keys: ['X'], label: 'Split the position into X and Y, or join them', group: 'Keys' },
   fit: {
     keys: ['F'],
     label: 'Fit what is selected in the view under the pointer; with Shift everything',
@@ -75,6 +81,8 @@ const BY_KEY: Readonly<Record<string, Command>> = {
   o: 'rangeOut',
   a: 'key',
   r: 'route',
+  p: 'pause',
+  x: 'splitAxes',
   ',': 'nudgeBack',
   '<': 'nudgeBack',
   '.': 'nudgeOn',
@@ -107,10 +115,20 @@ export interface Press {
   readonly ctrlKey: boolean
   readonly metaKey: boolean
   readonly altKey: boolean
+  /** The key by its place, such as `Digit4`: with Shift or Alt it writes something else. */
+  readonly code?: string
 }
 
+/** Which side of the spans a digit eases: both alone, one with Shift or Alt. */
+export type BendSide = 'arrive' | 'leave' | null
+
+export const sideOf = ({ shiftKey, altKey }: Pick<Press, 'shiftKey' | 'altKey'>): BendSide =>
+  altKey ? 'leave' : shiftKey ? 'arrive' : null
+
 /** The command a key press asks for; null for none. */
-export function commandOf({ key, shiftKey, ctrlKey, metaKey, altKey }: Press): Command | null {
+export function commandOf({ key, shiftKey, ctrlKey, metaKey, altKey, code = '' }: Press): Command | null {
+  const digit = /^Digit([1-8])$/.exec(code)?.[1]
+  if (digit && (shiftKey || altKey) && !ctrlKey && !metaKey) return `bend${digit}` as Command
   if (altKey) return null
   if (!ctrlKey && !metaKey) return BY_KEY[key.toLowerCase()] ?? null
   const command = WITH_CONTROL[key.toLowerCase()] ?? null

@@ -3,10 +3,10 @@ import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
 import { usePreferences } from '../../session/preferences.ts'
-import { commandOf, type Command } from '../../session/shortcuts.ts'
+import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
 import { useView } from '../../session/view.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
-import BendPanel from './bend-panel/BendPanel.vue'
+import SidePanel from './bend-panel/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
 import { useArtImport } from './import/useArtImport.ts'
 import { useDroppedFiles } from './import/useDroppedFiles.ts'
@@ -74,7 +74,7 @@ useEventListener(window, 'keydown', (event) => {
   }
   if (command === 'fit' && pointerOverStage.value) stage.value?.fit(event.shiftKey)
   else if (command === 'zoomIn' || command === 'zoomOut') zoom(command === 'zoomIn' ? 1.25 : 1 / 1.25)
-  else actions.run(command, event.shiftKey)
+  else actions.run(command, event.shiftKey, sideOf(event))
 })
 
 useEventListener(window, 'keyup', (event) => {
@@ -123,7 +123,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <main v-if="document.sceneId" ref="desk" class="flex min-h-0 flex-col">
+  <main v-if="document.sceneId" ref="desk" class="flex min-h-0 flex-col select-none">
     <div class="top" :style="{ height: `${stageHeight}px` }">
       <StagePanel
         ref="stage"
@@ -145,7 +145,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
           @pointerdown.left="resizePanel"
           @keydown="resizePanelByKey"
         />
-        <BendPanel :actions="actions" :style="{ width: `${preferences.panelWidth}px` }" />
+        <SidePanel :actions="actions" :style="{ width: `${preferences.panelWidth}px` }" />
       </template>
       <button
         type="button"

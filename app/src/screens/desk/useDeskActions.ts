@@ -1,15 +1,12 @@
 import type { Draft } from 'immer'
 import { toast } from 'vue-sonner'
-import { QUICK_BENDS, type Bend } from '@arrow-bend/core/bend'
 import {
   duplicateLayers,
   findProperty,
-  makeSpansSmooth,
   healKeys,
   nudgeKeys,
   removeKeys,
   removeLayers,
-  setBends,
   setPlayRange,
   setRouteThrough,
   toggleKey,
@@ -21,16 +18,19 @@ import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { useSelection } from '../../session/selection.ts'
-import type { Command } from '../../session/shortcuts.ts'
+import type { BendSide, Command } from '../../session/shortcuts.ts'
 import { spansOf, targetSpans } from '../../session/target.ts'
 import { hasGraph, useView } from '../../session/view.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import { saveProject } from '../../shell/saveProject.ts'
-import { useLastBend } from './bend-panel/lastBend.ts'
+import { useShapeActions } from './useShapeActions.ts'
 
 export interface DeskActions {
-  /** Does what a command says; `more` is the Shift variant. Tells whether there was anything to do. */
-  run(command: Command, more: boolean): boolean
+  /**
+   * Does what a command says; `more` is the Shift variant, `side` which side of spans a quick bend is for.
+   * Tells whether there was anything to do.
+   */
+  run(command: Command, more: boolean, side?: BendSide): boolean
 }
 
 /** Everything the Desk's keys and buttons do. */
@@ -40,27 +40,7 @@ export function useDeskActions(): DeskActions {
   const selection = useSelection()
   const view = useView()
   const help = useHelpSheet()
-  const lastBend = useLastBend()
-
-  const bendSpans = (index: number): void => {
-    const targets = targetSpans(document.project!, selection.state)
-    if (targets.length === 0) {
-      toast('Select a span first: click a ribbon between two keys.')
-      return
-    }
-    const refs = targets.map(({ ref }) => ref)
-    const quick = QUICK_BENDS[index]
-    const bend: Bend | null = quick ? quick.bend : lastBend.bend
-    if (!bend) {
-      toast('No bend has been used yet.')
-      return
-    }
-    const label = quick?.label ?? 'Bend used last'
-    document.apply(label, (draft) =>
-      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend),
-    )
-    if (!quick?.smooth) lastBend.remember(bend)
-  }
+  const shape = useShapeActions()
 
   const keyTimes = (everything: boolean): number[] => {
     const scene = document.scene!
@@ -208,7 +188,7 @@ export function useDeskActions(): DeskActions {
     playback.seek(Math.max(playback.range[0], Math.ceil(playback.range[1] / step) * step - step))
   }
 
-  const actions: Readonly<Record<Command, (more: boolean) => void>> = {
+  const actions: Readonly<Record<Command, (more: boolean, side: BendSide) => void>> = {
     play: () => playback.toggle(),
     playBack: () => playback.shuttle(-1),
     stop: () => playback.pause(),
@@ -221,14 +201,16 @@ export function useDeskActions(): DeskActions {
     end: endOfRange,
     rangeIn: (more) => setRange('in', more),
     rangeOut: (more) => setRange('out', more),
-    bend1: () => bendSpans(0),
-    bend2: () => bendSpans(1),
-    bend3: () => bendSpans(2),
-    bend4: () => bendSpans(3),
-    bend5: () => bendSpans(4),
-    bend6: () => bendSpans(5),
-    bend7: () => bendSpans(6),
-    bend8: () => bendSpans(7),
+    bend1: (_, side) => shape.bendSpans(0, side),
+    bend2: (_, side) => shape.bendSpans(1, side),
+    bend3: (_, side) => shape.bendSpans(2, side),
+    bend4: (_, side) => shape.bendSpans(3, side),
+    bend5: (_, side) => shape.bendSpans(4, side),
+    bend6: (_, side) => shape.bendSpans(5, side),
+    bend7: (_, side) => shape.bendSpans(6, side),
+    bend8: (_, side) => shape.bendSpans(7, side),
+    pause: shape.pause,
+    splitAxes: shape.splitAxes,
     key: toggleKeys,
     route: turnRoute,
     nudgeBack: (more) => nudge(more ? -10 : -1),
@@ -249,9 +231,9 @@ export function useDeskActions(): DeskActions {
     help: () => help.show(),
   }
   return {
-    run(command, more) {
+    run(command, more, side = null) {
       if (!document.project) return false
-      actions[command](more)
+      actions[command](more, side)
       return true
     },
   }

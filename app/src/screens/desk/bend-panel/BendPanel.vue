@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import {
   compileBend,
   FAMILIES,
@@ -9,46 +10,48 @@ import {
   type Bend,
   type PlainBend,
   type Mode,
-  type NumberOfFamily,
 } from '@arrow-bend/core/bend'
 import { changeBends, setBends } from '@arrow-bend/core/edit'
-import { asHandles } from '@arrow-bend/core/fit'
 import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
-import NumberField from '../../../ui/NumberField.vue'
-import EditField from '../EditField.vue'
 import type { DeskActions } from '../useDeskActions.ts'
+import BendFacts from './BendFacts.vue'
+import BendKind from './BendKind.vue'
 import BendPlot from './BendPlot.vue'
-import FamilyChooser from './FamilyChooser.vue'
 import { useLastBend } from './lastBend.ts'
-import PacePreview from './PacePreview.vue'
+import { EDIT_LABELS, editBend, type PlotEdit } from './plotEdit.ts'
+import { LADDER_WIDTH, plotSize } from './plotScale.ts'
+import PointFields from './PointFields.vue'
 import QuickBends from './QuickBends.vue'
-import { handleFields, peakOf, riseForSpeed, withSide, type Side } from './spanNumbers.ts'
+import SideFields from './SideFields.vue'
+import type { Side } from './spanNumbers.ts'
 import StrengthSlider from './StrengthSlider.vue'
-import { useTargetSpans } from './useTargetSpans.ts'
+import { useGhost } from './useGhost.ts'
+import type { TargetSpans } from './useTargetSpans.ts'
 
 /** Edits the bend of the selected spans, one or many. */
-const props = defineProps<{ actions: DeskActions }>()
+const props = defineProps<{ actions: DeskActions; target: TargetSpans }>()
+
+// Reading CSS takes a parser, which comes after all else is there.
+const CssField = defineAsyncComponent(() => import('./CssField.vue'))
 
 const document = useDocument()
 const last = useLastBend()
+const { spans, first, refs, shown, stored, linkedTo, smooth, mixed, handles, definition } = props.target
+const { hue, seconds, frames, elapsed, title } = props.target
 
-const {
-  spans,
-  first,
-  refs,
-  shown,
-  stored,
-  linkedTo,
-  smooth,
-  mixed,
-  handles,
-  definition,
-  hue,
-  seconds,
-  frames,
-  elapsed,
-  title,
-} = useTargetSpans()
+/** What stands round the plot: height of all other rows, and width of the fields beside it, px. */
+const OTHER_ROWS = 230
+const NUMBERS_ROW = 28
+const FIELDS = 108
+const panel = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(panel)
+const presentKind = computed(() => (mixed.value ? null : smooth.value ? shown.value : stored.value))
+const size = computed(() => {
+  const family = presentKind.value?.kind === 'family' ? FAMILIES[presentKind.value.family] : null
+  const rows = OTHER_ROWS + (family && family.numbers.length > 0 ? NUMBERS_ROW : 0)
+  const across = (width.value || 318) - FIELDS - LADDER_WIDTH - 14
+  return plotSize(Math.min(across, (height.value || 368) - rows + 8))
+})
 const strength = computed(() => {
   if (!shown.value) return { value: 0, exact: true }
   const known = stored.value && !smooth.value ? strengthOf(stored.value) : null
@@ -56,42 +59,45 @@ const strength = computed(() => {
     ? { value: nearestStrength(compileBend(shown.value)), exact: false }
     : { value: known, exact: true }
 })
-const fields = computed(() => handleFields(spans.value))
-const peak = computed(() => peakOf(spans.value))
 const speedUnit = computed(() => (definition.value?.unit ? `${definition.value.unit}/s` : '/s'))
-const family = computed(() =>
-  stored.value?.kind === 'family' && !smooth.value ? FAMILIES[stored.value.family] : null,
+const ghost = useGhost(
+  () => first.value && `${first.value.ref.layer}/${first.value.ref.property}/${first.value.ref.key}`,
+  () => shown.value,
+  () => document.gesturing,
 )
-const MODES: readonly { mode: Mode; label: string }[] = [
-  { mode: 'in', label: 'In' },
-  { mode: 'out', label: 'Out' },
-  { mode: 'inOut', label: 'In-out' },
-]
-/** What stands where there is no one number. */
-const absent = computed(() => (spans.value.length > 1 ? 'mixed' : '–'))
 const focused = ref<Side | null>(null)
+const point = ref<number | null>(null)
+const pointsShown = computed(() => (shown.value?.kind === 'points' ? shown.value : null))
+const chosenPoint = computed(() => {
+  const most = (pointsShown.value?.nodes.length ?? 0) - 2
+  return point.value !== null && point.value >= 1 && point.value <= most ? point.value : null
+})
+watch(
+  () => first.value?.ref.key,
+  () => (point.value = null),
+)
 
 /** The edit that makes every target span's bend anew. */
-const bendsRecipe = (change: (bend: PlainBend) => Bend): Recipe<unknown> => {
+const recipeOf = (change: (bend: PlainBend) => Bend): Recipe<unknown> => {
   const chosen = refs.value
   return (draft) => changeBends(draft, chosen, change)
 }
-const speedRecipe = (side: Side, value: number): Recipe<unknown> => {
-  const chosen = spans.value
-  return (draft) => {
-    for (const span of chosen) {
-      changeBends(draft, [span.ref], (bend) => withSide(bend, side, riseForSpeed(span, side, value)))
-    }
-  }
+/** Of several spans each keeps its own bend but for what is changed; a bend's points are given to all. */
+const plotRecipe = (edit: PlotEdit, drawn = shown.value!): Recipe<unknown> => {
+  const chosen = refs.value
+  if (edit.kind === 'side' || edit.kind === 'hold' || chosen.length < 2)
+    return recipeOf((bend) => editBend(bend, edit))
+  return (draft) => setBends(draft, chosen, editBend(drawn, edit))
 }
 const remember = (): void => {
   if (shown.value) last.remember(shown.value)
 }
 let gesture: Gesture | null = null
+let begun: PlainBend | null = null
 const begin = (label: string): void => {
   gesture = document.begin(label)
+  begun = shown.value
 }
-const preview = (change: (bend: PlainBend) => Bend): void => gesture?.preview(bendsRecipe(change))
 const commit = (): void => {
   gesture?.commit()
   gesture = null
@@ -101,71 +107,30 @@ const cancel = (): void => {
   gesture?.cancel()
   gesture = null
 }
-const once = (label: string, change: (bend: PlainBend) => Bend): void => {
-  document.apply(label, bendsRecipe(change))
+const once = (label: string, recipe: Recipe<unknown>): void => {
+  document.apply(label, recipe)
   remember()
+}
+const plotOnce = (edit: PlotEdit): void => {
+  const before = pointsShown.value?.nodes.length ?? 2
+  once(EDIT_LABELS[edit.kind], plotRecipe(edit))
+  if (edit.kind !== 'add' || !pointsShown.value || pointsShown.value.nodes.length <= before) return
+  const added = pointsShown.value.nodes.findIndex(({ at }) => Math.abs(at[0] - edit.u) < 1e-6)
+  if (added > 0) point.value = added
 }
 const choose = (bend: PlainBend): void => {
   document.apply('Bend chosen', (draft) => setBends(draft, refs.value, bend))
   last.remember(bend)
 }
-const chooseMode = (mode: Mode): void => {
-  once('Mode chosen', (bend) =>
-    bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend,
+const chooseMode = (mode: Mode): void =>
+  once(
+    'Mode chosen',
+    recipeOf((bend) => (bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend)),
   )
-}
-const nudge = (side: Side, reach: number, rise: number): void =>
-  once('Handle moved', (bend) => {
-    const now = asHandles(bend)[side]
-    return withSide(bend, side, { reach: Math.min(1, Math.max(0, now.reach + reach)), rise: now.rise + rise })
-  })
-const SIDES: readonly { side: Side; label: string }[] = [
-  { side: 'leave', label: 'Leave' },
-  { side: 'arrive', label: 'Arrive' },
-]
-const percentOf = (share: number | null): number | null => (share === null ? null : share * 100)
-/** Reach, rise and speed of one side, as fields. */
-const sideFields = (side: Side) => {
-  const { reach, rise, speed, endless } = fields.value[side]
-  const share = (what: 'reach' | 'rise') => (value: number) =>
-    bendsRecipe((bend) => withSide(bend, side, { [what]: value / 100 }))
-  return [
-    {
-      label: 'Reach',
-      unit: '%',
-      min: 0,
-      max: 100,
-      modelValue: percentOf(reach),
-      placeholder: absent.value,
-      recipe: share('reach'),
-    },
-    {
-      label: 'Rise',
-      unit: '%',
-      modelValue: percentOf(rise),
-      placeholder: absent.value,
-      recipe: share('rise'),
-    },
-    {
-      label: 'Speed',
-      unit: speedUnit.value,
-      digits: 0,
-      modelValue: speed,
-      placeholder: endless ? 'endless' : absent.value,
-      readonly: speed === null && !endless,
-      recipe: (value: number) => speedRecipe(side, value),
-    },
-  ]
-}
-const scaleOf = (number: NumberOfFamily): number => (number.percent ? 100 : 1)
-const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Bend => {
-  if (bend.kind !== 'family' || bend.family !== family.value?.name) return bend
-  return { ...bend, [number.name]: number.whole ? Math.round(value) : value / scaleOf(number) }
-}
 </script>
 
 <template>
-  <section class="panel" aria-label="Bend panel">
+  <section ref="panel" class="panel" aria-label="Bend panel">
     <template v-if="first && shown && stored">
       <header class="head">
         <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
@@ -185,122 +150,90 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Ben
       <div class="flex gap-px">
         <BendPlot
           :bend="shown"
+          :ghost="ghost"
           :handles="handles"
+          :size="size"
           :frames="frames"
           :elapsed="elapsed"
           :hue="hue"
           :chosen="focused"
-          @start="begin('Bend handle moved')"
-          @drag="(side, reach, rise) => preview((bend) => withSide(bend, side, { reach, rise }))"
+          :point="chosenPoint"
+          @start="(kind) => begin(EDIT_LABELS[kind])"
+          @drag="(edit) => gesture?.preview(plotRecipe(edit, begun!))"
           @done="commit"
           @cancel="cancel"
-          @nudge="nudge"
+          @once="plotOnce"
+          @choose="(index) => (point = index)"
         />
-        <div class="fields">
-          <template v-for="{ side, label } in SIDES" :key="side">
-            <h3>{{ label }}</h3>
-            <EditField
-              v-for="field in sideFields(side)"
-              :key="field.label"
-              v-bind="field"
-              show-label
-              :edit="`${label} ${field.label.toLowerCase()} set`"
-              @done="remember"
-              @focused="focused = side"
-              @blurred="focused = null"
-            />
-          </template>
-          <NumberField
-            show-label
-            readonly
-            label="Peak"
-            :unit="speedUnit"
-            :digits="0"
-            :model-value="peak"
-            placeholder="endless"
-          />
-        </div>
+        <SideFields
+          :target="target"
+          :speed-unit="speedUnit"
+          :recipe-of="recipeOf"
+          @done="remember"
+          @focused="(side) => (focused = side)"
+          @blurred="focused = null"
+        />
       </div>
+      <BendFacts :target="target" :speed-unit="speedUnit" :recipe-of="recipeOf" @done="remember" />
       <QuickBends
         :present="mixed ? null : stored"
         :smooth="!mixed && smooth"
         @choose="(command) => props.actions.run(command, false)"
       />
-      <div class="flex h-6 items-center gap-2">
-        <FamilyChooser :bend="mixed ? null : smooth ? shown : stored" @choose="choose" />
-        <div
-          v-if="family?.natural && stored.kind === 'family'"
-          class="segments"
-          role="group"
-          aria-label="Mode"
-        >
-          <button
-            v-for="{ mode, label } in MODES"
-            :key="mode"
-            type="button"
-            :aria-pressed="(stored.mode ?? 'in') === mode"
-            @click="chooseMode(mode)"
-          >
-            {{ label }}
-          </button>
-        </div>
-      </div>
-      <div v-if="family && family.numbers.length > 0 && stored.kind === 'family'" class="flex gap-2">
-        <EditField
-          v-for="number in family.numbers"
-          :key="number.name"
-          class="flex-1"
-          show-label
-          :label="number.label"
-          :unit="number.percent ? '%' : ''"
-          :digits="number.whole ? 0 : 2"
-          :min="number.least * scaleOf(number)"
-          :max="number.most * scaleOf(number)"
-          :step="number.step * scaleOf(number)"
-          :model-value="(stored[number.name] ?? number.usual) * scaleOf(number)"
-          :edit="`${number.label} set`"
-          :recipe="(value: number) => bendsRecipe((bend) => withNumber(bend, number, value))"
-          @done="remember"
-        />
-      </div>
+      <BendKind
+        :bend="presentKind"
+        :shown="shown"
+        :point="chosenPoint"
+        :recipe-of="recipeOf"
+        @choose="choose"
+        @mode="chooseMode"
+        @edit="plotOnce"
+        @done="remember"
+      />
+      <PointFields
+        v-if="pointsShown && chosenPoint !== null"
+        :bend="pointsShown"
+        :point="chosenPoint"
+        :recipe-of="plotRecipe"
+        @done="remember"
+        @remove="plotOnce({ kind: 'remove', index: chosenPoint })"
+      />
       <StrengthSlider
+        v-else
         :strength="strength.value"
         :exact="strength.exact"
         @start="begin('Strength set')"
-        @drag="(value) => preview(() => strengthBend(value))"
+        @drag="(value) => gesture?.preview(recipeOf(() => strengthBend(value)))"
         @done="commit"
         @cancel="cancel"
-        @set="(value) => once('Strength set', () => strengthBend(value))"
+        @set="
+          (value) =>
+            once(
+              'Strength set',
+              recipeOf(() => strengthBend(value)),
+            )
+        "
       />
-      <PacePreview :waiting="document.gesturing" :bend="shown" :seconds="seconds" :hue="hue" />
+      <CssField :bend="mixed ? null : shown" @choose="choose" />
     </template>
-    <div v-else class="empty">
-      <h2>Bend</h2>
-      <p>Click a ribbon in the deck to bend how it travels between its two keys.</p>
-      <p class="text-ink-2">
-        Drag across lanes to take many spans at once, or press Ctrl/Cmd+A for all of them. Then press a digit
-        from 1 to 7.
-      </p>
-    </div>
   </section>
 </template>
 
 <style scoped>
 .panel {
   display: flex;
-  flex: none;
+  min-height: 0;
+  flex: 1;
   flex-direction: column;
-  gap: 5px;
+  gap: 4px;
   overflow: hidden auto;
-  padding: 3px 11px 4px;
-  border-left: 1px solid var(--rule);
-  background: var(--sheet);
+  padding: 2px 11px 3px;
   scrollbar-width: thin;
 }
 
 .head {
   display: flex;
-  height: 26px;
+  height: 22px;
   flex: none;
   align-items: center;
   gap: 6px;
@@ -309,12 +242,6 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Ben
 h2 {
   min-width: 0;
   font-weight: 650;
-}
-
-h3 {
-  font-size: 12px;
-  font-weight: 650;
-  line-height: 14px;
 }
 
 i {
@@ -329,53 +256,5 @@ i {
   height: 8px;
   flex: none;
   border-radius: 2px;
-}
-
-.fields {
-  display: flex;
-  min-width: 0;
-  flex: 1;
-  flex-direction: column;
-  gap: 3px;
-}
-
-.fields :deep(.number-field) {
-  padding: 0 3px;
-}
-
-.fields :deep(input),
-.fields :deep(.unit) {
-  font-size: 12px;
-}
-
-.segments {
-  display: flex;
-  height: 24px;
-  flex: 1;
-  overflow: hidden;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-}
-
-.segments button {
-  flex: 1;
-  color: var(--ink-2);
-}
-
-.segments button[aria-pressed='true'] {
-  background: var(--sheet-2);
-  box-shadow: inset 0 -2px 0 var(--pencil);
-  color: var(--ink);
-  font-weight: 650;
-}
-
-.empty {
-  display: grid;
-  gap: 8px;
-  padding: 10px 0;
-}
-
-.empty h2 {
-  font-size: 15px;
 }
 </style>

@@ -31,7 +31,12 @@ const present = computed<Choice | null>(() => {
   if (props.bend.kind === 'family') return props.bend.family
   return props.bend.kind === 'handles' || props.bend.kind === 'points' ? 'own' : props.bend.kind
 })
-const label = computed(() => CHOICES.find(({ choice }) => choice === present.value)?.label ?? 'Mixed')
+const label = computed(() => {
+  if (props.bend?.kind !== 'points')
+    return CHOICES.find(({ choice }) => choice === present.value)?.label ?? 'Mixed'
+  const inner = props.bend.nodes.length - 2
+  return inner > 0 ? `Own, ${inner} ${inner === 1 ? 'point' : 'points'}` : 'Own'
+})
 </script>
 
 <template>

@@ -15,8 +15,8 @@ const props = defineProps<{
 }>()
 
 /** px the dot keeps to each side for overshoot. */
-const INSET = 34
-const WIDTH = 316
+const INSET = 24
+const WIDTH = 150
 const REST_SECONDS = 0.5
 /** Places the browser is told; between them it goes straight. */
 const STEPS = 90
@@ -46,9 +46,9 @@ onBeforeUnmount(() => running?.cancel())
 </script>
 
 <template>
-  <div class="relative h-[18px] w-[316px]" aria-hidden="true">
-    <svg width="316" height="18">
-      <line x1="0" x2="316" y1="9" y2="9" stroke="var(--rule)" />
+  <div class="relative h-[18px] flex-none" :style="{ width: `${WIDTH}px` }" aria-hidden="true">
+    <svg :width="WIDTH" height="18">
+      <line x1="0" :x2="WIDTH" y1="9" y2="9" stroke="var(--rule)" />
       <line :x1="INSET" :x2="INSET" y1="4" y2="14" stroke="var(--ink-2)" />
       <line :x1="WIDTH - INSET" :x2="WIDTH - INSET" y1="4" y2="14" stroke="var(--ink-2)" />
     </svg>

@@ -4,7 +4,9 @@ import { compileBend, QUICK_BENDS, type Bend, type PlainBend } from '@arrow-bend
 import { speedAt } from '@arrow-bend/core/property'
 import { spanTarget, type SpanTarget } from '../../../session/target.ts'
 import { ladderMarks } from './ladderMarks.ts'
-import { PLOT, plotScale, reachOf } from './plotScale.ts'
+import { plotScale, plotSize, reachOf } from './plotScale.ts'
+
+const SIZE = plotSize(150)
 import { handleFields, peakOf, riseForSpeed, withSide } from './spanNumbers.ts'
 
 const target = (bend: Bend, to = 100): SpanTarget =>
@@ -17,12 +19,12 @@ const target = (bend: Bend, to = 100): SpanTarget =>
 
 describe('plotScale', () => {
   it('goes there and back', () => {
-    const scale = plotScale({ low: 0, high: 1 })
+    const scale = plotScale({ low: 0, high: 1 }, SIZE)
     for (const share of [-0.3, 0, 0.5, 1.2]) {
       expect(scale.u(scale.x(share))).toBeCloseTo(share, 12)
       expect(scale.p(scale.y(share))).toBeCloseTo(share, 12)
     }
-    expect(scale.unit).toBe(PLOT.side)
+    expect(scale.unit).toBe(SIZE.side)
   })
 
   it.each(QUICK_BENDS.map(({ label, bend }) => [label, bend] as const))(
@@ -30,10 +32,10 @@ describe('plotScale', () => {
     (_, bend) => {
       const handles = bend.kind === 'handles' ? bend : null
       const reach = reachOf(compileBend(bend), handles)
-      const scale = plotScale(reach)
+      const scale = plotScale(reach, SIZE)
       for (const p of [reach.low, reach.high]) {
         expect(scale.y(p)).toBeGreaterThanOrEqual(0)
-        expect(scale.y(p)).toBeLessThanOrEqual(PLOT.height)
+        expect(scale.y(p)).toBeLessThanOrEqual(SIZE.height)
       }
     },
   )

@@ -1,4 +1,12 @@
-import { type Bend, type Handle, type PlainBend } from '@arrow-bend/core/bend'
+import {
+  overshootOf,
+  peakOfCurve,
+  setNodeHandle,
+  type Bend,
+  type Handle,
+  type Handles,
+  type PlainBend,
+} from '@arrow-bend/core/bend'
 import { asHandles } from '@arrow-bend/core/fit'
 import { spanChange } from '@arrow-bend/core/property'
 import { secondsOfTicks } from '@arrow-bend/core/time'
@@ -23,12 +31,24 @@ function common(values: readonly number[]): number | null {
   return first !== undefined && values.every((value) => Math.abs(value - first) < WITHIN) ? first : null
 }
 
+/** The handles at both ends of a bend as it stands; null for bends that have none. */
+export function endHandles(bend: PlainBend): Handles | null {
+  if (bend.kind === 'handles' || bend.kind === 'linear') return asHandles(bend)
+  if (bend.kind !== 'points') return null
+  const [leave, arrive] = [bend.nodes[0]!.leave, bend.nodes[bend.nodes.length - 1]!.arrive]
+  const arriveRise = arrive[1] === 0 ? 0 : -arrive[1]
+  return {
+    leave: { reach: leave[0], rise: leave[1] },
+    arrive: { reach: Math.abs(arrive[0]), rise: arriveRise },
+  }
+}
+
 /** Reach, rise and speed at both sides of the given spans. */
 export function handleFields(spans: readonly SpanTarget[]): Readonly<Record<Side, SideNumbers>> {
   const side = (which: Side): SideNumbers => {
     const handles = spans.flatMap(({ compiled, index }) => {
-      const bend = compiled.bends[index]!
-      return bend.kind === 'handles' || bend.kind === 'linear' ? [asHandles(bend)[which]] : []
+      const handles = endHandles(compiled.bends[index]!)
+      return handles ? [handles[which]] : []
     })
     const whole = handles.length === spans.length
     const speeds = spans.map((span) => speedAtSide(span, which))
@@ -62,8 +82,42 @@ export function peakOf(spans: readonly SpanTarget[]): number | null {
   return Number.isFinite(peak) ? peak : null
 }
 
+/** When the spans are fastest, and by how much and when they overshoot; null where they differ or there is none. */
+export interface BendFacts {
+  readonly peakAt: number | null
+  readonly overshoot: number | null
+  readonly overshootAt: number | null
+}
+
+/** Shares are told apart from this difference on: facts are found by search. */
+const ALIKE = 1e-4
+
+export function bendFacts(spans: readonly SpanTarget[]): BendFacts {
+  const curves = spans.map(({ compiled, index }) => compiled.spans[index]!.curve)
+  const one = (values: readonly (number | null)[]): number | null => {
+    const [first] = values
+    if (first === undefined || first === null) return null
+    return values.every((value) => value !== null && Math.abs(value - first) < ALIKE) ? first : null
+  }
+  const over = curves.map(overshootOf)
+  return {
+    peakAt: one(curves.map(peakOfCurve)),
+    overshoot: one(over.map(({ amount }) => amount)),
+    overshootAt: one(over.map(({ at }) => at)),
+  }
+}
+
 /** A bend with one handle changed; bends without handles get those of the nearest Bézier first. */
 export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): Bend {
+  if (bend.kind === 'points') {
+    const { reach, rise } = { ...endHandles(bend)![side], ...change }
+    const last = bend.nodes.length - 1
+    const nodes =
+      side === 'leave'
+        ? setNodeHandle(bend.nodes, 0, 'leave', [reach, rise])
+        : setNodeHandle(bend.nodes, last, 'arrive', [-reach, -rise])
+    return { kind: 'points', nodes }
+  }
   const handles = asHandles(bend)
   return { kind: 'handles', ...handles, [side]: { ...handles[side], ...change } }
 }
@@ -72,7 +126,8 @@ export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): 
 export function riseForSpeed(span: SpanTarget, side: Side, speed: number): Partial<Handle> {
   const change = spanChange(span.compiled, span.index)
   if (change === 0) return {}
-  const { reach } = asHandles(span.compiled.bends[span.index]!)[side]
+  const bend = span.compiled.bends[span.index]!
+  const { reach } = (endHandles(bend) ?? asHandles(bend))[side]
   const used = reach > 0 ? reach : 0.1
   return { reach: used, rise: (speed * secondsOfTicks(span.to.t - span.from.t) * used) / change }
 }

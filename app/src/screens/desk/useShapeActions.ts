@@ -1,0 +1,160 @@
+import { toast } from 'vue-sonner'
+import { QUICK_BENDS, type Bend, type Handle, type PlainBend } from '@arrow-bend/core/bend'
+import {
+  changeBends,
+  findProperty,
+  joinPosition,
+  makePause,
+  makeSpansSmooth,
+  setBends,
+  setThrough,
+  splitPosition,
+  type KeyRef,
+} from '@arrow-bend/core/edit'
+import { asHandles } from '@arrow-bend/core/fit'
+import { timedKeys } from '@arrow-bend/core/property'
+import { useDocument } from '../../session/document.ts'
+import { usePreferences } from '../../session/preferences.ts'
+import { useSelection } from '../../session/selection.ts'
+import type { BendSide } from '../../session/shortcuts.ts'
+import { spanTarget, targetSpans, type SpanTarget } from '../../session/target.ts'
+import { numberWords } from '../../ui/numberWords.ts'
+import { useLastBend } from './bend-panel/lastBend.ts'
+
+export interface ShapeActions {
+  /** Gives the selected spans a quick bend, or only the side that leaves or arrives of one. */
+  bendSpans(index: number, side: BendSide): void
+  /** Stands still at the selected keys. */
+  pause(): void
+  /** Splits the selected layers' positions into X and Y, or joins those that are. */
+  splitAxes(): void
+}
+
+const NO_SPAN = 'Select a span first: click a ribbon between two keys.'
+const UNDO = 'Undo'
+
+/** Commands that shape how selected spans, keys and positions move. */
+export function useShapeActions(): ShapeActions {
+  const document = useDocument()
+  const preferences = usePreferences()
+  const selection = useSelection()
+  const lastBend = useLastBend()
+  const undo = { label: UNDO, onClick: () => document.undo() }
+
+  /** The spans that end at the selected keys. */
+  const arriving = (): SpanTarget[] =>
+    selection.keys.flatMap((ref) => {
+      const property = findProperty(document.project!, ref)
+      const keys = property ? timedKeys(property) : []
+      const before = keys[keys.findIndex(({ id }) => id === ref.key) - 1]
+      return (before && spanTarget(document.project!, { ...ref, key: before.id })) ?? []
+    })
+
+  /** Eases one side of many spans: of keys the side that is meant, whatever else is selected beside them. */
+  const bendSide = (bend: PlainBend, side: 'arrive' | 'leave', smooth: boolean): void => {
+    const onlyKeys = selection.spans.length === 0
+    const targets =
+      onlyKeys && side === 'arrive' ? arriving() : targetSpans(document.project!, selection.state)
+    if (targets.length === 0) {
+      toast(NO_SPAN)
+      return
+    }
+    if (bend.kind === 'hold') {
+      toast('A hold has no sides: it stands still until the next key.')
+      return
+    }
+    const refs = targets.map(({ ref }) => ref)
+    const { reach, rise } = asHandles(bend)[side]
+    const handle: Handle = { reach, rise }
+    const ends = targets.map(({ ref, from, to }) => ({ ...ref, key: side === 'leave' ? from.id : to.id }))
+    document.apply(side === 'arrive' ? 'Arriving side eased' : 'Leaving side eased', (draft) => {
+      if (smooth) setThrough(draft, ends, 'smooth')
+      else changeBends(draft, refs, (given) => ({ kind: 'handles', ...asHandles(given), [side]: handle }))
+    })
+  }
+
+  const bendSpans: ShapeActions['bendSpans'] = (index, side) => {
+    const quick = QUICK_BENDS[index]
+    const bend: PlainBend | null = quick ? quick.bend : lastBend.bend
+    if (!bend) {
+      toast('No bend has been used yet.')
+      return
+    }
+    if (side) {
+      bendSide(bend, side, quick?.smooth ?? false)
+      return
+    }
+    const refs = targetSpans(document.project!, selection.state).map(({ ref }) => ref)
+    if (refs.length === 0) {
+      toast(NO_SPAN)
+      return
+    }
+    const given: Bend = bend
+    document.apply(quick?.label ?? 'Bend used last', (draft) =>
+      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, given),
+    )
+    if (!quick?.smooth) lastBend.remember(bend)
+  }
+
+  const pause = (): void => {
+    const ends = targetSpans(document.project!, { ...selection.state, keys: [] }).map(
+      ({ ref, to }): KeyRef => ({ ...ref, key: to.id }),
+    )
+    const keys = selection.keys.length > 0 ? selection.keys : ends
+    if (keys.length === 0) {
+      toast('Select the key to pause at first, or the span that ends there.')
+      return
+    }
+    const frames = preferences.pauseFrames
+    const made = document.apply(
+      'Pause made',
+      (draft) => makePause(draft, keys, { frames, makeId: document.makeId }),
+      (added) => selection.selectSpans(keys.filter(({ layer }) => added.some((one) => one.layer === layer))),
+    )
+    if (made && made.length > 0)
+      toast(
+        `${made.length === 1 ? 'A pause' : `${made.length} pauses`} of ${frames} frames; what follows comes later.`,
+        {
+          action: undo,
+        },
+      )
+  }
+
+  const splitAxes = (): void => {
+    const scene = document.scene!
+    const layers = scene.layers.filter(
+      ({ id, properties }) => selection.hasLayer(id) && properties['position'],
+    )
+    if (layers.length === 0) {
+      toast('Select a layer first, or its position.')
+      return
+    }
+    const join = layers.every(({ properties }) => properties['position']!.split)
+    const meant = layers.filter(({ properties }) => Boolean(properties['position']!.split) === join)
+    const options = { makeId: document.makeId }
+    const reports = document.apply(
+      join ? 'X and Y joined' : 'Position split into X and Y',
+      (draft) =>
+        meant.map(({ id }) =>
+          (join ? joinPosition : splitPosition)(draft, { scene: scene.id, layer: id }, options),
+        ),
+      () =>
+        selection.selectProperties(
+          meant.flatMap(({ id }) =>
+            (join ? ['position'] : ['position x', 'position y']).map((property) => ({
+              scene: scene.id,
+              layer: id,
+              property,
+            })),
+          ),
+        ),
+    )
+    if (!reports) return
+    const keys = reports.reduce((sum, report) => sum + report.keys, 0)
+    const error = Math.max(...reports.map((report) => report.error))
+    const off = error < 0.005 ? 'the motion is the same' : `at most ${numberWords(error)} px off`
+    const what = join ? 'X and Y are one position' : 'Position is X and Y now'
+    toast(`${what}: ${keys} ${keys === 1 ? 'key' : 'keys'}, ${off}.`, { action: undo })
+  }
+  return { bendSpans, pause, splitAxes }
+}
