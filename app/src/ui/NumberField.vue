@@ -12,6 +12,8 @@ import { trackPointer } from './trackPointer.ts'
 const props = withDefaults(
   defineProps<{
     label: string
+    /** What it is called where its label alone would not tell. */
+    name?: string
     modelValue: number | null
     unit?: string
     step?: number
@@ -28,7 +30,7 @@ const props = withDefaults(
     placeholder?: string
     plain?: boolean
   }>(),
-  { unit: '', step: 1, min: -1e9, max: 1e9, digits: 1, whole: undefined, placeholder: '' },
+  { name: '', unit: '', step: 1, min: -1e9, max: 1e9, digits: 1, whole: undefined, placeholder: '' },
 )
 const emit = defineEmits<{
   start: []
@@ -165,7 +167,7 @@ watch(
       inputmode="decimal"
       autocomplete="off"
       spellcheck="false"
-      :aria-label="label + (unit ? `, ${unit}` : '')"
+      :aria-label="(name || label) + (unit ? `, ${unit}` : '')"
       :aria-invalid="trouble !== ''"
       :aria-describedby="trouble ? troubleId : undefined"
       :value="shown"

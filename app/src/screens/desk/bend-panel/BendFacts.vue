@@ -50,6 +50,7 @@ const overshootRecipe = (percent: number): Recipe<unknown> =>
     <EditField
       show-label
       label="at"
+      name="Peak at"
       title="When it is fastest, as a share of its time"
       unit="%"
       :digits="0"
@@ -64,6 +65,7 @@ const overshootRecipe = (percent: number): Recipe<unknown> =>
     <EditField
       show-label
       label="Over"
+      name="Overshoot"
       title="How far it overshoots, as a share of its change"
       unit="%"
       :min="0"
@@ -78,6 +80,7 @@ const overshootRecipe = (percent: number): Recipe<unknown> =>
       show-label
       readonly
       label="at"
+      name="Overshoot at"
       unit="%"
       :digits="0"
       :model-value="percentOf(facts.overshootAt)"

@@ -26,6 +26,7 @@ const moved = (u: number, p: number): PlotEdit => ({ kind: 'move', index: props.
       class="flex-1"
       show-label
       label="Time"
+      name="Point’s time"
       unit="%"
       :min="0"
       :max="100"
@@ -38,6 +39,7 @@ const moved = (u: number, p: number): PlotEdit => ({ kind: 'move', index: props.
       class="flex-1"
       show-label
       label="Progress"
+      name="Point’s progress"
       unit="%"
       :model-value="at[1] * 100"
       edit="Bend point moved"

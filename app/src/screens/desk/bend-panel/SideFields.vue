@@ -74,6 +74,7 @@ const sideFields = (side: Side) => {
         v-for="field in sideFields(side)"
         :key="field.label"
         v-bind="field"
+        :name="`${label} ${field.label.toLowerCase()}`"
         show-label
         :edit="`${label} ${field.label.toLowerCase()} set`"
         @done="$emit('done')"

@@ -71,6 +71,11 @@ const drawing = computed(() =>
 )
 defineExpose({ drawing })
 const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
+/** A split position has a lane an axis; each is drawn as it is where both share one. */
+const axis = computed(() =>
+  definition.value.name === 'position x' ? 0 : definition.value.name === 'position y' ? 1 : null,
+)
+const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
 const isChosen = (key: string): boolean => selection.hasKey(hand.refOf(key))
 const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => isChosen(key)))
@@ -173,10 +178,12 @@ const canBend = computed(
         <path
           :d="curve.path"
           class="curve"
-          :class="{ second: curve.component === 1 }"
+          :class="{ second: isSecond(curve.component) }"
           :data-curve="`${of}${curve.component}`"
         />
-        <text v-if="curve.letter" :x="curve.endX" :y="curve.endY" class="letter">{{ curve.letter }}</text>
+        <text v-if="curve.letter || axis !== null" :x="curve.endX" :y="curve.endY" class="letter">
+          {{ axis === null ? curve.letter : 'XY'[axis] }}
+        </text>
       </g>
       <text v-for="area in areas" :key="area.key" :x="area.x" :y="bottom - 4" class="area">{{
         area.words

@@ -139,6 +139,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       class="end"
       show-label
       label="From"
+      :name="`${name}, shown from`"
       :unit="unit"
       :digits="0"
       :model-value="shownRange.low"
@@ -148,6 +149,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       class="end"
       show-label
       label="To"
+      :name="`${name}, shown to`"
       :unit="unit"
       :digits="0"
       :model-value="shownRange.high"

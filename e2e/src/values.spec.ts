@@ -1,0 +1,93 @@
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import type { Property } from '@arrow-bend/core/property'
+import { frameTicks } from '@arrow-bend/core/time'
+import { openDemo, savedFile } from './desk.ts'
+
+const FRAME = frameTicks({ num: 24, den: 1 })
+
+async function openTable(page: Page): Promise<Locator> {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Opacity', exact: true }).nth(1).click()
+  await page.getByRole('tab', { name: 'Values' }).click()
+  const table = page.getByRole('region', { name: 'Table of the selected keys' })
+  await expect(table).toBeVisible()
+  return table
+}
+const opacity = async (page: Page): Promise<Property> =>
+  (await savedFile(page)).project.scenes[0]!.layers.find(({ name }) => name === 'Subtitle')!.properties[
+    'opacity'
+  ]!
+/** Pastes text where the table has the keyboard, as the browser would. */
+const pasteInto = (table: Locator, text: string): Promise<void> =>
+  table.evaluate((element, given) => {
+    const data = new DataTransfer()
+    data.setData('text/plain', given)
+    element.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+  }, text)
+const copyFrom = (table: Locator): Promise<string> =>
+  table.evaluate((element) => {
+    const data = new DataTransfer()
+    element.dispatchEvent(
+      new ClipboardEvent('copy', { clipboardData: data, bubbles: true, cancelable: true }),
+    )
+    return data.getData('text/plain')
+  })
+const fill = async (field: Locator, text: string): Promise<void> => {
+  await field.fill(text)
+  await field.press('Enter')
+}
+
+test('times, values, passing and bends are edited in the table, one step each', async ({ page }) => {
+  const table = await openTable(page)
+  const before = await opacity(page)
+  const row = table.getByRole('row').nth(2)
+  await fill(row.getByRole('textbox', { name: /^Time of/ }), '80')
+  await fill(row.getByRole('textbox', { name: /^Value of/ }), '55')
+  await row.getByRole('combobox').selectOption('joined')
+  const bend = table
+    .getByRole('row')
+    .nth(1)
+    .getByRole('textbox', { name: /^Bend from/ })
+  await bend.fill('cubic-bezier(0.1, 0, 0.2, 1)')
+  await bend.blur()
+  const after = await opacity(page)
+  expect(after.keys[1]).toMatchObject({ t: 80 * FRAME, value: 55, through: 'joined' })
+  expect(after.keys[0]!.bend).toMatchObject({ kind: 'handles', leave: { reach: 0.1, rise: 0 } })
+  for (let i = 0; i < 4; i += 1) await page.getByRole('button', { name: 'Undo' }).first().click()
+  expect(await opacity(page)).toEqual(before)
+  await bend.fill('nonsense')
+  await bend.blur()
+  await expect(page.getByText(/nonsense/).first()).toBeVisible()
+  expect(await opacity(page)).toEqual(before)
+})
+
+test('the table goes to a spreadsheet and back, adds keys, and refuses what it cannot read whole', async ({
+  page,
+}) => {
+  const table = await openTable(page)
+  const before = await opacity(page)
+  const text = await copyFrom(table)
+  expect(text.split('\n')).toHaveLength(before.keys.length + 1)
+  expect(text).toMatch(/^Layer\tProperty\tFrame\tValue\tY\tThrough\tBend\n/)
+  await pasteInto(table, text)
+  expect((await opacity(page)).keys.map(({ t, value }) => [t, value])).toEqual(
+    before.keys.map(({ t, value }) => [t, value]),
+  )
+  await pasteInto(table, 'Frame\tValue\n50\t5\n60\t15,5')
+  const changed = await opacity(page)
+  expect(changed.keys.slice(0, 2).map(({ t, value }) => [t / FRAME, value])).toEqual([
+    [50, 5],
+    [60, 15.5],
+  ])
+  expect(changed.keys.slice(2)).toEqual(before.keys.slice(2))
+  await pasteInto(table, 'Frame\tValue\n50\t5\n60\tlots')
+  await expect(page.getByText('Row 3: “lots” is not a number.')).toBeVisible()
+  expect(await opacity(page)).toEqual(changed)
+  const rows = [...changed.keys.map(({ t, value }) => `${t / FRAME}\t${String(value)}`), '270\t33']
+  await pasteInto(table, rows.join('\n'))
+  const more = await opacity(page)
+  expect(more.keys).toHaveLength(changed.keys.length + 1)
+  expect(more.keys[more.keys.length - 1]).toMatchObject({ t: 270 * FRAME, value: 33 })
+})
