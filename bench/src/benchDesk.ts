@@ -1,6 +1,7 @@
 import { chromium, type Page } from '@playwright/test'
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../../e2e/src/chromium.ts'
 import { serveBuilt } from '../../e2e/src/serveBuilt.ts'
+import { crowdedLanes } from '../../demo/src/crowdedLanes.ts'
 import { crowdedStage } from '../../demo/src/crowdedStage.ts'
 import type { Project } from '@arrow-bend/core/scene'
 
@@ -54,6 +55,9 @@ try {
     await measureDrag(page, page.getByRole('button', { name: /^Buoy 12 key 2 of/ }), [2, -1]),
   )
 
+  await measureGraphs(page)
+  await page.setViewportSize({ width: 1280, height: 800 })
+
   await openProject(page, crowdedStage({ layers: 100, moving: 100, keys: 4 }))
   await page.setViewportSize({ width: 1640, height: 1460 })
   await page.getByRole('button', { name: 'Actual size' }).click()
@@ -63,6 +67,95 @@ try {
 } finally {
   await browser.close()
   served.stop()
+}
+
+/** Twelve open lanes and 2 000 keys, all in view of a tall window; then one lane of 10 000 keys. */
+async function measureGraphs(page: Page): Promise<void> {
+  await openProject(page, crowdedLanes({ layers: 12, keys: 167, every: 3 }))
+  await page.setViewportSize({ width: 1640, height: 2200 })
+  await page.waitForTimeout(500)
+  const names = page.getByRole('button', { name: 'opacity', exact: true })
+  const opened: number[] = []
+  for (let i = 0; i < 12; i += 1) {
+    await names.nth(i).click()
+    opened.push(await timeOf(page, 'Enter'))
+  }
+  // The first lane also fetches what graphs are made of.
+  report('opening a lane, key to paint (wanted: < 50)', opened.slice(1))
+  const lanes = await page.getByRole('group', { name: /, graph$/ }).count()
+  const beads = await page.locator('.open-lane .bead').count()
+  console.log(`${lanes} open lanes, ${beads} beads`)
+  await page.getByRole('slider', { name: 'Lamp 6 opacity, key 80', exact: true }).click()
+  const grip = page
+    .getByRole('group', { name: 'Lamp 6 opacity, graph' })
+    .getByRole('slider', { name: 'Leave handle, keys 80 to 81, value' })
+  report('handle in a graph among twelve, pointer to paint', await measureDrag(page, grip, [0.5, 1]))
+
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openProject(page, crowdedLanes({ layers: 1, keys: 10_000, every: 2 }))
+  const zooms = async (name: string): Promise<void> => {
+    const frames = await measureWheel(page)
+    report(`${name}, between frames`, frames)
+    console.log(`${name.padEnd(48)} ${rateOf(frames)} fps  (wanted: ≥ 50)`)
+  }
+  await zooms('zoom and scroll of a closed lane, 10 000 keys')
+  await names.first().click()
+  await page.keyboard.press('Enter')
+  await page.waitForTimeout(500)
+  await zooms('zoom and scroll of an open lane, 10 000 keys')
+}
+
+/** From a key press to just after the frame that shows what it did, ms. */
+async function timeOf(page: Page, key: string): Promise<number> {
+  await page.evaluate(() => {
+    const done = new Promise<number>((resolve) => {
+      window.addEventListener(
+        'keydown',
+        () => {
+          const start = performance.now()
+          // The first frame lays the lane out; what it fetched or measured shows by the second.
+          requestAnimationFrame(() => {
+            const channel = new MessageChannel()
+            channel.port1.onmessage = () => resolve(performance.now() - start)
+            channel.port2.postMessage(0)
+          })
+        },
+        { capture: true, once: true },
+      )
+    })
+    Object.assign(window, { benchDone: done })
+  })
+  await page.keyboard.press(key)
+  return page.evaluate(() => (window as unknown as { benchDone: Promise<number> }).benchDone)
+}
+
+/** Gaps between animation frames while the deck is zoomed in and out and slid, by the wheel. */
+async function measureWheel(page: Page): Promise<number[]> {
+  const box = (await page.locator('.scroller').boundingBox())!
+  await page.mouse.move(box.x + 700, box.y + 60)
+  await page.evaluate(() => {
+    const gaps: number[] = []
+    Object.assign(window, { benchGaps: gaps, benchOn: true })
+    let before = performance.now()
+    const step = (): void => {
+      const now = performance.now()
+      gaps.push(now - before)
+      before = now
+      if ((window as unknown as { benchOn: boolean }).benchOn) requestAnimationFrame(step)
+    }
+    requestAnimationFrame(step)
+  })
+  for (let i = 0; i < 120; i += 1) {
+    const zooms = i % 3 !== 2
+    if (zooms) await page.keyboard.down('Control')
+    await page.mouse.wheel(0, zooms ? (i % 60 < 30 ? -60 : 60) : 40)
+    if (zooms) await page.keyboard.up('Control')
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(0))))
+  }
+  return page.evaluate(() => {
+    Object.assign(window, { benchOn: false })
+    return (window as unknown as { benchGaps: number[] }).benchGaps
+  })
 }
 
 function rateOf(gaps: readonly number[]): string {

@@ -9,7 +9,7 @@ import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import PointerTag from '../PointerTag.vue'
-import { drawLane, LANE_HEIGHT } from './laneDrawing.ts'
+import { drawLane, LANE_HEIGHT, type SpanDrawing } from './laneDrawing.ts'
 import { momentWords } from './momentWords.ts'
 import type { PropertyRow } from './rows.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
@@ -50,7 +50,14 @@ const timeOf = (index: number): string =>
   formatTime(props.row.property.keys[index]!.t, document.rate, preferences.timeDisplay)
 const beadLabel = (index: number): string =>
   `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
-const spanLabel = (index: number): string => `${lane.value}, keys ${index + 1} to ${index + 2}`
+const spanLabel = ({ index, keys }: SpanDrawing): string =>
+  `${lane.value}, keys ${index + 1} to ${index + 1 + keys.length}${keys.length > 1 ? ', close together' : ''}`
+const isChosen = ({ keys }: SpanDrawing): boolean => selection.hasSpan(refOf(keys[0]!))
+/** A ribbon is taken hold of; where spans crowd they are selected together. */
+const grab = (event: PointerEvent, span: SpanDrawing): void => {
+  if (span.keys.length === 1) ribbon.press(event, span)
+  else selection.selectSpans(span.keys.map(refOf), event.shiftKey || event.ctrlKey || event.metaKey)
+}
 
 const pressSpan = (event: KeyboardEvent, key: string): void => {
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
@@ -133,12 +140,12 @@ const pressBead = (event: PointerEvent, key: string): void => {
       :key="span.key"
       :data-place="span.index * 2 + 1"
       class="span"
-      :class="[span.look, { chosen: selection.hasSpan(refOf(span.key)) }]"
+      :class="[span.look, { chosen: isChosen(span) }]"
       role="button"
       tabindex="-1"
-      :aria-label="spanLabel(span.index)"
-      :aria-pressed="selection.hasSpan(refOf(span.key))"
-      @pointerdown.left.stop="ribbon.press($event, span)"
+      :aria-label="spanLabel(span)"
+      :aria-pressed="isChosen(span)"
+      @pointerdown.left.stop="grab($event, span)"
       @pointermove="point"
       @pointerleave="under = null"
       @keydown.enter.stop="enterSpan($event, span.key)"
@@ -176,6 +183,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
       <rect :x="bead.x - 9" y="1" width="18" height="24" fill="transparent" />
       <circle class="halo" :cx="bead.x" cy="13" :r="bead.waypoint ? 4.25 : 5.75" />
       <circle class="ring" :cx="bead.x" cy="13" :r="bead.waypoint ? 2.25 : 3.75" />
+      <text v-if="bead.count > 1" class="count" :x="bead.x" y="25" aria-hidden="true">{{ bead.count }}</text>
     </g>
     <text
       v-if="under && !tag"
@@ -248,6 +256,14 @@ const pressBead = (event: PointerEvent, key: string): void => {
   font-size: 11px;
   paint-order: stroke;
   pointer-events: none;
+}
+
+.count {
+  fill: var(--ink-2);
+  font-family: var(--font-mono);
+  font-size: 7px;
+  pointer-events: none;
+  text-anchor: middle;
 }
 
 .halo {

@@ -24,10 +24,12 @@ const TOOTH = { width: 8, height: 9, clear: 7 } as const
 const STITCH_CLEAR = 6
 const RAMP_CELL = 3
 
-/** How a span is drawn. */
+/** How a span is drawn, or several too narrow to be told apart. */
 export interface SpanDrawing {
   readonly key: string
   readonly index: number
+  /** The keys all its spans begin at; one unless spans crowd. */
+  readonly keys: readonly string[]
   readonly x0: number
   readonly x1: number
   readonly look: 'ribbon' | 'hold' | 'steps'
@@ -45,6 +47,8 @@ export interface BeadDrawing {
   readonly x: number
   /** A point of a route without a time of its own; it stands where it is passed. */
   readonly waypoint: boolean
+  /** Keys it stands for: more than one where they crowd. */
+  readonly count: number
 }
 
 export interface LaneDrawing {
@@ -97,19 +101,106 @@ function drawLaneAnew(
     index,
     x: place(key.t),
     waypoint: key.timeless ?? false,
+    count: 1,
   }))
   const scale = ribbonScale(property, library)
-  const spans = compiled.spans.flatMap((span, index): SpanDrawing[] => {
-    const [x0, x1] = [place(compiled.times[index]!), place(compiled.times[index + 1]!)]
-    if (x1 < 0 || x0 > width) return []
-    const bend = compiled.bends[index]!
-    return [drawSpan({ property, compiled, span, bend, index, x0, x1, scale, width, gap })]
-  })
+  const inView = beads.filter(({ x }) => x > -8 && x < width + 8)
+  const crowded = inView.length > CROWD
+  const spans = crowdRuns(compiled, { place, width, crowded }).map(
+    ({ index, count, x0, x1 }): SpanDrawing => {
+      const span = compiled.spans[index]!
+      const bend = compiled.bends[index]!
+      const one = { property, compiled, span, bend, index, x0, x1, scale, width, gap }
+      return count > 1 ? drawCrowd(one, count) : drawSpan(one)
+    },
+  )
   return {
     spans,
-    beads: beads.filter(({ x }) => x > -8 && x < width + 8),
+    beads: crowded ? thinned(inView) : inView,
     first: beads[0]?.x ?? 0,
     last: beads[beads.length - 1]?.x ?? 0,
+  }
+}
+
+/** Keys in view from which those that crowd are drawn as one, how near beads then are, and spans drawn together, px. */
+const CROWD = 240
+const NEAR = 9
+const NARROW = 4
+const TOGETHER = 24
+
+/** Of beads nearer than can be told apart the first, with their number. */
+function thinned(beads: readonly BeadDrawing[]): BeadDrawing[] {
+  const kept: { bead: BeadDrawing; count: number }[] = []
+  for (const bead of beads) {
+    const before = kept[kept.length - 1]
+    if (before && bead.x - before.bead.x < NEAR) before.count += 1
+    else kept.push({ bead, count: 1 })
+  }
+  return kept.map(({ bead, count }) => ({ ...bead, count }))
+}
+
+interface Run {
+  readonly index: number
+  readonly count: number
+  readonly x0: number
+  readonly x1: number
+}
+
+/** The spans in view; where keys crowd, runs of narrow ones together. */
+function crowdRuns(
+  { times, spans }: CompiledProperty,
+  { place, width, crowded }: { place: (time: number) => number; width: number; crowded: boolean },
+): Run[] {
+  const runs: { index: number; count: number; x0: number; x1: number }[] = []
+  for (let index = 0; index < spans.length; index += 1) {
+    const [x0, x1] = [place(times[index]!), place(times[index + 1]!)]
+    if (x1 < 0) continue
+    if (x0 > width) break
+    const before = runs[runs.length - 1]
+    const joins = crowded && before && x1 - x0 < NARROW && before.x1 === x0 && x1 - before.x0 <= TOGETHER
+    // The first of a run may be wide by itself; then it stays alone.
+    if (joins && before.x1 - before.x0 < TOGETHER) {
+      before.count += 1
+      before.x1 = x1
+    } else runs.push({ index, count: 1, x0, x1 })
+  }
+  return runs
+}
+
+/** Several narrow spans as one ribbon: how fast they get, up and down, in each pixel. */
+function drawCrowd(given: SpanToDraw, count: number): SpanDrawing {
+  const { property, compiled, index, x0, x1, scale } = given
+  const columns = Math.max(1, Math.ceil(x1 - x0))
+  const [up, down] = [new Float64Array(columns), new Float64Array(columns)]
+  const scratch = new Float64Array(Math.max(1, compiled.speedWidth))
+  const [from, to] = [compiled.times[index]!, compiled.times[index + count]!]
+  for (let i = index; i < index + count; i += 1) {
+    const speed = ribbonSpeed(property.kind, compiled.spans[i]!, 0.5, scratch)
+    const middle = (compiled.times[i]! + compiled.times[i + 1]!) / 2
+    const column = Math.min(columns - 1, Math.floor(((middle - from) / (to - from)) * columns))
+    const thick = scale > 0 ? Math.min(1, Math.abs(speed) / scale) * THICKEST : 0
+    const side = speed < 0 ? down : up
+    side[column] = Math.max(side[column]!, Number.isFinite(thick) ? thick : THICKEST)
+  }
+  const x = (column: number): string => (x0 + ((x1 - x0) * column) / columns).toFixed(1)
+  const outward = [...up].map((thick, i) => `V${(MIDLINE - thick).toFixed(1)}H${x(i + 1)}`).join('')
+  const back = [...down]
+    .map((thick, i) => `V${(MIDLINE + thick).toFixed(1)}H${x(i)}`)
+    .reverse()
+    .join('')
+  const keys = compiled.keys.slice(index, index + count).map(({ id }) => id)
+  const area = `M${x(0)} ${MIDLINE}${outward}${back}Z`
+  return {
+    key: keys[0]!,
+    keys,
+    index,
+    x0,
+    x1,
+    look: 'ribbon',
+    area,
+    line: [x0, x1],
+    teeth: '',
+    ramp: rampOf(given),
   }
 }
 
@@ -130,7 +221,8 @@ interface SpanToDraw {
 function drawSpan(given: SpanToDraw): SpanDrawing {
   const { compiled, bend, index, x0, x1 } = given
   const rising = direction(compiled, index)
-  const base = { key: compiled.keys[index]!.id, index, x0, x1, ramp: rampOf(given) }
+  const key = compiled.keys[index]!.id
+  const base = { key, keys: [key], index, x0, x1, ramp: rampOf(given) }
   if (bend.kind === 'hold') {
     const line = [x0 + STITCH_CLEAR, Math.max(x0 + STITCH_CLEAR, x1 - STITCH_CLEAR)] as const
     return {
