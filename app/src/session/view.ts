@@ -85,8 +85,15 @@ export const useView = defineStore('view', () => {
     () => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value,
   )
 
-  const xOf = (time: number): number => LEAD + (time - origin.value) * pixelsPerTick.value
-  const timeOf = (x: number): number => origin.value + (x - LEAD) / pixelsPerTick.value
+  // Plain functions, made anew with the view: what calls them ten thousand times depends on the view but once.
+  const xOf = computed(() => {
+    const [start, scale] = [origin.value, pixelsPerTick.value]
+    return (time: number): number => LEAD + (time - start) * scale
+  })
+  const timeOf = computed(() => {
+    const [start, scale] = [origin.value, pixelsPerTick.value]
+    return (x: number): number => start + (x - LEAD) / scale
+  })
 
   const hold = (start: number): number => {
     const shown = (laneWidth.value - LEAD - TAIL) / pixelsPerTick.value
@@ -94,7 +101,7 @@ export const useView = defineStore('view', () => {
   }
   /** Zooms about a place in the lanes, px from their left edge. */
   const zoomAt = (x: number, factor: number): void => {
-    const anchor = timeOf(x)
+    const anchor = timeOf.value(x)
     zoom.value = Math.min(MOST_ZOOM, Math.max(1, zoom.value * factor))
     origin.value = hold(anchor - (x - LEAD) / pixelsPerTick.value)
   }
@@ -113,7 +120,7 @@ export const useView = defineStore('view', () => {
   }
   /** Brings a moment into view when it is not. */
   const reveal = (time: Ticks): void => {
-    const x = xOf(time)
+    const x = xOf.value(time)
     if (x < 0 || x > laneWidth.value)
       origin.value = hold(time - (laneWidth.value * 0.2) / pixelsPerTick.value)
   }

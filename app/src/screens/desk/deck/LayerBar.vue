@@ -22,8 +22,25 @@ const keysByTime = computed(() => {
   }
   return times
 })
+/** Moments with keys in view, and how near they are before they are shown as one, px. */
+const CROWD = 240
+const NEAR = 6
+const moments = computed(() => {
+  const { xOf } = view
+  const inView = [...keysByTime.value]
+    .map(([time, keys]) => ({ time, keys, x: xOf(time) }))
+    .filter(({ x }) => x > -8 && x < view.laneWidth + 8)
+  if (inView.length <= CROWD) return inView
+  const kept: typeof inView = []
+  for (const moment of inView.sort((a, b) => a.x - b.x)) {
+    const before = kept[kept.length - 1]
+    if (before && moment.x - before.x < NEAR) before.keys.push(...moment.keys)
+    else kept.push({ ...moment, keys: [...moment.keys] })
+  }
+  return kept
+})
 const capsules = computed(() =>
-  [...keysByTime.value].map(([time, keys]) => {
+  moments.value.map(({ time, keys, x }) => {
     const refs = keys.map(({ property, key }) => ({
       scene: document.sceneId,
       layer: props.layer.id,
@@ -33,7 +50,7 @@ const capsules = computed(() =>
     return {
       time,
       refs,
-      x: view.xOf(time),
+      x,
       height: HEIGHTS[Math.min(HEIGHTS.length, keys.length) - 1]!,
       chosen: refs.some((ref) => selection.hasKey(ref)),
     }

@@ -46,13 +46,14 @@ const of = computed<GraphOf>(() => {
   return isPlace.value && props.lane.along ? 'distance' : 'value'
 })
 const range = computed(() => props.lane.ranges[of.value] ?? null)
-/** What there is to be seen. */
+/** What there is to be seen; looked for at so many moments, whatever the zoom. */
+const LOOKS = 240
 const whole = computed(() => {
   const compiled = compiledOf(props.row.property, document.bends)
+  const [first = 0, last = 1] = [compiled.times[0], compiled.times[compiled.times.length - 1]]
+  const xOf = (time: number): number => ((time - first) / Math.max(1, last - first)) * LOOKS
   const values = Array.from({ length: curveCount(compiled, of.value) }).flatMap((_, component) =>
-    sampleGraph(compiled, component, { of: of.value, xOf: view.xOf, width: view.laneWidth }).map(
-      ([, value]) => value,
-    ),
+    sampleGraph(compiled, component, { of: of.value, xOf, width: LOOKS }).map(([, value]) => value),
   )
   let [low, high] = [Infinity, -Infinity]
   for (const value of values) {

@@ -23,8 +23,10 @@ export interface SampleOptions {
 const STEP = 1
 /** A hair before a span's end, where a hold still holds. */
 const BEFORE_END = 1 - 1e-9
-/** Samples of a span narrower than a pixel or two. */
+/** Samples of a narrow span, and of one hardly a pixel wide. */
 const FEW = 8
+const FEWEST = 2
+const HARDLY = 2
 
 /** Kinds whose speed is many numbers that are shown as one. */
 export const isSummed = ({ kind }: Property): boolean => kind === 'colour' || kind === 'outline'
@@ -80,15 +82,15 @@ export function sampleGraph(
       const value = read(span, i, u)
       if (Number.isFinite(value)) points.push([x0 + u * (x1 - x0), value])
     }
-    const count = Math.max(FEW, Math.ceil((x1 - x0) / STEP))
+    const count = x1 - x0 < HARDLY ? FEWEST : Math.max(FEW, Math.ceil((x1 - x0) / STEP))
     const first = Math.max(0, Math.floor((-STEP - x0) / ((x1 - x0) / count)))
     const last = Math.min(count, Math.ceil((width + STEP - x0) / ((x1 - x0) / count)))
     for (let k = first; k < last; k += 1) at(k / count)
-    if (last < count) return
+    if (last < count || count === FEWEST) return
     at(BEFORE_END)
     at(1)
   })
-  if (points.length > 0) return points.length > width * FEW ? byPixel(points) : points
+  if (points.length > 0) return points.length > width * FEWEST ? byPixel(points) : points
   const value = of === 'value' ? compiled.values[component]! : 0
   return [
     [0, value],
