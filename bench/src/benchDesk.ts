@@ -72,13 +72,18 @@ try {
 /** Twelve open lanes and 2 000 keys, all in view of a tall window; then one lane of 10 000 keys. */
 async function measureGraphs(page: Page): Promise<void> {
   await openProject(page, crowdedLanes({ layers: 12, keys: 167, every: 3 }))
-  await page.setViewportSize({ width: 1640, height: 2200 })
+  // As high as twelve lanes need at their least.
+  await page.setViewportSize({ width: 1280, height: 1200 })
+  await page.getByRole('separator', { name: 'Height of the stage' }).focus()
+  for (let i = 0; i < 30; i += 1) await page.keyboard.press('ArrowUp')
   await page.waitForTimeout(500)
   const names = page.getByRole('button', { name: 'opacity', exact: true })
   const opened: number[] = []
   for (let i = 0; i < 12; i += 1) {
     await names.nth(i).click()
     opened.push(await timeOf(page, 'Enter'))
+    await page.getByRole('separator', { name: `Height of Lamp ${i + 1} opacity` }).focus()
+    for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowUp')
   }
   // The first lane also fetches what graphs are made of.
   report('opening a lane, key to paint (wanted: < 50)', opened.slice(1))

@@ -35,6 +35,20 @@ function around(keys: readonly KeyRef[], spans: readonly KeyRef[]): SelectionSta
   return { layers: [...new Set(properties.map(({ layer }) => layer))], properties, keys, spans }
 }
 
+const NONE: ReadonlySet<string> = new Set()
+const laneName = ({ layer, property }: PropertyRef): string => `${layer}/${property}`
+
+function byLane(refs: readonly KeyRef[]): ReadonlyMap<string, ReadonlySet<string>> {
+  const lanes = new Map<string, Set<string>>()
+  for (const ref of refs) {
+    const name = laneName(ref)
+    const lane = lanes.get(name) ?? new Set()
+    lane.add(ref.key)
+    lanes.set(name, lane)
+  }
+  return lanes
+}
+
 export const useSelection = defineStore('selection', () => {
   const state = shallowRef<SelectionState>(NOTHING)
 
@@ -77,20 +91,23 @@ export const useSelection = defineStore('selection', () => {
       : layers
     state.value = { layers: list, properties: [], keys: [], spans: [] }
   }
-  const keyNames = computed(
-    () => new Set(state.value.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`)),
-  )
-  const spanNames = computed(
-    () => new Set(state.value.spans.map(({ layer, property, key }) => `${layer}/${property}/${key}`)),
-  )
+  // By lane, so that a lane none of whose keys is selected need not look at each of them.
+  const keyLanes = computed(() => byLane(state.value.keys))
+  const spanLanes = computed(() => byLane(state.value.spans))
+  const keysIn = (ref: PropertyRef): ReadonlySet<string> => keyLanes.value.get(laneName(ref)) ?? NONE
+  const spansIn = (ref: PropertyRef): ReadonlySet<string> => spanLanes.value.get(laneName(ref)) ?? NONE
   return {
     state,
     layers: computed(() => state.value.layers),
     properties: computed(() => state.value.properties),
     keys: computed(() => state.value.keys),
     spans: computed(() => state.value.spans),
-    hasKey: (ref: KeyRef): boolean => keyNames.value.has(`${ref.layer}/${ref.property}/${ref.key}`),
-    hasSpan: (ref: KeyRef): boolean => spanNames.value.has(`${ref.layer}/${ref.property}/${ref.key}`),
+    /** The selected keys of a property, by id; the same object as long as none is. */
+    keysIn,
+    /** The selected spans of a property, by the keys they begin at. */
+    spansIn,
+    hasKey: (ref: KeyRef): boolean => keysIn(ref).has(ref.key),
+    hasSpan: (ref: KeyRef): boolean => spansIn(ref).has(ref.key),
     hasProperty: (ref: PropertyRef): boolean =>
       state.value.properties.some((other) => sameProperty(other, ref)),
     hasLayer: (id: string): boolean => state.value.layers.includes(id),

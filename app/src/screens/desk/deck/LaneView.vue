@@ -23,11 +23,7 @@ const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 const dragKeys = useKeyDrag()
-const ribbon = useRibbonDrag(() => ({
-  scene: document.sceneId,
-  layer: props.row.layer.id,
-  property: props.row.definition.name,
-}))
+const ribbon = useRibbonDrag(() => laneRef.value)
 
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
@@ -38,12 +34,14 @@ const drawing = computed(() =>
     document.bends,
   ),
 )
-const refOf = (key: string): KeyRef => ({
+const laneRef = computed(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
   property: props.row.definition.name,
-  key,
-})
+}))
+const chosenKeys = computed(() => selection.keysIn(laneRef.value))
+const chosenSpans = computed(() => selection.spansIn(laneRef.value))
+const refOf = (key: string): KeyRef => ({ ...laneRef.value, key })
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => props.row.property.keys.length)
 const timeOf = (index: number): string =>
@@ -52,7 +50,7 @@ const beadLabel = (index: number): string =>
   `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
 const spanLabel = ({ index, keys }: SpanDrawing): string =>
   `${lane.value}, keys ${index + 1} to ${index + 1 + keys.length}${keys.length > 1 ? ', close together' : ''}`
-const isChosen = ({ keys }: SpanDrawing): boolean => selection.hasSpan(refOf(keys[0]!))
+const isChosen = ({ keys }: SpanDrawing): boolean => chosenSpans.value.has(keys[0]!)
 /** A ribbon is taken hold of; where spans crowd they are selected together. */
 const grab = (event: PointerEvent, span: SpanDrawing): void => {
   if (span.keys.length === 1) ribbon.press(event, span)
@@ -86,7 +84,7 @@ const toggleGraph = (): void => {
 }
 /** Enter selects a span, and opens the lane of one that is selected. */
 const enterSpan = (event: KeyboardEvent, key: string): void => {
-  if (!event.shiftKey && selection.hasSpan(refOf(key))) toggleGraph()
+  if (!event.shiftKey && chosenSpans.value.has(key)) toggleGraph()
   else pressSpan(event, key)
 }
 /** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
@@ -171,11 +169,11 @@ const pressBead = (event: PointerEvent, key: string): void => {
       :key="bead.key"
       :data-place="bead.index * 2"
       class="bead"
-      :class="{ chosen: selection.hasKey(refOf(bead.key)) }"
+      :class="{ chosen: chosenKeys.has(bead.key) }"
       role="button"
       tabindex="-1"
       :aria-label="beadLabel(bead.index)"
-      :aria-pressed="selection.hasKey(refOf(bead.key))"
+      :aria-pressed="chosenKeys.has(bead.key)"
       @pointerdown.left.stop="pressBead($event, bead.key)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     >

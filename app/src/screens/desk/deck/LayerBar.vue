@@ -39,6 +39,16 @@ const moments = computed(() => {
   }
   return kept
 })
+/** The layer's selected keys, as one text: the same as long as they are, whatever else is selected. */
+const chosenNames = computed(() =>
+  Object.keys(props.layer.properties)
+    .flatMap((property) => {
+      const keys = selection.keysIn({ scene: document.sceneId, layer: props.layer.id, property })
+      return [...keys].map((key) => `${property}/${key}`)
+    })
+    .join('\n'),
+)
+const chosen = computed(() => new Set(chosenNames.value.split('\n')))
 const capsules = computed(() =>
   moments.value.map(({ time, keys, x }) => {
     const refs = keys.map(({ property, key }) => ({
@@ -52,7 +62,7 @@ const capsules = computed(() =>
       refs,
       x,
       height: HEIGHTS[Math.min(HEIGHTS.length, keys.length) - 1]!,
-      chosen: refs.some((ref) => selection.hasKey(ref)),
+      chosen: keys.some(({ property, key }) => chosen.value.has(`${property}/${key}`)),
     }
   }),
 )

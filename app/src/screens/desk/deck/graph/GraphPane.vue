@@ -77,7 +77,8 @@ const axis = computed(() =>
 )
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
-const isChosen = (key: string): boolean => selection.hasKey(hand.refOf(key))
+const chosenKeys = computed(() => selection.keysIn(hand.lane()))
+const isChosen = (key: string): boolean => chosenKeys.value.has(key)
 const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => isChosen(key)))
 
 /** Turns beside degrees, from a whole one on. */
@@ -116,11 +117,13 @@ const readings = computed(() => {
 /** The area under each selected span's speed is what it changes by. */
 const areas = computed(() => {
   if (props.of !== 'speed') return []
+  const chosen = selection.spansIn(hand.lane())
+  if (chosen.size === 0) return []
   const compiled = compiledOf(property.value, document.bends)
   return compiled.spans.flatMap((_, i) => {
     const key = compiled.keys[i]!.id
     const [x0, x1] = [view.xOf(compiled.times[i]!), view.xOf(compiled.times[i + 1]!)]
-    if (!selection.hasSpan(hand.refOf(key)) || x1 - x0 < 70) return []
+    if (!chosen.has(key) || x1 - x0 < 70) return []
     const change = spanChange(compiled, i)
     return [
       {

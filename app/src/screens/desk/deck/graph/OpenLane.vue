@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { timedKeys } from '@arrow-bend/core/property'
-import type { KeyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document.ts'
 import { useSelection } from '../../../../session/selection.ts'
 import { useView, type OpenLane } from '../../../../session/view.ts'
@@ -30,19 +29,23 @@ const panes = computed(() => {
   const high = props.lane.height / list.length
   return list.map((of, i) => ({ of, top: i * high, bottom: (i + 1) * high }))
 })
-const refOf = (key: string): KeyRef => ({
+const laneRef = computed(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
   property: props.row.definition.name,
-  key,
-})
+}))
+const chosenKeys = computed(() => selection.keysIn(laneRef.value))
+const chosenSpans = computed(() => selection.spansIn(laneRef.value))
+const NOTHING: ReadonlySet<string> = new Set()
 /** Spans that are selected, or lie beside a selected key. */
 const beside = computed(() => {
+  const [inKeys, inSpans] = [chosenKeys.value, chosenSpans.value]
+  if (inKeys.size + inSpans.size === 0) return NOTHING
   const keys = timedKeys(property.value)
   return new Set(
     keys.slice(0, -1).flatMap(({ id }, i) => {
-      const near = selection.hasSpan(refOf(id)) || selection.hasKey(refOf(id))
-      return near || selection.hasKey(refOf(keys[i + 1]!.id)) ? [id] : []
+      const near = inSpans.has(id) || inKeys.has(id) || inKeys.has(keys[i + 1]!.id)
+      return near ? [id] : []
     }),
   )
 })
@@ -55,7 +58,7 @@ const shows = (key: string, px: number): boolean =>
 const washes = computed(() => {
   const keys = timedKeys(property.value)
   return keys.slice(0, -1).flatMap((key, i) => {
-    if (!selection.hasSpan(refOf(key.id))) return []
+    if (!chosenSpans.value.has(key.id)) return []
     const [x0, x1] = [view.xOf(key.t), view.xOf(keys[i + 1]!.t)]
     return [{ key: key.id, x: x0, width: Math.max(0, x1 - x0) }]
   })
