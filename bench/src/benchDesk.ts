@@ -81,6 +81,7 @@ async function measureGraphs(page: Page): Promise<void> {
   const opened: number[] = []
   for (let i = 0; i < 12; i += 1) {
     await names.nth(i).click()
+    await page.waitForTimeout(400)
     opened.push(await timeOf(page, 'Enter'))
     await page.getByRole('separator', { name: `Height of Lamp ${i + 1} opacity` }).focus()
     for (let k = 0; k < 5; k += 1) await page.keyboard.press('ArrowUp')

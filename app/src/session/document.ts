@@ -49,6 +49,9 @@ const onlyShown = (): Refusal =>
   new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
 
 /** The one owner of the open project. Nothing else writes it. */
+/** Where a drag goes on. */
+export type GestureView = 'stage' | 'deck' | 'panel'
+
 export const useDocument = defineStore('document', () => {
   const selection = useSelection()
   const project = shallowRef<Project | null>(null)
@@ -56,9 +59,9 @@ export const useDocument = defineStore('document', () => {
   const history = shallowRef(EMPTY_HISTORY)
   const saving = shallowRef<SaveState>({ kind: 'saved', at: null })
   const readOnly = shallowRef(false)
-  /** Whether something is being dragged at, and whether on the stage: views that accompany it may be coarser or wait. */
+  /** Whether something is being dragged at, and in which view: others that accompany it may be coarser or wait. */
   const gesturing = shallowRef(false)
-  const onStage = shallowRef(false)
+  const gestureIn = shallowRef<GestureView | null>(null)
   let open: Open | null = null
   let pending = 0
 
@@ -71,10 +74,11 @@ export const useDocument = defineStore('document', () => {
 
   const release = (): void => {
     gesturing.value = false
-    onStage.value = false
+    gestureIn.value = null
   }
-  // Deck and panel show what a drag on the stage does as soon as there is time for it.
-  const accompanying = followInIdleTime(project, () => onStage.value)
+  // Deck and panel show what a drag elsewhere does as soon as there is time for it.
+  const inDeck = followInIdleTime(project, () => gestureIn.value === 'stage' || gestureIn.value === 'panel')
+  const inPanel = followInIdleTime(project, () => gestureIn.value === 'stage' || gestureIn.value === 'deck')
 
   const load = (file: ProjectFile): void => {
     open = null
@@ -155,8 +159,11 @@ export const useDocument = defineStore('document', () => {
     else project.value = gesture.base
   }
 
-  /** Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed. */
-  const begin = (label: string, { stage = false }: { readonly stage?: boolean } = {}): Gesture => {
+  /**
+   * Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed.
+   * @param over the view it goes on in, which is painted first
+   */
+  const begin = (label: string, over: GestureView | null = null): Gesture => {
     if (open) commit(open)
     if (readOnly.value) refuse(onlyShown())
     const gesture: Open = {
@@ -168,7 +175,7 @@ export const useDocument = defineStore('document', () => {
     }
     open = gesture
     gesturing.value = true
-    onStage.value = stage
+    gestureIn.value = over
     return {
       preview(recipe) {
         if (open !== gesture || readOnly.value) return
@@ -229,8 +236,10 @@ export const useDocument = defineStore('document', () => {
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
     gesturing,
-    /** The project for views that accompany the one worked in; behind it by moments at most. */
-    accompanying,
+    /** The project as the deck shows it; while something is dragged elsewhere behind by moments at most. */
+    inDeck,
+    /** The project as panel and rail show it; the same. */
+    inPanel,
     load,
     apply,
     begin,

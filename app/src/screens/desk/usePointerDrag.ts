@@ -1,5 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import { useDocument, type Gesture, type Recipe } from '../../session/document.ts'
+import { useDocument, type Gesture, type GestureView, type Recipe } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import type { Point } from './stage/routeGeometry.ts'
@@ -41,9 +41,9 @@ const DRAG_AFTER = 3
 
 /**
  * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
- * @param options.stage whether what is dragged lies over the picture; deck and panel then follow when there is time
+ * @param view the view what is dragged lies in; others follow when there is time
  */
-export function usePointerDrag({ stage }: { readonly stage: boolean }): {
+export function usePointerDrag(view: GestureView): {
   readonly drag: (event: PointerEvent, drag: PointerDrag) => void
   readonly tag: ShallowRef<PointerTag | null>
 } {
@@ -64,7 +64,7 @@ export function usePointerDrag({ stage }: { readonly stage: boolean }): {
         const next = moveTo({ pointer, way, event: moved })
         if (!next) return
         if (!gesture) playback.pause()
-        gesture ??= document.begin(label, { stage })
+        gesture ??= document.begin(label, view)
         gesture.preview(next.recipe)
         const words = typeof next.words === 'string' ? next.words : next.words()
         tag.value = { x: pointer[0], y: pointer[1], words }

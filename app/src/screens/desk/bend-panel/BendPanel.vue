@@ -95,7 +95,7 @@ const remember = (): void => {
 let gesture: Gesture | null = null
 let begun: PlainBend | null = null
 const begin = (label: string): void => {
-  gesture = document.begin(label)
+  gesture = document.begin(label, 'panel')
   begun = shown.value
 }
 const commit = (): void => {

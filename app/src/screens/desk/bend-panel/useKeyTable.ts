@@ -41,7 +41,7 @@ export function useKeyTable(): KeyTable {
   const selection = useSelection()
 
   const refs = computed((): readonly KeyRef[] => {
-    const project = document.accompanying
+    const project = document.inPanel
     if (!project) return []
     const wanted = new Set<string>()
     const name = (ref: KeyRef): string => `${ref.layer}/${ref.property}/${ref.key}`
@@ -60,7 +60,7 @@ export function useKeyTable(): KeyTable {
     })
   })
   const rowOf = (ref: KeyRef): ValueRow[] => {
-    const project = document.accompanying
+    const project = document.inPanel
     const layer = project?.scenes[0]?.layers.find(({ id }) => id === ref.layer)
     const property = project && findProperty(project, ref)
     const definition = layer && definitionOf(layer.kind, ref.property)

@@ -42,9 +42,7 @@ export function useTargetSpans(): TargetSpans {
   const playback = usePlayback()
   const selection = useSelection()
 
-  const spans = computed(() =>
-    document.accompanying ? targetSpans(document.accompanying, selection.state) : [],
-  )
+  const spans = computed(() => (document.inPanel ? targetSpans(document.inPanel, selection.state) : []))
   const first = computed(() => spans.value[0] ?? null)
   const refs = computed(() => spans.value.map(({ ref: span }) => span))
   const shown = computed<PlainBend | null>(

@@ -19,7 +19,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
 
-const scene = computed(() => document.accompanying!.scenes[0]!)
+const scene = computed(() => document.inDeck!.scenes[0]!)
 const marks = computed(() =>
   rulerMarks(
     { rate: document.rate, duration: view.duration },

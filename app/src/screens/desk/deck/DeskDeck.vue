@@ -2,7 +2,7 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { Search } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -19,6 +19,7 @@ import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
 import { buildRows, laneOf, lanesOf, topsOf, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
+import { useLaneHeights } from './useLaneHeights.ts'
 import { useLayerChoice } from './useLayerChoice.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
@@ -42,7 +43,7 @@ const sheet = ref<HTMLElement | null>(null)
 const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
-const scene = computed(() => document.accompanying!.scenes[0]!)
+const scene = computed(() => document.inDeck!.scenes[0]!)
 const rows = computed(() =>
   buildRows(scene.value, {
     filter: view.filter,
@@ -75,22 +76,7 @@ const virtual = useVirtualizer(
     getItemKey: (index: number) => rows.value[index]!.id,
   })),
 )
-// The virtualiser keeps the sizes it knows; it measures anew when a lane is opened, closed or drawn larger.
-watch(
-  () => tops.value.join(),
-  () => virtual.value.measure(),
-)
-/** A lane that was just opened comes into view whole. */
-watch(
-  () => [...view.open.keys()],
-  async (now, before) => {
-    const opened = now.find((lane) => !before.includes(lane))
-    const index = opened === undefined ? -1 : rows.value.findIndex((row) => laneOf(row)?.id === opened)
-    if (index < 0) return
-    await nextTick()
-    virtual.value.scrollToIndex(index, { align: 'auto' })
-  },
-)
+useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
 const shownRows = computed(() =>
   virtual.value
     .getVirtualItems()

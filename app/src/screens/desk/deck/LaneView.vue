@@ -135,7 +135,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
     </template>
     <g
       v-for="span in drawing.spans"
-      :key="span.key"
+      :key="span.slot"
       :data-place="span.index * 2 + 1"
       class="span"
       :class="[span.look, { chosen: isChosen(span) }]"
@@ -166,7 +166,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
     </g>
     <g
       v-for="bead in drawing.beads"
-      :key="bead.key"
+      :key="bead.slot"
       :data-place="bead.index * 2"
       class="bead"
       :class="{ chosen: chosenKeys.has(bead.key) }"

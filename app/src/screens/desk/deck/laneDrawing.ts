@@ -27,6 +27,8 @@ const RAMP_CELL = 3
 /** How a span is drawn, or several too narrow to be told apart. */
 export interface SpanDrawing {
   readonly key: string
+  /** What tells it from the others on the page: its key, or its place where many crowd and few things are moved. */
+  readonly slot: string
   readonly index: number
   /** The keys all its spans begin at; one unless spans crowd. */
   readonly keys: readonly string[]
@@ -43,6 +45,7 @@ export interface SpanDrawing {
 
 export interface BeadDrawing {
   readonly key: string
+  readonly slot: string
   readonly index: number
   readonly x: number
   /** A point of a route without a time of its own; it stands where it is passed. */
@@ -98,6 +101,7 @@ function drawLaneAnew(
   const place = (time: number): number => Math.round(xOf(time) * 100) / 100
   const beads = keys.map((key, index): BeadDrawing => ({
     key: key.id,
+    slot: key.id,
     index,
     x: place(key.t),
     waypoint: key.timeless ?? false,
@@ -107,11 +111,12 @@ function drawLaneAnew(
   const inView = beads.filter(({ x }) => x > -8 && x < width + 8)
   const crowded = inView.length > CROWD
   const spans = crowdRuns(compiled, { place, width, crowded }).map(
-    ({ index, count, x0, x1 }): SpanDrawing => {
+    ({ index, count, x0, x1 }, i): SpanDrawing => {
       const span = compiled.spans[index]!
       const bend = compiled.bends[index]!
       const one = { property, compiled, span, bend, index, x0, x1, scale, width, gap }
-      return count > 1 ? drawCrowd(one, count) : drawSpan(one)
+      const drawn = count > 1 ? drawCrowd(one, count) : drawSpan(one)
+      return crowded ? { ...drawn, slot: String(i) } : drawn
     },
   )
   return {
@@ -136,7 +141,7 @@ function thinned(beads: readonly BeadDrawing[]): BeadDrawing[] {
     if (before && bead.x - before.bead.x < NEAR) before.count += 1
     else kept.push({ bead, count: 1 })
   }
-  return kept.map(({ bead, count }) => ({ ...bead, count }))
+  return kept.map(({ bead, count }, i) => ({ ...bead, count, slot: String(i) }))
 }
 
 interface Run {
@@ -192,6 +197,7 @@ function drawCrowd(given: SpanToDraw, count: number): SpanDrawing {
   const area = `M${x(0)} ${MIDLINE}${outward}${back}Z`
   return {
     key: keys[0]!,
+    slot: keys[0]!,
     keys,
     index,
     x0,
@@ -222,7 +228,7 @@ function drawSpan(given: SpanToDraw): SpanDrawing {
   const { compiled, bend, index, x0, x1 } = given
   const rising = direction(compiled, index)
   const key = compiled.keys[index]!.id
-  const base = { key, keys: [key], index, x0, x1, ramp: rampOf(given) }
+  const base = { key, slot: key, keys: [key], index, x0, x1, ramp: rampOf(given) }
   if (bend.kind === 'hold') {
     const line = [x0 + STITCH_CLEAR, Math.max(x0 + STITCH_CLEAR, x1 - STITCH_CLEAR)] as const
     return {

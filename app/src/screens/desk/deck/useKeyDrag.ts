@@ -33,7 +33,7 @@ export function useKeyDrag(): (event: PointerEvent, grabbed: KeyRef) => void {
       move(moved) {
         const pixels = moved.clientX - startX
         if (!gesture && Math.abs(pixels) < DRAG_AFTER) return
-        gesture ??= document.begin(refs.length > 1 ? 'Keys moved' : 'Key moved')
+        gesture ??= document.begin(refs.length > 1 ? 'Keys moved' : 'Key moved', 'deck')
         const raw = key.t + pixels / view.pixelsPerTick
         const to = preferences.snap
           ? snapTime(raw, { rate: scene.rate, times, within: PULL / view.pixelsPerTick })

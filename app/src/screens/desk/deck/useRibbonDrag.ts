@@ -24,7 +24,7 @@ export function useRibbonDrag(lane: () => PropertyRef): {
 } {
   const document = useDocument()
   const selection = useSelection()
-  const { drag, tag } = usePointerDrag({ stage: false })
+  const { drag, tag } = usePointerDrag('deck')
 
   const press = (event: PointerEvent, span: SpanDrawing): void => {
     const ref: KeyRef = { ...lane(), key: span.key }

@@ -33,7 +33,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 
-const scene = computed(() => document.accompanying!.scenes[0]!)
+const scene = computed(() => document.inPanel!.scenes[0]!)
 const frame = computed(() => frameAt(playback.time, scene.value.rate))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
@@ -42,7 +42,7 @@ const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
 ]
 const where = computed(() => {
   const ref = selection.properties[0]
-  const project = document.accompanying
+  const project = document.inPanel
   const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)

@@ -36,7 +36,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const { drag, tag } = usePointerDrag({ stage: true })
+  const { drag, tag } = usePointerDrag('stage')
 
   const options = (): SetValueOptions => ({ autoKey: preferences.autoKey, makeId: document.makeId })
   const chosen = (): LayersAt => ({

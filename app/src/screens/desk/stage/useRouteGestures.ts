@@ -39,7 +39,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const { drag, tag } = usePointerDrag({ stage: true })
+  const { drag, tag } = usePointerDrag('stage')
 
   const refOf = (geometry: RouteGeometry, key: string): KeyRef => ({
     scene: document.sceneId,

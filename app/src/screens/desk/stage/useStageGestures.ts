@@ -44,7 +44,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const playback = usePlayback()
   const preferences = usePreferences()
   const stageView = useStageView()
-  const { drag, tag } = usePointerDrag({ stage: true })
+  const { drag, tag } = usePointerDrag('stage')
   const spaceHeld = ref(false)
   const panning = ref(false)
 

@@ -267,7 +267,7 @@ const canBend = computed(
     </g>
     <g
       v-for="bead in drawing.beads"
-      :key="`${bead.key}${bead.component}`"
+      :key="bead.slot"
       class="bead"
       :class="{ chosen: isChosen(bead.key) }"
       role="slider"
@@ -278,7 +278,6 @@ const canBend = computed(
       @pointerdown.left.stop="beadDrag.press($event, bead, pane)"
       @keydown="beadDrag.nudge($event, bead, { of, step: definition.step })"
     >
-      <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
       <circle class="halo" :cx="bead.x" :cy="bead.y" r="5.75" />
       <circle class="ring" :cx="bead.x" :cy="bead.y" r="3.75" />
       <text v-if="bead.count > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
@@ -380,8 +379,11 @@ const canBend = computed(
   fill: var(--pencil);
 }
 
+/* Its edge is not seen, but can be pressed. */
 .halo {
   fill: var(--sheet-2);
+  stroke: transparent;
+  stroke-width: 8.5;
 }
 
 .ring {

@@ -34,6 +34,8 @@ export interface GraphCurve {
 
 export interface GraphBead {
   readonly key: string
+  /** What tells it from the others on the page: its key, or its place where many crowd and few things are moved. */
+  readonly slot: string
   readonly index: number
   readonly component: number
   readonly x: number
@@ -205,10 +207,10 @@ function beadsOf(
     if (crowded && before && bead.x - before.x < NEAR) before.count += 1
     else standing.push({ ...bead, count: 1 })
   }
-  return standing.flatMap((bead) =>
+  return standing.flatMap((bead, i) =>
     Array.from({ length: curveCount(compiled, of) }, (_, component): GraphBead => {
       const value = valueOf(bead.index, component)
-      return { ...bead, component, y: scale.y(value), value }
+      return { ...bead, slot: `${crowded ? i : bead.key}/${component}`, component, y: scale.y(value), value }
     }),
   )
 }

@@ -16,7 +16,7 @@ export interface GraphHand {
 }
 
 export function useGraphHand(lane: () => PropertyRef): GraphHand {
-  const { drag, tag } = usePointerDrag({ stage: false })
+  const { drag, tag } = usePointerDrag('deck')
   const held = shallowRef<Range | null>(null)
   return {
     lane,
