@@ -27,7 +27,7 @@ test('the curve drawn is the value at every moment', async ({ page }) => {
   const beads = await lane(page)
     .locator('.bead .ring')
     .evaluateAll((rings) =>
-      rings.map((ring) => [Number(ring.getAttribute('cx')), Number(ring.getAttribute('cy'))]),
+      rings.map((ring) => [Number(ring.getAttribute('x1')), Number(ring.getAttribute('y1'))]),
     )
   const path = (await lane(page).locator('[data-curve="value0"]').getAttribute('d'))!
   const points = path

@@ -8,6 +8,7 @@ import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
+import { squarePoints } from '../../../ui/squarePoints.ts'
 import PointerTag from '../PointerTag.vue'
 import { drawLane, LANE_HEIGHT, type SpanDrawing } from './laneDrawing.ts'
 import { momentWords } from './momentWords.ts'
@@ -149,7 +150,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
       @keydown.enter.stop="enterSpan($event, span.key)"
       @dblclick="toggleGraph"
     >
-      <rect class="wash" :x="span.x0" y="0.75" :width="Math.max(0, span.x1 - span.x0)" height="24.5" />
+      <polygon class="wash" :points="`${span.x0},0.75 ${span.x1},0.75 ${span.x1},25.25 ${span.x0},25.25`" />
       <path v-if="span.area" class="area" :d="span.area" />
       <line class="mid" :x1="span.line[0]" :x2="span.line[1]" y1="13" y2="13" />
       <path v-if="span.teeth" class="area" :d="span.teeth" />
@@ -177,10 +178,12 @@ const pressBead = (event: PointerEvent, key: string): void => {
       @pointerdown.left.stop="pressBead($event, bead.key)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     >
-      <!-- No transforms here: each would cost the browser a layer of its own to think about. -->
-      <rect :x="bead.x - 9" y="1" width="18" height="24" fill="transparent" />
-      <circle class="halo" :cx="bead.x" cy="13" :r="bead.waypoint ? 4.25 : 5.75" />
-      <circle class="ring" :cx="bead.x" cy="13" :r="bead.waypoint ? 2.25 : 3.75" />
+      <!-- Dots are lines without length, round at their ends. No transforms here: each would cost the browser a layer
+        of its own to think about. -->
+      <polygon class="hit" :points="squarePoints(bead.x, 13, 10)" />
+      <line class="dot halo" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
+      <line class="dot ring" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
+      <line class="dot core" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
       <text v-if="bead.count > 1" class="count" :x="bead.x" y="25" aria-hidden="true">{{ bead.count }}</text>
     </g>
     <text
@@ -264,14 +267,35 @@ const pressBead = (event: PointerEvent, key: string): void => {
   text-anchor: middle;
 }
 
+.hit {
+  fill: transparent;
+}
+
+.dot {
+  stroke-linecap: round;
+}
+
 .halo {
-  fill: var(--sheet);
+  stroke: var(--sheet);
+  stroke-width: 11.5;
 }
 
 .ring {
-  fill: var(--sheet-2);
   stroke: var(--ink);
-  stroke-width: 1.5;
+  stroke-width: 9;
+}
+
+.core {
+  stroke: var(--sheet-2);
+  stroke-width: 6;
+}
+
+.ring.small {
+  stroke-width: 6;
+}
+
+.core.small {
+  stroke-width: 3;
 }
 
 .bead {
@@ -279,16 +303,20 @@ const pressBead = (event: PointerEvent, key: string): void => {
 }
 
 .bead:hover .ring {
-  r: 4.75px;
+  stroke-width: 11;
 }
 
-.bead.chosen .ring {
-  fill: var(--pencil);
+.bead.chosen .ring,
+.bead.chosen .core {
   stroke: var(--pencil);
 }
 
-.span:focus-visible .wash,
 .bead:focus-visible .halo {
+  stroke: var(--pencil);
+  stroke-width: 14;
+}
+
+.span:focus-visible .wash {
   stroke: var(--pencil);
   stroke-width: 2;
 }

@@ -4,6 +4,7 @@ import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
+import { isCrowded, together } from './crowding.ts'
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
 const props = defineProps<{ layer: Layer }>()
@@ -22,22 +23,19 @@ const keysByTime = computed(() => {
   }
   return times
 })
-/** Moments with keys in view, and how near they are before they are shown as one, px. */
-const CROWD = 240
+/** How near moments are shown as one where they crowd, px. */
 const NEAR = 6
+/** Moments with keys in view. */
 const moments = computed(() => {
   const { xOf } = view
   const inView = [...keysByTime.value]
     .map(([time, keys]) => ({ time, keys, x: xOf(time) }))
     .filter(({ x }) => x > -8 && x < view.laneWidth + 8)
-  if (inView.length <= CROWD) return inView
-  const kept: typeof inView = []
-  for (const moment of inView.sort((a, b) => a.x - b.x)) {
-    const before = kept[kept.length - 1]
-    if (before && moment.x - before.x < NEAR) before.keys.push(...moment.keys)
-    else kept.push({ ...moment, keys: [...moment.keys] })
-  }
-  return kept
+  if (!isCrowded(inView.length, view.laneWidth)) return inView
+  return together(
+    inView.sort((a, b) => a.x - b.x),
+    NEAR,
+  ).map(({ first, all }) => ({ ...first, keys: all.flatMap(({ keys }) => keys) }))
 })
 /** The layer's selected keys, as one text: the same as long as they are, whatever else is selected. */
 const chosenNames = computed(() =>

@@ -9,6 +9,7 @@ import {
   type OklabAlpha,
   type Property,
 } from '@arrow-bend/core/property'
+import { isCrowded, together } from './crowding.ts'
 
 /** Height of a closed lane and of its midline, px. */
 export const LANE_HEIGHT = 26
@@ -109,7 +110,7 @@ function drawLaneAnew(
   }))
   const scale = ribbonScale(property, library)
   const inView = beads.filter(({ x }) => x > -8 && x < width + 8)
-  const crowded = inView.length > CROWD
+  const crowded = isCrowded(inView.length, width)
   const spans = crowdRuns(compiled, { place, width, crowded }).map(
     ({ index, count, x0, x1 }, i): SpanDrawing => {
       const span = compiled.spans[index]!
@@ -127,21 +128,14 @@ function drawLaneAnew(
   }
 }
 
-/** Keys in view from which those that crowd are drawn as one, how near beads then are, and spans drawn together, px. */
-const CROWD = 240
+/** How near beads are drawn as one, spans so narrow are drawn together, and how wide they then are, px. */
 const NEAR = 9
-const NARROW = 4
+const NARROW = 6
 const TOGETHER = 24
 
 /** Of beads nearer than can be told apart the first, with their number. */
 function thinned(beads: readonly BeadDrawing[]): BeadDrawing[] {
-  const kept: { bead: BeadDrawing; count: number }[] = []
-  for (const bead of beads) {
-    const before = kept[kept.length - 1]
-    if (before && bead.x - before.bead.x < NEAR) before.count += 1
-    else kept.push({ bead, count: 1 })
-  }
-  return kept.map(({ bead, count }, i) => ({ ...bead, count, slot: String(i) }))
+  return together(beads, NEAR).map(({ first, all }, i) => ({ ...first, count: all.length, slot: String(i) }))
 }
 
 interface Run {

@@ -12,6 +12,7 @@ import { text } from '../../stage/drawRoute.ts'
 import type { PropertyRow } from '../rows.ts'
 import { drawGraph, type GraphBead, type GraphGrip, type GraphNode } from './graphDrawing.ts'
 import GraphAxis from './GraphAxis.vue'
+import GraphBeads from './GraphBeads.vue'
 import KeyBox from './KeyBox.vue'
 import { distancesAtKeys, isSummed, spanReader, type GraphOf } from './sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
@@ -78,8 +79,7 @@ const axis = computed(() =>
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
 const chosenKeys = computed(() => selection.keysIn(hand.lane()))
-const isChosen = (key: string): boolean => chosenKeys.value.has(key)
-const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => isChosen(key)))
+const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => chosenKeys.value.has(key)))
 
 /** Turns beside degrees, from a whole one on. */
 const valueWords = (value: number): string => {
@@ -262,28 +262,17 @@ const canBend = computed(
         @keydown="nodeDrag.nudge($event, node)"
       >
         <circle :cx="node.x" :cy="node.y" r="10" fill="transparent" />
-        <circle class="ring small" :cx="node.x" :cy="node.y" r="3" />
+        <circle class="node" :cx="node.x" :cy="node.y" r="3" />
       </g>
     </g>
-    <g
-      v-for="bead in drawing.beads"
-      :key="bead.slot"
-      class="bead"
-      :class="{ chosen: isChosen(bead.key) }"
-      role="slider"
-      tabindex="0"
-      :aria-label="beadName(bead)"
-      :aria-valuenow="bead.value"
-      :aria-valuetext="valueWords(bead.value)"
-      @pointerdown.left.stop="beadDrag.press($event, bead, pane)"
-      @keydown="beadDrag.nudge($event, bead, { of, step: definition.step })"
-    >
-      <circle class="halo" :cx="bead.x" :cy="bead.y" r="5.75" />
-      <circle class="ring" :cx="bead.x" :cy="bead.y" r="3.75" />
-      <text v-if="bead.count > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
-        {{ bead.count }}
-      </text>
-    </g>
+    <GraphBeads
+      :beads="drawing.beads"
+      :chosen="chosenKeys"
+      :name-of="beadName"
+      :words-of="valueWords"
+      @grab="(event, bead) => beadDrag.press(event, bead, pane)"
+      @nudge="(event, bead) => beadDrag.nudge(event, bead, { of, step: definition.step })"
+    />
     <g v-for="reading in readings" :key="reading.id" class="reading" aria-hidden="true">
       <circle :cx="reading.x" :cy="reading.y" r="3.25" />
       <text v-if="!playback.playing && !hand.tag.value" :x="reading.x + 9" :y="reading.wordsY">
@@ -346,8 +335,7 @@ const canBend = computed(
   font-weight: 650;
 }
 
-.area,
-.count {
+.area {
   fill: var(--ink-2);
   stroke: var(--sheet-2);
   stroke-width: 4;
@@ -379,27 +367,15 @@ const canBend = computed(
   fill: var(--pencil);
 }
 
-/* Its edge is not seen, but can be pressed. */
-.halo {
-  fill: var(--sheet-2);
-  stroke: transparent;
-  stroke-width: 8.5;
-}
-
-.ring {
+.node {
   fill: var(--sheet-2);
   stroke: var(--ink);
   stroke-width: 1.5;
 }
 
-.bead:hover .ring,
-.bead:focus-visible .ring {
-  r: 4.75px;
-}
-
-.bead.chosen .ring {
+.bead:hover .node,
+.bead:focus-visible .node {
   fill: var(--pencil);
-  stroke: var(--pencil);
 }
 
 .reading circle {

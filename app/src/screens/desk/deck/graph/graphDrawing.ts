@@ -8,6 +8,7 @@ import {
   type Side,
 } from '@arrow-bend/core/property'
 import { secondsOfTicks } from '@arrow-bend/core/time'
+import { isCrowded, together } from '../crowding.ts'
 import { graphScale, type GraphScale, type Range, type ScaleKind } from './graphScale.ts'
 import {
   curveCount,
@@ -112,8 +113,7 @@ export interface GraphOptions {
   readonly limits: readonly number[]
 }
 
-/** Keys in view from which beads that crowd are drawn as one, and how near they then are, px. */
-const CROWD = 240
+/** How near beads are drawn as one where keys crowd, px. */
 const NEAR = 9
 
 /** Whether a property has a graph of its value: numbers have, colours, outlines and choices do not. */
@@ -196,17 +196,15 @@ function beadsOf(
 ): GraphBead[] {
   if (of === 'speed') return []
   const valueOf = keyValues(compiled, of)
-  const inView = compiled.keys.flatMap((key, index) => {
+  const inView: { key: string; index: number; x: number }[] = []
+  compiled.keys.forEach((key, index) => {
     const x = xOf(key.t)
-    return x < -8 || x > width + 8 ? [] : [{ key: key.id, index, x }]
+    if (x >= -8 && x <= width + 8) inView.push({ key: key.id, index, x })
   })
-  const crowded = inView.length > CROWD
-  const standing: { key: string; index: number; x: number; count: number }[] = []
-  for (const bead of inView) {
-    const before = standing[standing.length - 1]
-    if (crowded && before && bead.x - before.x < NEAR) before.count += 1
-    else standing.push({ ...bead, count: 1 })
-  }
+  const crowded = isCrowded(inView.length, width)
+  const standing = crowded
+    ? together(inView, NEAR).map(({ first, all }) => ({ ...first, count: all.length }))
+    : inView.map((bead) => ({ ...bead, count: 1 }))
   return standing.flatMap((bead, i) =>
     Array.from({ length: curveCount(compiled, of) }, (_, component): GraphBead => {
       const value = valueOf(bead.index, component)
@@ -215,17 +213,31 @@ function beadsOf(
   )
 }
 
+/** Indices of the spans in view that show their handles. */
+function spansShown(
+  { times, keys, spans }: CompiledProperty,
+  { xOf, width, shows }: Pick<GraphOptions, 'xOf' | 'width' | 'shows'>,
+): number[] {
+  const shown: number[] = []
+  let x0 = xOf(times[0]!)
+  for (let i = 0; i < spans.length && x0 <= width; i += 1) {
+    const x1 = xOf(times[i + 1]!)
+    if (x1 >= 0 && shows(keys[i]!.id, x1 - x0)) shown.push(i)
+    x0 = x1
+  }
+  return shown
+}
+
 /** Handles with their y still in the graph's units. */
 function gripsOf(compiled: CompiledProperty, { xOf, width, of, shows }: GraphOptions): GraphGrip[] {
   const { property, times } = compiled
   // A place's own X and Y are shaped on the stage; along its route it has one distance and one speed.
   if ((of === 'value' && property.kind === 'place') || isSummed(property)) return []
   const valueOf = keyValues(compiled, of)
-  return compiled.spans.flatMap((_, span): GraphGrip[] => {
+  return spansShown(compiled, { xOf, width, shows }).flatMap((span): GraphGrip[] => {
     const key = compiled.keys[span]!.id
     const [t0, t1] = [times[span]!, times[span + 1]!]
     const [x0, x1] = [xOf(t0), xOf(t1)]
-    if (x1 < 0 || x0 > width || !shows(key, x1 - x0)) return []
     const handles = graphHandles(compiled, span)
     if (!handles) return []
     const seconds = secondsOfTicks(t1 - t0)
@@ -257,10 +269,11 @@ function nodesOf(compiled: CompiledProperty, { xOf, width, of, shows }: GraphOpt
   const { property, times, bends, mixers } = compiled
   if (of === 'speed' || (of === 'value' && property.kind === 'place') || isSummed(property)) return []
   const distances = of === 'distance' ? distancesAtKeys(compiled) : null
-  return bends.flatMap((bend, span): GraphNode[] => {
+  return spansShown(compiled, { xOf, width, shows }).flatMap((span): GraphNode[] => {
+    const bend = bends[span]!
+    if (bend.kind !== 'points') return []
     const key = compiled.keys[span]!.id
     const [x0, x1] = [xOf(times[span]!), xOf(times[span + 1]!)]
-    if (bend.kind !== 'points' || x1 < 0 || x0 > width || !shows(key, x1 - x0)) return []
     const mixer = mixers[span]!
     const out = new Float64Array(mixer.width)
     const valueAt = (p: number, component: number): number => {

@@ -98,7 +98,7 @@ export function sampleGraph(
   ]
 }
 
-/** Of the points in each pixel the first, the least, the greatest and the last, in order. */
+/** Of the points in each pixel the least and the greatest, in order. */
 function byPixel(points: readonly GraphPoint[]): GraphPoint[] {
   const kept: GraphPoint[] = []
   let start = 0
@@ -109,7 +109,8 @@ function byPixel(points: readonly GraphPoint[]): GraphPoint[] {
       if (points[k]![1] < points[least]![1]) least = k
       if (points[k]![1] > points[most]![1]) most = k
     }
-    for (const k of [...new Set([start, least, most, i - 1])].sort((a, b) => a - b)) kept.push(points[k]!)
+    kept.push(points[Math.min(least, most)]!)
+    if (least !== most) kept.push(points[Math.max(least, most)]!)
     start = i
   }
   return kept
