@@ -29,10 +29,15 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
       <section class="break-inside-avoid">
         <h2 class="mb-1 font-semibold">Gestures</h2>
         <ul class="list-disc space-y-1 pl-4 text-ink-2">
-          <li>Click a ribbon to select its span; then drag the handles in the Bend panel.</li>
           <li>
-            Click a ribbon twice, or press Enter on it, to open its lane: beads, handles and the curve itself
-            can be dragged there; two clicks on the curve add a key.
+            Click a ribbon to select its span; drag it up for stronger, down for softer, sideways to move
+            where it is fastest. In the Bend panel drag the handles; two clicks on the curve add a point; a
+            handle pulled flat past the end makes a hold.
+          </li>
+          <li>
+            Click a ribbon twice, or press Enter on it, for its graph: drag beads, handles, the curve itself,
+            or the box round selected keys. Two clicks on the curve add a key, with Ctrl/Cmd a point. Alt with
+            the wheel zooms the values; the pencil draws a speed.
           </li>
           <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
           <li>

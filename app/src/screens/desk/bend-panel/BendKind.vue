@@ -78,8 +78,8 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Ben
         {{ label }}
       </button>
     </div>
-    <span v-else-if="shown.kind === 'points'" class="hint">Press a point to choose it.</span>
-    <span v-else-if="shown.kind === 'handles'" class="hint">Press the curve twice for a point.</span>
+    <span v-else-if="shown.kind === 'points'" class="hint">Click a point to choose it.</span>
+    <span v-else-if="shown.kind === 'handles'" class="hint">Two clicks add a point.</span>
   </div>
   <div v-if="own && family && family.numbers.length > 0" class="flex gap-2">
     <EditField

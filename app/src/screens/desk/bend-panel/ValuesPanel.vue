@@ -369,7 +369,7 @@ td select.cell {
 }
 
 .bend {
-  width: 76px;
+  width: 40%;
 }
 
 .empty {

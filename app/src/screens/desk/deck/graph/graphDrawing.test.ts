@@ -146,6 +146,68 @@ describe('drawGraph', () => {
     )
   })
 
+  it('marks what lies beyond the limits, and only that', () => {
+    const high = { kind: 'handles', leave: { reach: 0.5, rise: 2 }, arrive: { reach: 0.5, rise: 0 } } as const
+    const beyond = property('number', [key(0, 0, high), key(2, 100)])
+    const lost = (given: Property): string =>
+      drawGraph(given, { ...options('value'), limits: [0, 100] }).curves[0]!.lost
+    expect(lost(beyond)).toMatch(/^M/)
+    expect(lost(property('number', [key(0, 0, ease), key(2, 100)]))).toBe('')
+    const { y } = drawGraph(beyond, { ...options('value'), limits: [0, 100] }).scale
+    const heights = [...lost(beyond).matchAll(/[ML][\d.]+ ([\d.]+)/g)].map(([, at]) => Number(at))
+    heights.forEach((at) => expect(at).toBeLessThanOrEqual(y(100) + 0.1))
+  })
+
+  it('shows points of a bend where the curve passes them, but not where nothing changes', () => {
+    const points = {
+      kind: 'points' as const,
+      nodes: [
+        { at: [0, 0], arrive: [0, 0], leave: [0.1, 0], through: 'corner' },
+        { at: [0.4, 1.2], arrive: [-0.1, 0], leave: [0.2, 0], through: 'joined' },
+        { at: [1, 1], arrive: [-0.2, 0], leave: [0, 0], through: 'corner' },
+      ] as const,
+    }
+    const { nodes, scale } = drawGraph(property('number', [key(0, 10, points), key(2, 60)]), options('value'))
+    expect(nodes.map(({ inner }) => inner)).toEqual([false, true, false])
+    expect(nodes[1]!.x).toBeCloseTo(0.4 * 2 * PACE, 6)
+    expect(scale.valueOf(nodes[1]!.y)).toBeCloseTo(10 + 1.2 * 50, 6)
+    expect(nodes[1]!.arms.map(({ side }) => side)).toEqual(['arrive', 'leave'])
+    expect(drawGraph(property('number', [key(0, 10, points), key(2, 10)]), options('value')).nodes).toEqual(
+      [],
+    )
+  })
+
+  it('shows how far a place has gone along its route, its beads at the lengths', () => {
+    const given: Property = property('place', [
+      key(0, [0, 0], ease),
+      key(2, [300, 400], ease),
+      key(3, [300, 0]),
+    ])
+    const { beads, curves, scale, grips } = drawGraph(given, options('distance'))
+    expect(curves).toHaveLength(1)
+    expect(beads.map(({ value }) => value)).toEqual([0, 500, 900])
+    expect(grips).toHaveLength(4)
+    const heights = points(drawGraph(given, options('distance'))).map(([, y]) => scale.valueOf(y))
+    heights.slice(1).forEach((value, i) => expect(value).toBeGreaterThanOrEqual(heights[i]! - 0.5))
+  })
+
+  it('shows only the range asked for, and draws ten thousand keys with few beads', () => {
+    const given = property('number', [key(0, 0, ease), key(2, 100)])
+    const { scale } = drawGraph(given, { ...options('value'), range: { low: 20, high: 40 } })
+    expect([scale.low, scale.high]).toEqual([20, 40])
+    const many = property(
+      'number',
+      Array.from({ length: 10_000 }, (_, i) => key(i / 1250, i % 2 ? 90 : 10, ease)),
+    )
+    const drawing = drawGraph(many, options('value'))
+    expect(drawing.beads.length).toBeLessThan(WIDTH / 8)
+    expect(drawing.beads.reduce((sum, { count }) => sum + count, 0)).toBe(10_000)
+    expect(points(drawing).length).toBeLessThan(3 * WIDTH)
+    const values = points(drawing).map(([, y]) => drawing.scale.valueOf(y))
+    expect(Math.min(...values)).toBeLessThan(12)
+    expect(Math.max(...values)).toBeGreaterThan(88)
+  })
+
   it('has no graph of the value for colours, outlines and choices', () => {
     expect(hasValueGraph(property('colour', [key(0, '#000')]))).toBe(false)
     expect(hasValueGraph(property('choice', [key(0, 'a')]))).toBe(false)

@@ -29,6 +29,8 @@ export interface KeyBox {
 
 /** How far the box stands off the beads, px. */
 const OFF = 12
+/** How far it goes beyond the ends of the axis, px. */
+const WITHIN = 8
 const NAMES = ['top left', 'top', 'top right', 'left', 'right', 'bottom left', 'bottom', 'bottom right']
 const PLACES = [
   [-1, -1],
@@ -62,8 +64,12 @@ export function useKeyBox(
     const [top, bottom] = [Math.min(...ys), Math.max(...ys)]
     // Where all values are alike, or several components share the box, it only stretches time.
     const flat = bottom - top < 1 || beads.some(({ component }) => component > 0) || pane().of !== 'value'
-    const [x, y] = [left - OFF, top - OFF]
-    const [width, height] = [right - left + 2 * OFF, bottom - top + 2 * OFF]
+    // It stays within the graph, where its corners can be reached.
+    const { scale } = pane().drawing
+    const x = left - OFF
+    const y = Math.max(top - OFF, scale.y(scale.high) - WITHIN)
+    const width = right - left + 2 * OFF
+    const height = Math.min(bottom + OFF, scale.y(scale.low) + WITHIN) - y
     const grips = PLACES.flatMap(([across, down], i): BoxGrip[] => {
       if (flat && down !== 0) return []
       return [
