@@ -58,6 +58,15 @@ test('the speed curve follows the pointer, and its area stays the change of the 
   await expect(lane.locator('[data-curve="speed0"]')).toBeVisible()
   const before = await opacity(page)
   const points = await drawn(lane, 'speed0')
+  // The curve drawn is the speed at every moment, to half a pixel: by the zero line and the peak of the first span.
+  const was = compileProperty(before)
+  const ticks = (before.keys[1]!.t - before.keys[0]!.t) / (b[0] - a[0])
+  const speedOn = (x: number): number => speedAt(was, before.keys[0]!.t + (x - a[0]) * ticks)[0]!
+  const zero = points.find(([x]) => x > b[0] + 20)![1]
+  const inFirst = points.filter(([x]) => x > a[0] + 1 && x < b[0] - 1)
+  const peak = inFirst.reduce((top, point) => (point[1] < top[1] ? point : top))
+  const pixels = (zero - peak[1]) / speedOn(peak[0])
+  for (const [x, y] of inFirst) expect(Math.abs(zero - pixels * speedOn(x) - y)).toBeLessThan(0.5)
   const middle = points.reduce((near, point) =>
     Math.abs(point[0] - (a[0] + b[0]) / 2) < Math.abs(near[0] - (a[0] + b[0]) / 2) ? point : near,
   )

@@ -40,7 +40,7 @@ const { spans, first, refs, shown, stored, linkedTo, smooth, mixed, handles, def
 const { hue, seconds, frames, elapsed, title } = props.target
 
 /** What stands round the plot: height of all other rows, and width of the fields beside it, px. */
-const OTHER_ROWS = 230
+const OTHER_ROWS = 234
 const NUMBERS_ROW = 28
 const FIELDS = 108
 const panel = ref<HTMLElement | null>(null)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import { compiledOf, spanChange, speedAt, valueAt } from '@arrow-bend/core/property'
+import { compiledOf, spanChange } from '@arrow-bend/core/property'
 import type { PropertyDefinition } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document.ts'
 import { usePlayback } from '../../../../session/playback.ts'
@@ -14,7 +14,7 @@ import { drawGraph, type GraphBead, type GraphGrip, type GraphNode } from './gra
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
 import KeyBox from './KeyBox.vue'
-import { distancesAtKeys, isSummed, spanReader, type GraphOf } from './sampleGraph.ts'
+import { isSummed, readingsAt, type GraphOf } from './sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
 import { useCurveDrag } from './useCurveDrag.ts'
 import { useGraphHand } from './useGraphHand.ts'
@@ -90,20 +90,8 @@ const valueWords = (value: number): string => {
 const readings = computed(() => {
   const x = view.xOf(time.value)
   if (x < 0 || x > view.laneWidth || property.value.keys.length === 0) return []
-  const compiled = compiledOf(property.value, document.bends)
-  const { curves, scale } = drawing.value
-  const index = compiled.times.findLastIndex((t) => t <= time.value)
-  const span = compiled.spans[index]
-  const values = curves.map(({ component }) => {
-    if (span) {
-      const u = (time.value - compiled.times[index]!) / (compiled.times[index + 1]! - compiled.times[index]!)
-      return spanReader(compiled, component, props.of)(span, index, u)
-    }
-    if (props.of === 'distance') return distancesAtKeys(compiled)[index < 0 ? 0 : index]!
-    const read = props.of === 'speed' ? speedAt : valueAt
-    return read(compiled, time.value)[component]!
-  })
-  const ys = values.map(scale.y)
+  const values = readingsAt(compiledOf(property.value, document.bends), time.value, props.of)
+  const ys = values.map(drawing.value.scale.y)
   const close = ys.length > 1 && Math.abs(ys[0]! - ys[1]!) < 14
   return ys.map((y, i) => ({
     id: i,
@@ -184,6 +172,7 @@ const canBend = computed(
           :class="{ second: isSecond(curve.component) }"
           :data-curve="`${of}${curve.component}`"
         />
+        <path v-if="curve.stitch" :d="curve.stitch" class="stitch" data-part="stitch" />
         <text v-if="curve.letter || axis !== null" :x="curve.endX" :y="curve.endY" class="letter">
           {{ axis === null ? curve.letter : 'XY'[axis] }}
         </text>
@@ -293,6 +282,14 @@ const canBend = computed(
   stroke: var(--hue);
   stroke-linejoin: round;
   stroke-width: 2;
+}
+
+/* Gaps over the line, which so becomes a stitched one. */
+.stitch {
+  fill: none;
+  stroke: var(--sheet-2);
+  stroke-dasharray: 3 4;
+  stroke-width: 3;
 }
 
 .curve.second {

@@ -26,6 +26,8 @@ export interface GraphCurve {
   readonly path: string
   /** Where the path begins, px. */
   readonly startX: number
+  /** Over spans that hold, and the jump at their end. */
+  readonly stitch: string
   /** What lies beyond the limits of the property, and so does not show; empty where nothing does. */
   readonly lost: string
   /** Where its letter stands. */
@@ -151,6 +153,7 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
         letter: two ? 'XY'[component]! : '',
         path: `M${points.map(([x, value]) => `${x.toFixed(2)} ${scale.y(value).toFixed(2)}`).join('L')}`,
         startX: points[0]![0],
+        stitch: stitches(compiled, component, options, scale),
         lost: options.of === 'value' ? lostPart(points, scale, options.limits) : '',
         endX: Math.min(last[0] + 6, options.width - 12),
         endY: scale.y(last[1]) + 4,
@@ -167,6 +170,27 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
 }
 
 const withArms = (node: GraphNode): readonly { readonly y: number }[] => [node, ...node.arms]
+
+/** A line along every hold in view, and up or down to what it jumps to. */
+function stitches(
+  compiled: CompiledProperty,
+  component: number,
+  { of, xOf, width }: GraphOptions,
+  { y }: GraphScale,
+): string {
+  if (of === 'speed') return ''
+  const { bends, times } = compiled
+  const valueOf = keyValues(compiled, of)
+  let path = ''
+  for (let i = 0; i < bends.length; i += 1) {
+    if (bends[i]!.kind !== 'hold') continue
+    const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
+    if (x1 < 0 || x0 > width) continue
+    const [from, to] = [y(valueOf(i, component)), y(valueOf(i + 1, component))]
+    path += `M${x0.toFixed(1)} ${from.toFixed(1)}H${x1.toFixed(1)}V${to.toFixed(1)}`
+  }
+  return path
+}
 
 /** What of a curve lies beyond limits, as areas between it and them. */
 function lostPart(points: readonly GraphPoint[], { y }: GraphScale, limits: readonly number[]): string {

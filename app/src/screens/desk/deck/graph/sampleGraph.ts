@@ -1,6 +1,8 @@
 import {
   PlaceSpan,
   ribbonSpeed,
+  speedAt,
+  valueAt,
   type CompiledProperty,
   type CompiledSpan,
   type Property,
@@ -64,6 +66,20 @@ export function spanReader(
     else span.valueInto(out, u)
     return out[component]!
   }
+}
+
+/** What each curve of a graph shows at a moment, before and after the keys too. */
+export function readingsAt(compiled: CompiledProperty, time: number, of: GraphOf): number[] {
+  const index = compiled.times.findLastIndex((t) => t <= time)
+  const span = compiled.spans[index]
+  return Array.from({ length: curveCount(compiled, of) }, (_, component) => {
+    if (span) {
+      const u = (time - compiled.times[index]!) / (compiled.times[index + 1]! - compiled.times[index]!)
+      return spanReader(compiled, component, of)(span, index, u)
+    }
+    if (of === 'distance') return distancesAtKeys(compiled)[Math.max(0, index)]!
+    return (of === 'speed' ? speedAt : valueAt)(compiled, time)[component]!
+  })
 }
 
 /** A curve in view, sampled every pixel; where keys crowd, what each pixel reaches at most and at least. */

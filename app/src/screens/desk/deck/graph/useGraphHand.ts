@@ -15,20 +15,49 @@ export interface GraphHand {
   readonly hold: (scale: Range, value: number) => void
 }
 
+/** How long an axis takes to give back the room it made, ms. */
+const BACK_MS = 160
+
 export function useGraphHand(lane: () => PropertyRef): GraphHand {
   const { drag, tag } = usePointerDrag('deck')
   const held = shallowRef<Range | null>(null)
+  const still = matchMedia('(prefers-reduced-motion: reduce)').matches
+  let frame = 0
+
+  /** What is held draws in to its middle; what the graph itself needs stops it on the way. */
+  const giveBack = (): void => {
+    const from = held.value
+    if (!from || still) {
+      held.value = null
+      return
+    }
+    const middle = (from.low + from.high) / 2
+    const start = performance.now()
+    const step = (): void => {
+      const share = Math.min(1, (performance.now() - start) / BACK_MS)
+      const out = (1 - share) ** 2
+      held.value =
+        share < 1
+          ? { low: middle + (from.low - middle) * out, high: middle + (from.high - middle) * out }
+          : null
+      if (share < 1) frame = requestAnimationFrame(step)
+    }
+    frame = requestAnimationFrame(step)
+  }
   return {
     lane,
     refOf: (key) => ({ ...lane(), key }),
-    drag: (event, given) =>
+    drag: (event, given) => {
+      cancelAnimationFrame(frame)
+      held.value = null
       drag(event, {
         ...given,
         ended: () => {
-          held.value = null
+          giveBack()
           given.ended?.()
         },
-      }),
+      })
+    },
     tag,
     held,
     hold: ({ low, high }, value) => {

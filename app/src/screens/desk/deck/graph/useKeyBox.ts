@@ -30,7 +30,7 @@ export interface KeyBox {
 /** How far the box stands off the beads, px. */
 const OFF = 12
 /** How far it goes beyond the ends of the axis, px. */
-const WITHIN = 8
+const WITHIN = 10.5
 const NAMES = ['top left', 'top', 'top right', 'left', 'right', 'bottom left', 'bottom', 'bottom right']
 const PLACES = [
   [-1, -1],
