@@ -3,7 +3,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
 import { NOTHING, useSelection } from './selection.ts'
-import { commandOf, SHORTCUTS } from './shortcuts.ts'
+import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
 import { spansOf, spanTarget, targetSpans } from './target.ts'
 
 const step = (label: string): Step => ({ label, patches: [], inverse: [], before: NOTHING, after: NOTHING })
@@ -40,6 +40,15 @@ describe('commandOf', () => {
     expect(press('q')).toBeNull()
   })
 
+  it('takes digits by their place with Shift and Alt, for one side of spans', () => {
+    expect(press('$', { shiftKey: true, code: 'Digit4' })).toBe('bend4')
+    expect(press('™', { altKey: true, code: 'Digit2' })).toBe('bend2')
+    expect(press('4', { ctrlKey: true, shiftKey: true, code: 'Digit4' })).toBeNull()
+    expect(sideOf({ shiftKey: true, altKey: false })).toBe('arrive')
+    expect(sideOf({ shiftKey: false, altKey: true })).toBe('leave')
+    expect(sideOf({ shiftKey: false, altKey: false })).toBeNull()
+  })
+
   it('has a key for every command of the help sheet', () => {
     for (const { keys, label } of Object.values(SHORTCUTS)) {
       expect(keys.length).toBeGreaterThan(0)
@@ -64,6 +73,18 @@ describe('selection', () => {
     expect(selection.hasKey(ref('b', '2'))).toBe(true)
     selection.selectLayers(['c'])
     expect(selection.spans).toEqual([])
+  })
+
+  it('tells a lane its own keys and spans, and the same nothing as long as it has none', () => {
+    const selection = useSelection()
+    const nothing = selection.keysIn(ref('b', ''))
+    selection.selectKeys([ref('a', '1'), ref('a', '2')])
+    expect([...selection.keysIn(ref('a', ''))]).toEqual(['1', '2'])
+    expect(selection.keysIn(ref('b', ''))).toBe(nothing)
+    expect(selection.spansIn(ref('a', ''))).toBe(nothing)
+    selection.selectSpans([ref('b', '1')])
+    expect([...selection.spansIn(ref('b', ''))]).toEqual(['1'])
+    expect(selection.keysIn(ref('a', ''))).toBe(nothing)
   })
 })
 

@@ -59,6 +59,24 @@ describe('drawLane', () => {
   const heights = (area: string): number[] =>
     [...area.matchAll(/L[\d.-]+ ([\d.-]+)/g)].map(([, y]) => 13 - Number(y))
 
+  it('draws ten thousand keys with few things, losing none', () => {
+    const many = property(
+      'number',
+      Array.from({ length: 10_000 }, (_, i) => key(i / 1250, i % 2 ? 90 : 10, ease)),
+    )
+    const { spans, beads } = drawLane(many, { ...scale, width: 900 }, [])
+    const inView = beads.reduce((sum, { count }) => sum + count, 0)
+    expect(spans.length).toBeLessThan(120)
+    expect(beads.length).toBeLessThan(120)
+    expect(spans.reduce((sum, { keys }) => sum + keys.length, 0)).toBeGreaterThanOrEqual(inView - 2)
+    spans.slice(1).forEach(({ x0 }, i) => expect(x0).toBe(spans[i]!.x1))
+    expect(new Set(spans.map(({ slot }) => slot)).size).toBe(spans.length)
+    // Both ways, as every second key is lower: each run has thickness above and below the midline at 13.
+    const heights = [...spans[3]!.area.matchAll(/V([\d.]+)/g)].map(([, y]) => Number(y))
+    expect(Math.min(...heights)).toBeLessThan(6)
+    expect(Math.max(...heights)).toBeGreaterThan(20)
+  })
+
   it('draws thickness as speed, up when the value rises and down when it falls', () => {
     const given = property('number', [key(0, 0, ease), key(1, 100, ease), key(2, 0)])
     const [up, down] = drawLane(given, scale, []).spans
