@@ -3,6 +3,7 @@ import { computed, nextTick, ref, useId, watch } from 'vue'
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import FieldSentence from './FieldSentence.vue'
+import { numberWords } from './numberWords.ts'
 import { trackPointer } from './trackPointer.ts'
 
 /**
@@ -54,10 +55,7 @@ const shown = computed(() => {
   if (typed.value !== null) return typed.value
   return props.modelValue === null ? '' : display(props.modelValue)
 })
-const display = (value: number): string => {
-  const rounded = Number(value.toFixed(props.digits))
-  return String(rounded === 0 ? 0 : rounded).replace('-', '−')
-}
+const display = (value: number): string => numberWords(value, props.digits)
 const clamp = (value: number): number => Math.min(props.max, Math.max(props.min, value))
 
 const once = (value: number): void => {

@@ -1,5 +1,5 @@
 import { toast } from 'vue-sonner'
-import { QUICK_BENDS, type Bend, type Handle, type PlainBend } from '@arrow-bend/core/bend'
+import { QUICK_BENDS, type Handle, type PlainBend } from '@arrow-bend/core/bend'
 import {
   changeBends,
   findProperty,
@@ -20,6 +20,7 @@ import type { BendSide } from '../../session/shortcuts.ts'
 import { spanTarget, targetSpans, type SpanTarget } from '../../session/target.ts'
 import { numberWords } from '../../ui/numberWords.ts'
 import { useLastBend } from './bend-panel/lastBend.ts'
+import { withSide } from './bend-panel/spanNumbers.ts'
 
 export interface ShapeActions {
   /** Gives the selected spans a quick bend, or only the side that leaves or arrives of one. */
@@ -31,7 +32,6 @@ export interface ShapeActions {
 }
 
 const NO_SPAN = 'Select a span first: click a ribbon between two keys.'
-const UNDO = 'Undo'
 
 /** Commands that shape how selected spans, keys and positions move. */
 export function useShapeActions(): ShapeActions {
@@ -39,7 +39,7 @@ export function useShapeActions(): ShapeActions {
   const preferences = usePreferences()
   const selection = useSelection()
   const lastBend = useLastBend()
-  const undo = { label: UNDO, onClick: () => document.undo() }
+  const undo = { label: 'Undo', onClick: () => document.undo() }
 
   /** The spans that end at the selected keys. */
   const arriving = (): SpanTarget[] =>
@@ -69,7 +69,7 @@ export function useShapeActions(): ShapeActions {
     const ends = targets.map(({ ref, from, to }) => ({ ...ref, key: side === 'leave' ? from.id : to.id }))
     document.apply(side === 'arrive' ? 'Arriving side eased' : 'Leaving side eased', (draft) => {
       if (smooth) setThrough(draft, ends, 'smooth')
-      else changeBends(draft, refs, (given) => ({ kind: 'handles', ...asHandles(given), [side]: handle }))
+      else changeBends(draft, refs, (given) => withSide(given, side, handle))
     })
   }
 
@@ -89,9 +89,8 @@ export function useShapeActions(): ShapeActions {
       toast(NO_SPAN)
       return
     }
-    const given: Bend = bend
     document.apply(quick?.label ?? 'Bend used last', (draft) =>
-      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, given),
+      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend),
     )
     if (!quick?.smooth) lastBend.remember(bend)
   }
@@ -109,7 +108,7 @@ export function useShapeActions(): ShapeActions {
     const made = document.apply(
       'Pause made',
       (draft) => makePause(draft, keys, { frames, makeId: document.makeId }),
-      (added) => selection.selectSpans(keys.filter(({ layer }) => added.some((one) => one.layer === layer))),
+      () => selection.selectSpans(keys),
     )
     if (made && made.length > 0)
       toast(

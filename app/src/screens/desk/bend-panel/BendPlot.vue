@@ -7,11 +7,12 @@ import {
   type PlainBend,
   type UnitCurve,
 } from '@arrow-bend/core/bend'
+import { percentWords } from '../../../ui/numberWords.ts'
 import BendLadder from './BendLadder.vue'
 import { ladderMarks } from './ladderMarks.ts'
 import type { PlotEdit } from './plotEdit.ts'
 import PlotGrip from './PlotGrip.vue'
-import { percentWords, plotArms, plotHandles } from './plotParts.ts'
+import { plotArms, plotHandles } from './plotParts.ts'
 import { LADDER_WIDTH, plotScale, reachOf, type PlotSize } from './plotScale.ts'
 import type { Side } from './spanNumbers.ts'
 import { usePlotGestures } from './usePlotGestures.ts'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { numberWords } from '../../../ui/numberWords.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
 
 /** From −100 to 100 about a middle of nought. Hollow with ≈ when the bend was not made by strength. */
@@ -16,8 +17,8 @@ const WIDTH = 150
 const INSET = 8
 const svg = ref<SVGSVGElement | null>(null)
 const x = computed(() => INSET + ((props.strength + 100) / 200) * (WIDTH - 2 * INSET))
-const words = computed(() =>
-  `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${Math.round(props.strength)}`.replace('-', '−'),
+const words = computed(
+  () => `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${numberWords(props.strength, 0)}`,
 )
 const clamp = (strength: number): number => Math.round(Math.min(100, Math.max(-100, strength)))
 

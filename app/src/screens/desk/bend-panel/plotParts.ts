@@ -1,5 +1,5 @@
 import type { BendNode, Handles } from '@arrow-bend/core/bend'
-import { numberWords } from '../../../ui/numberWords.ts'
+import { percentWords } from '../../../ui/numberWords.ts'
 import type { PlotScale } from './plotScale.ts'
 import type { Side } from './spanNumbers.ts'
 
@@ -24,8 +24,6 @@ export interface PlotArm extends PlotHandle {
   readonly handle: BendNode['leave']
   readonly at: BendNode['at']
 }
-
-export const percentWords = (share: number): string => `${numberWords(share * 100, 1)} %`
 
 /** The two handles of a single Bézier. */
 export function plotHandles(handles: Handles, { x, y }: PlotScale): PlotHandle[] {

@@ -1,6 +1,15 @@
 import { computed, type ComputedRef } from 'vue'
+import { toast } from 'vue-sonner'
 import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
-import { addKeys, findProperty, setKeys, type KeyEdit, type KeyRef } from '@arrow-bend/core/edit'
+import {
+  addKeys,
+  findProperty,
+  setKeys,
+  type KeyEdit,
+  type KeyRef,
+  type MoveReport,
+  type PropertyRef,
+} from '@arrow-bend/core/edit'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { fitsCells, readKeyTable, writeKeyTable, type KeyCells } from '@arrow-bend/core/format/table'
 import { timedKeys, type Key, type Property } from '@arrow-bend/core/property'
@@ -40,45 +49,49 @@ export function useKeyTable(): KeyTable {
   const document = useDocument()
   const selection = useSelection()
 
-  const refs = computed((): readonly KeyRef[] => {
-    const project = document.inPanel
-    if (!project) return []
-    const wanted = new Set<string>()
-    const name = (ref: KeyRef): string => `${ref.layer}/${ref.property}/${ref.key}`
-    selection.keys.forEach((ref) => wanted.add(name(ref)))
-    return selection.properties.flatMap((ref) => {
-      const property = findProperty(project, ref)
-      if (!property || !fitsCells(property.kind)) return []
-      const keys = timedKeys(property)
-      const whole = selection.keys.length === 0 && selection.spans.length === 0
-      return keys.flatMap(({ id }, i) => {
-        const key = { ...ref, key: id }
-        const before = keys[i - 1]
-        const beside = selection.hasSpan(key) || (before && selection.hasSpan({ ...ref, key: before.id }))
-        return whole || wanted.has(name(key)) || beside ? [key] : []
-      })
-    })
-  })
-  const rowOf = (ref: KeyRef): ValueRow[] => {
+  /** The rows of one property: its selected keys and those beside selected spans; all where only lanes are selected. */
+  const rowsOf = (ref: PropertyRef, whole: boolean): ValueRow[] => {
     const project = document.inPanel
     const layer = project?.scenes[0]?.layers.find(({ id }) => id === ref.layer)
     const property = project && findProperty(project, ref)
     const definition = layer && definitionOf(layer.kind, ref.property)
-    const keys = property ? timedKeys(property) : []
-    const at = keys.findIndex(({ id }) => id === ref.key)
-    if (!layer || !property || !definition || at < 0) return []
-    const key = keys[at]!
-    const bend = plainBend(key.bend, document.bends)
-    return [{ ref, layer: layer.name, definition, property, key, bend, begins: at < keys.length - 1 }]
+    if (!layer || !property || !definition || !fitsCells(property.kind)) return []
+    const [inKeys, inSpans] = [selection.keysIn(ref), selection.spansIn(ref)]
+    const keys = timedKeys(property)
+    return keys.flatMap((key, i): ValueRow[] => {
+      const before = keys[i - 1]
+      const beside = inSpans.has(key.id) || (before !== undefined && inSpans.has(before.id))
+      if (!whole && !inKeys.has(key.id) && !beside) return []
+      return [
+        {
+          ref: { ...ref, key: key.id },
+          layer: layer.name,
+          definition,
+          property,
+          key,
+          bend: plainBend(key.bend, document.bends),
+          begins: i < keys.length - 1,
+        },
+      ]
+    })
   }
-  const rows = computed(() => refs.value.slice(0, MOST_SHOWN).flatMap(rowOf))
-  const all = (): ValueRow[] => refs.value.flatMap(rowOf)
+  const all = computed(() => {
+    const whole = selection.keys.length === 0 && selection.spans.length === 0
+    return selection.properties.flatMap((ref) => rowsOf(ref, whole))
+  })
 
-  const edit = (label: string, edits: readonly KeyEdit[]): void => {
-    document.apply(label, (draft) => setKeys(draft, edits))
+  /** Says when keys were landed on. */
+  const tell = (report: MoveReport | null): void => {
+    if (!report || report.replaced === 0) return
+    const what = report.replaced === 1 ? 'key' : 'keys'
+    toast(`${report.replaced} ${what} stood where the moved ones landed and gave way.`, {
+      action: { label: 'Undo', onClick: () => document.undo() },
+    })
   }
+  const edit = (label: string, edits: readonly KeyEdit[]): void =>
+    tell(document.apply(label, (draft) => setKeys(draft, edits)))
   const take = (text: string): void => {
-    const list = all()
+    const list = all.value
     const cells = readKeyTable(text, {
       kinds: list.map(({ property }) => property.kind),
       rate: document.rate,
@@ -90,8 +103,8 @@ export function useKeyTable(): KeyTable {
         `The table has ${cells.length} rows and ${list.length} keys are selected. More keys can be added to one property only, each with its frame. Nothing was changed.`,
       )
     const edits = cells.slice(0, list.length).map((one, i): KeyEdit => ({ ref: list[i]!.ref, ...one }))
-    document.apply('Table pasted', (draft) => {
-      setKeys(draft, edits)
+    const report = document.apply('Table pasted', (draft) => {
+      const moved = setKeys(draft, edits)
       if (beyond.length > 0)
         addKeys(
           draft,
@@ -99,14 +112,16 @@ export function useKeyTable(): KeyTable {
           beyond.map(({ t, ...rest }: KeyCells) => ({ t: asTicks(t!), ...rest })),
           document.makeId,
         )
+      return moved
     })
+    tell(report)
   }
   return {
-    rows,
-    more: computed(() => Math.max(0, refs.value.length - MOST_SHOWN)),
+    rows: computed(() => all.value.slice(0, MOST_SHOWN)),
+    more: computed(() => Math.max(0, all.value.length - MOST_SHOWN)),
     text: () =>
       writeKeyTable(
-        all().map(({ layer, definition, property, key, bend }) => ({
+        all.value.map(({ layer, definition, property, key, bend }) => ({
           layer,
           property: definition.label,
           kind: property.kind,

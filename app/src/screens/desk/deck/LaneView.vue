@@ -10,6 +10,7 @@ import { useSelection } from '../../../session/selection.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import { squarePoints } from '../../../ui/squarePoints.ts'
 import PointerTag from '../PointerTag.vue'
+import LaneWords from './LaneWords.vue'
 import { drawLane, LANE_HEIGHT, type SpanDrawing } from './laneDrawing.ts'
 import { momentWords } from './momentWords.ts'
 import type { PropertyRow } from './rows.ts'
@@ -63,6 +64,7 @@ const pressSpan = (event: KeyboardEvent, key: string): void => {
 }
 /** What is under the pointer, said in the lane. */
 const under = shallowRef<{ x: number; words: string } | null>(null)
+const said = { under }
 const point = (event: PointerEvent): void => {
   if (event.buttons !== 0) {
     under.value = null
@@ -186,16 +188,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
       <line class="dot core" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
       <text v-if="bead.count > 1" class="count" :x="bead.x" y="25" aria-hidden="true">{{ bead.count }}</text>
     </g>
-    <text
-      v-if="under && !tag"
-      class="under"
-      :x="under.x + (under.x > view.laneWidth - 180 ? -10 : 12)"
-      y="11"
-      :text-anchor="under.x > view.laneWidth - 180 ? 'end' : 'start'"
-      aria-hidden="true"
-    >
-      {{ under.words }}
-    </text>
+    <LaneWords :said="said" :width="view.laneWidth" />
     <PointerTag :tag="tag" />
   </svg>
 </template>
@@ -247,16 +240,6 @@ const pressBead = (event: PointerEvent, key: string): void => {
   stroke: var(--pencil);
   stroke-dasharray: 0;
   stroke-width: 1.5;
-}
-
-.under {
-  fill: var(--ink);
-  stroke: var(--sheet);
-  stroke-width: 4;
-  font-family: var(--font-mono);
-  font-size: 11px;
-  paint-order: stroke;
-  pointer-events: none;
 }
 
 .count {

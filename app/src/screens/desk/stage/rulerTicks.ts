@@ -1,4 +1,5 @@
 import { ticks } from 'd3-array'
+import { numberWords } from '../../../ui/numberWords.ts'
 
 /** A tick of a ruler: where on the screen, and what it says where it is a large one. */
 export interface RulerTick {
@@ -24,6 +25,6 @@ export function rulerTicks(
   const all = new Set([...large, ...ticks(from, to, count * 5)])
   return [...all].map((value) => ({
     at: view.start + value * view.scale,
-    label: large.has(value) ? String(value).replace('-', '−') : '',
+    label: large.has(value) ? numberWords(value) : '',
   }))
 }

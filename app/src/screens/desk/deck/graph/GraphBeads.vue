@@ -21,7 +21,7 @@ defineEmits<{
     v-for="bead in beads"
     :key="bead.slot"
     class="bead"
-    :class="{ chosen: chosen.has(bead.key) }"
+    :class="{ chosen: bead.keys.some((key) => chosen.has(key)) }"
     role="slider"
     tabindex="0"
     :aria-label="nameOf(bead)"
@@ -35,8 +35,8 @@ defineEmits<{
     <line class="dot halo" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
     <line class="dot ring" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
     <line class="dot core" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
-    <text v-if="bead.count > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
-      {{ bead.count }}
+    <text v-if="bead.keys.length > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
+      {{ bead.keys.length }}
     </text>
   </g>
 </template>

@@ -6,7 +6,7 @@ import { useDocument } from '../../../../session/document.ts'
 import { usePlayback } from '../../../../session/playback.ts'
 import { useSelection } from '../../../../session/selection.ts'
 import { useView, type OpenLane } from '../../../../session/view.ts'
-import { numberWords } from '../../../../ui/numberWords.ts'
+import { numberWords, percentWords } from '../../../../ui/numberWords.ts'
 import PointerTag from '../../PointerTag.vue'
 import { text } from '../../stage/drawRoute.ts'
 import type { PropertyRow } from '../rows.ts'
@@ -79,7 +79,9 @@ const axis = computed(() =>
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
 const chosenKeys = computed(() => selection.keysIn(hand.lane()))
-const chosenBeads = computed(() => drawing.value.beads.filter(({ key }) => chosenKeys.value.has(key)))
+const chosenBeads = computed(() =>
+  drawing.value.beads.filter(({ keys }) => keys.some((key) => chosenKeys.value.has(key))),
+)
 
 /** Turns beside degrees, from a whole one on. */
 const valueWords = (value: number): string => {
@@ -124,8 +126,8 @@ const areas = computed(() => {
 })
 const laneName = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 const letterOf = (component: number): string => (hasLetters.value ? ` ${'XY'[component]}` : '')
-const beadName = ({ index, component, count }: GraphBead): string =>
-  `${laneName.value}, key ${index + 1}${count > 1 ? ` and ${count - 1} more close by` : ''}${letterOf(component)}`
+const beadName = ({ index, component, keys }: GraphBead): string =>
+  `${laneName.value}, key ${index + 1}${keys.length > 1 ? ` and ${keys.length - 1} more close by` : ''}${letterOf(component)}`
 const gripName = ({ side, span, component }: GraphGrip): string =>
   `${side === 'leave' ? 'Leave' : 'Arrive'} handle, keys ${span + 1} to ${span + 2}${letterOf(component)}, ${props.of}`
 const gripWords = (grip: GraphGrip): string => {
@@ -134,7 +136,6 @@ const gripWords = (grip: GraphGrip): string => {
 }
 const nodeName = ({ index, span, component }: GraphNode): string =>
   `Point ${index} of the bend, keys ${span + 1} to ${span + 2}${letterOf(component)}`
-const percent = (share: number): string => `${numberWords(share * 100, 1)} %`
 const press = (event: PointerEvent): void => {
   if (props.of === 'speed' && props.lane.drawing) drawn.press(event, drawing.value.scale)
   else curveDrag.press(event, pane.value)
@@ -231,7 +232,7 @@ const canBend = computed(
           tabindex="0"
           :aria-label="`${arm.side === 'leave' ? 'Leave' : 'Arrive'} handle of ${nodeName(node).toLowerCase()}`"
           :aria-valuenow="Math.round(Math.abs(arm.handle[0]) * 100)"
-          :aria-valuetext="`${percent(Math.abs(arm.handle[0]))} of the time, ${percent(arm.handle[1])} of the change`"
+          :aria-valuetext="`${percentWords(Math.abs(arm.handle[0]))} of the time, ${percentWords(arm.handle[1])} of the change`"
           @pointerdown.left.stop="nodeDrag.pressArm($event, node, arm, pane)"
           @keydown="nodeDrag.nudgeArm($event, node, arm)"
         >
@@ -246,7 +247,7 @@ const canBend = computed(
         tabindex="0"
         :aria-label="nodeName(node)"
         :aria-valuenow="Math.round(node.at[0] * 100)"
-        :aria-valuetext="`at ${percent(node.at[0])} of the time, ${percent(node.at[1])} of the change`"
+        :aria-valuetext="`at ${percentWords(node.at[0])} of the time, ${percentWords(node.at[1])} of the change`"
         @pointerdown.left.stop="nodeDrag.press($event, node, pane)"
         @keydown="nodeDrag.nudge($event, node)"
       >

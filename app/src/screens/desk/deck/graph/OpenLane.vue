@@ -88,7 +88,7 @@ watch(
     view.beadsOf.set(id, (top, bottom) => {
       const beads = shownPanes.value?.flatMap((pane) => pane?.drawing.beads ?? []) ?? []
       if (beads.length === 0) return null
-      return new Set(beads.filter(({ y }) => y >= top && y <= bottom).map(({ key }) => key))
+      return new Set(beads.filter(({ y }) => y >= top && y <= bottom).flatMap(({ keys }) => keys))
     })
   },
   { immediate: true },

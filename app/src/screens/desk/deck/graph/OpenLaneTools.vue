@@ -143,6 +143,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       :name="`${name}, shown from`"
       :unit="unit"
       :digits="0"
+      :max="shownRange.high"
       :model-value="shownRange.low"
       @input="(value) => setRange('low', value)"
     />
@@ -153,6 +154,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       :name="`${name}, shown to`"
       :unit="unit"
       :digits="0"
+      :min="shownRange.low"
       :model-value="shownRange.high"
       @input="(value) => setRange('high', value)"
     />

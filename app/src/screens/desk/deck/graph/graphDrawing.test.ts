@@ -201,7 +201,7 @@ describe('drawGraph', () => {
     )
     const drawing = drawGraph(many, options('value'))
     expect(drawing.beads.length).toBeLessThan(WIDTH / 8)
-    expect(drawing.beads.reduce((sum, { count }) => sum + count, 0)).toBe(10_000)
+    expect(drawing.beads.reduce((sum, { keys }) => sum + keys.length, 0)).toBe(10_000)
     expect(points(drawing).length).toBeLessThan(3 * WIDTH)
     const values = points(drawing).map(([, y]) => drawing.scale.valueOf(y))
     expect(Math.min(...values)).toBeLessThan(12)

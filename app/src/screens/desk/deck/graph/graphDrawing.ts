@@ -44,8 +44,8 @@ export interface GraphBead {
   readonly x: number
   readonly y: number
   readonly value: number
-  /** Keys it stands for: more than one where they crowd. */
-  readonly count: number
+  /** The keys it stands for: more than one where they crowd. */
+  readonly keys: readonly string[]
 }
 
 export interface GraphGrip {
@@ -227,8 +227,8 @@ function beadsOf(
   })
   const crowded = isCrowded(inView.length, width)
   const standing = crowded
-    ? together(inView, NEAR).map(({ first, all }) => ({ ...first, count: all.length }))
-    : inView.map((bead) => ({ ...bead, count: 1 }))
+    ? together(inView, NEAR).map(({ first, all }) => ({ ...first, keys: all.map(({ key }) => key) }))
+    : inView.map((bead) => ({ ...bead, keys: [bead.key] }))
   return standing.flatMap((bead, i) =>
     Array.from({ length: curveCount(compiled, of) }, (_, component): GraphBead => {
       const value = valueOf(bead.index, component)

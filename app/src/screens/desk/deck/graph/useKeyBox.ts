@@ -3,6 +3,7 @@ import { scaleKeyValues, stretchKeys, type KeyRef } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks, snapToFrame } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
+import { useSelection } from '../../../../session/selection.ts'
 import { useView } from '../../../../session/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import { arrowWay } from '../../stage/arrowWay.ts'
@@ -54,6 +55,7 @@ export function useKeyBox(
 } {
   const document = useDocument()
   const preferences = usePreferences()
+  const selection = useSelection()
   const view = useView()
 
   const box = computed((): KeyBox | null => {
@@ -85,7 +87,8 @@ export function useKeyBox(
     return { x, y, width, height, grips }
   })
 
-  const refsOf = (): KeyRef[] => [...new Set(chosen().map(({ key }) => key))].map(hand.refOf)
+  // All that are selected, those too that others stand for where keys crowd.
+  const refsOf = (): KeyRef[] => [...selection.keysIn(hand.lane())].map(hand.refOf)
   /** Times and values of the box's own sides: the one that moves, and the one that stays. */
   const sides = ({ across, down }: BoxGrip) => {
     const beads = chosen()
