@@ -10,7 +10,8 @@ const CORE = {
   snap: ['route'],
   scene: ['refusal', 'time', 'bend', 'route', 'fit', 'property'],
   edit: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
-  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
+  choose: ['time', 'property', 'scene', 'edit'],
+  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit'],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

@@ -1,4 +1,4 @@
-import { applyPatches, enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
+import { enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
 import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -22,14 +22,21 @@ export type Recipe<T = void> = (draft: Draft<Project>) => T
 
 /** An edit in progress: shown as it goes, one step of the history when committed, nothing when cancelled. */
 export interface Gesture {
-  /** Replaces what the last preview showed. A refusal leaves the last good preview and is told at commit. */
-  preview(recipe: Recipe<unknown>): void
+  /**
+   * Replaces what the last preview showed. A refusal leaves the last good preview and is told at commit.
+   * @returns the sentence of a refusal, null when all went well
+   */
+  preview(recipe: Recipe<unknown>): string | null
   commit(): void
   cancel(): void
+  /** Whether it is still under way: something else that was done may have ended it. */
+  isOpen(): boolean
 }
 
 interface Open {
   readonly label: string
+  /** Seen before it is asked for: anything else that is done gives it up. */
+  readonly tentative: boolean
   readonly base: Project
   readonly selection: SelectionState
   result: readonly [Project, Patch[], Patch[]] | null
@@ -48,10 +55,10 @@ const NO_BENDS: Project['bends'] = []
 const onlyShown = (): Refusal =>
   new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
 
-/** The one owner of the open project. Nothing else writes it. */
 /** Where a drag goes on. */
 export type GestureView = 'stage' | 'deck' | 'panel'
 
+/** The one owner of the open project. Nothing else writes it. */
 export const useDocument = defineStore('document', () => {
   const selection = useSelection()
   const project = shallowRef<Project | null>(null)
@@ -62,10 +69,14 @@ export const useDocument = defineStore('document', () => {
   /** Whether something is being dragged at, and in which view: others that accompany it may be coarser or wait. */
   const gesturing = shallowRef(false)
   const gestureIn = shallowRef<GestureView | null>(null)
+  /** The look ahead that is shown, by its own preview; null for none. */
+  const look = shallowRef<{ readonly base: Project } | null>(null)
   let open: Open | null = null
   let pending = 0
 
   const scene = computed<Scene | null>(() => project.value?.scenes[0] ?? null)
+  /** The project without a look ahead. */
+  const settled = computed(() => look.value?.base ?? project.value)
   // What most views need of the scene changes seldom; through these they are spared its every edit.
   const sceneId = computed(() => scene.value?.id ?? '')
   const size = computed<Scene['size']>(() => scene.value?.size ?? NO_SIZE)
@@ -73,6 +84,7 @@ export const useDocument = defineStore('document', () => {
   const rate = computed<FrameRate>(() => scene.value?.rate ?? NO_RATE)
 
   const release = (): void => {
+    look.value = null
     gesturing.value = false
     gestureIn.value = null
   }
@@ -108,14 +120,21 @@ export const useDocument = defineStore('document', () => {
   }
 
   const finish = (
-    label: string,
-    before: SelectionState,
+    { label, base: from, selection: before }: Pick<Open, 'label' | 'base' | 'selection'>,
     result: readonly [Project, Patch[], Patch[]],
   ): void => {
-    const [next, patches, inverse] = result
-    project.value = next
+    const [to, patches, inverse] = result
+    project.value = to
     if (patches.length === 0) return
-    history.value = remember(history.value, { label, patches, inverse, before, after: selection.state })
+    history.value = remember(history.value, {
+      label,
+      from,
+      to,
+      patches,
+      inverse,
+      before,
+      after: selection.state,
+    })
     write(label, patches)
   }
 
@@ -132,53 +151,66 @@ export const useDocument = defineStore('document', () => {
   const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
     if (!project.value) return null
     if (readOnly.value) return refuse(onlyShown())
-    if (open) commit(open)
+    if (open) leave(open)
     let made: T | null = null
     try {
-      const before = selection.state
-      const result = produceWithPatches(project.value, (draft: Draft<Project>) => {
+      const given = { label, base: project.value, selection: selection.state }
+      const result = produceWithPatches(given.base, (draft: Draft<Project>) => {
         made = recipe(draft)
       }) as readonly [Project, Patch[], Patch[]]
       if (select) {
         project.value = result[0]
         select(made as T)
       }
-      finish(label, before, result)
+      finish(given, result)
       return made
     } catch (caught) {
       return refuse(caught)
     }
   }
 
+  /** Something else is done: what is under way is taken as it is, or given up where it was only a look ahead. */
+  const leave = (gesture: Open): void => (gesture.tentative ? cancel(gesture) : commit(gesture))
+  const cancel = (gesture: Open): void => {
+    if (open !== gesture) return
+    open = null
+    release()
+    project.value = gesture.base
+  }
   const commit = (gesture: Open): void => {
     if (open !== gesture) return
     open = null
     release()
     if (gesture.trouble) toast.error(gesture.trouble)
-    if (gesture.result) finish(gesture.label, gesture.selection, gesture.result)
+    if (gesture.result) finish(gesture, gesture.result)
     else project.value = gesture.base
   }
 
   /**
    * Starts a drag or a run of typing: previews are shown but reach neither history nor disk until committed.
-   * @param over the view it goes on in, which is painted first
+   * @param over the view it goes on in, which is painted first; `look` for a look ahead at what a panel would do, which
+   * is given up as soon as anything else is done
    */
-  const begin = (label: string, over: GestureView | null = null): Gesture => {
-    if (open) commit(open)
+  const begin = (label: string, over: GestureView | 'look' | null = null): Gesture => {
+    if (open) leave(open)
     if (readOnly.value) refuse(onlyShown())
     const gesture: Open = {
       label,
+      tentative: over === 'look',
       base: project.value!,
       selection: selection.state,
       result: null,
       trouble: null,
     }
     open = gesture
-    gesturing.value = true
-    gestureIn.value = over
+    if (over === 'look') look.value = gesture
+    else {
+      gesturing.value = true
+      gestureIn.value = over
+    }
     return {
       preview(recipe) {
-        if (open !== gesture || readOnly.value) return
+        if (open !== gesture || readOnly.value) return null
         try {
           gesture.result = produceWithPatches(gesture.base, (draft: Draft<Project>) => {
             recipe(draft)
@@ -188,22 +220,19 @@ export const useDocument = defineStore('document', () => {
         } catch (caught) {
           gesture.trouble = sentenceOf(caught)
         }
+        return gesture.trouble
       },
       commit: () => commit(gesture),
-      cancel() {
-        if (open !== gesture) return
-        open = null
-        release()
-        project.value = gesture.base
-      },
+      cancel: () => cancel(gesture),
+      isOpen: () => open === gesture,
     }
   }
 
   const undo = (): void => {
-    if (open) commit(open)
+    if (open) leave(open)
     const back = stepBack(history.value)
     if (!back || !project.value || readOnly.value) return
-    project.value = applyPatches(project.value, [...back.step.inverse])
+    project.value = back.step.from
     history.value = back.history
     selection.restore(back.step.before)
     write(`Undone: ${back.step.label}`, back.step.inverse)
@@ -211,7 +240,7 @@ export const useDocument = defineStore('document', () => {
   const redo = (): void => {
     const forward = stepForward(history.value)
     if (!forward || !project.value || readOnly.value) return
-    project.value = applyPatches(project.value, [...forward.step.patches])
+    project.value = forward.step.to
     history.value = forward.history
     selection.restore(forward.step.after)
     write(`Redone: ${forward.step.label}`, forward.step.patches)
@@ -236,6 +265,7 @@ export const useDocument = defineStore('document', () => {
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
     gesturing,
+    settled,
     /** The project as the deck shows it; while something is dragged elsewhere behind by moments at most. */
     inDeck,
     /** The project as panel and rail show it; the same. */

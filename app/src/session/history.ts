@@ -1,9 +1,13 @@
 import type { Patch } from 'immer'
+import type { Project } from '@arrow-bend/core/scene'
 import type { SelectionState } from './selection.ts'
 
 /** One undoable step. */
 export interface Step {
   readonly label: string
+  /** The project before and after it; what did not change they share. */
+  readonly from: Project
+  readonly to: Project
   readonly patches: readonly Patch[]
   readonly inverse: readonly Patch[]
   readonly before: SelectionState

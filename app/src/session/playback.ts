@@ -75,7 +75,8 @@ export const usePlayback = defineStore('playback', () => {
     request = requestAnimationFrame(loopOnce)
     const [start, end] = range.value
     const length = end - start
-    const travelled = (Math.max(0, stamp - started) / 1000) * TICKS_PER_SECOND * speed.value
+    const pace = (speed.value * preferences.playPercent) / 100
+    const travelled = (Math.max(0, stamp - started) / 1000) * TICKS_PER_SECOND * pace
     let at = from + travelled
     if (at >= end || at < start) {
       if (!preferences.loop) {
@@ -144,6 +145,11 @@ export const usePlayback = defineStore('playback', () => {
     const kept = await projectStorage.preference(`playhead:${id}`).catch(() => undefined)
     if (documentStore.project?.id === id && typeof kept === 'number') seek(kept)
   }
+  // From here on at the new pace, from where it is.
+  watch(
+    () => preferences.playPercent,
+    () => speed.value !== 0 && restart(),
+  )
   watch(
     () => documentStore.project?.id,
     (id) => {

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, reactive, toRefs, watch } from 'vue'
+import type { SpanPolicy } from '@arrow-bend/core/edit'
 import type { TimeDisplay } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
 
@@ -28,6 +29,14 @@ interface Kept {
   onionEvery: number
   /** How long a pause is made, frames. */
   pauseFrames: number
+  /** What comes later goes with keys that are moved. */
+  ripple: boolean
+  /** Stretched keys land on whole frames. */
+  landOnFrames: boolean
+  /** What keys do when the length of their layer changes. */
+  spanPolicy: SpanPolicy
+  /** How fast playback is, % of real speed. */
+  playPercent: number
 }
 
 const USUAL: Kept = {
@@ -49,6 +58,10 @@ const USUAL: Kept = {
   onionAfter: 3,
   onionEvery: 2,
   pauseFrames: 12,
+  ripple: false,
+  landOnFrames: false,
+  spanPolicy: 'stay',
+  playPercent: 100,
 }
 
 function isKept(value: unknown): value is Partial<Kept> {

@@ -15,28 +15,31 @@ export const NOTHING: SelectionState = { layers: [], properties: [], keys: [], s
 
 const sameProperty = (a: PropertyRef, b: PropertyRef): boolean =>
   a.layer === b.layer && a.property === b.property && a.scene === b.scene
-export const sameKey = (a: KeyRef, b: KeyRef): boolean => a.key === b.key && sameProperty(a, b)
 
-function toggled<T>(list: readonly T[], item: T, same: (a: T, b: T) => boolean): T[] {
-  const without = list.filter((other) => !same(other, item))
-  return without.length < list.length ? without : [...list, item]
-}
-
-function distinct<T>(list: readonly T[], same: (a: T, b: T) => boolean): T[] {
-  return list.filter((item, i) => list.findIndex((other) => same(other, item)) === i)
+/** A list with others added; those it has already are taken away. */
+function toggled<T>(list: readonly T[], others: readonly T[], nameOf: (item: T) => string): T[] {
+  const [had, added] = [new Set(list.map(nameOf)), new Set(others.map(nameOf))]
+  return [
+    ...list.filter((item) => !added.has(nameOf(item))),
+    ...others.filter((item) => !had.has(nameOf(item))),
+  ]
 }
 
 /** Layers and properties follow from the keys and spans when there are any. */
 function around(keys: readonly KeyRef[], spans: readonly KeyRef[]): SelectionState {
-  const properties = distinct(
-    [...keys, ...spans].map(({ scene, layer, property }) => ({ scene, layer, property })),
-    sameProperty,
-  )
+  const lanes = new Map<string, PropertyRef>()
+  for (const refs of [keys, spans])
+    for (const { scene, layer, property } of refs) {
+      const name = `${layer}/${property}`
+      if (!lanes.has(name)) lanes.set(name, { scene, layer, property })
+    }
+  const properties = [...lanes.values()]
   return { layers: [...new Set(properties.map(({ layer }) => layer))], properties, keys, spans }
 }
 
 const NONE: ReadonlySet<string> = new Set()
 const laneName = ({ layer, property }: PropertyRef): string => `${layer}/${property}`
+const keyName = (ref: KeyRef): string => `${laneName(ref)}/${ref.key}`
 
 function byLane(refs: readonly KeyRef[]): ReadonlyMap<string, ReadonlySet<string>> {
   const lanes = new Map<string, Set<string>>()
@@ -53,7 +56,7 @@ export const useSelection = defineStore('selection', () => {
   const state = shallowRef<SelectionState>(NOTHING)
 
   const selectKeys = (keys: readonly KeyRef[], add = false): void => {
-    const list = add ? keys.reduce((all, key) => toggled(all, key, sameKey), [...state.value.keys]) : keys
+    const list = add ? toggled(state.value.keys, keys, keyName) : keys
     state.value = around(list, add ? state.value.spans : [])
   }
   /** Selects keys alone, but leaves the layers that are selected so, that their routes stay in view. */
@@ -63,21 +66,14 @@ export const useSelection = defineStore('selection', () => {
     state.value = { ...chosen, layers: [...others, ...chosen.layers] }
   }
   const selectSpans = (spans: readonly KeyRef[], add = false): void => {
-    const list = add
-      ? spans.reduce((all, span) => toggled(all, span, sameKey), [...state.value.spans])
-      : spans
+    const list = add ? toggled(state.value.spans, spans, keyName) : spans
     state.value = around(add ? state.value.keys : [], list)
   }
   const selectKeysAndSpans = (keys: readonly KeyRef[], spans: readonly KeyRef[]): void => {
     state.value = around(keys, spans)
   }
   const selectProperties = (properties: readonly PropertyRef[], add = false): void => {
-    const list = add
-      ? properties.reduce(
-          (all, property) => toggled(all, property, sameProperty),
-          [...state.value.properties],
-        )
-      : properties
+    const list = add ? toggled(state.value.properties, properties, laneName) : properties
     state.value = {
       layers: [...new Set(list.map(({ layer }) => layer))],
       properties: list,
@@ -86,9 +82,7 @@ export const useSelection = defineStore('selection', () => {
     }
   }
   const selectLayers = (layers: readonly string[], add = false): void => {
-    const list = add
-      ? layers.reduce((all, id) => toggled(all, id, Object.is), [...state.value.layers])
-      : layers
+    const list = add ? toggled(state.value.layers, layers, String) : layers
     state.value = { layers: list, properties: [], keys: [], spans: [] }
   }
   // By lane, so that a lane none of whose keys is selected need not look at each of them.

@@ -12,6 +12,9 @@ export const SHORTCUTS = {
   end: { keys: ['End'], label: 'End of the play range', group: 'Time' },
   rangeIn: { keys: ['I'], label: 'Play range starts here; with Shift cleared', group: 'Time' },
   rangeOut: { keys: ['O'], label: 'Play range ends here; with Shift cleared', group: 'Time' },
+  marker: { keys: ['M'], label: 'Marker here; with Shift away with it', group: 'Time' },
+  markerBack: { keys: ['Alt+['], label: 'Previous marker', group: 'Time' },
+  markerOn: { keys: ['Alt+]'], label: 'Next marker', group: 'Time' },
   bend1: {
     keys: ['1'],
     label: 'Linear; every digit: with Shift the arriving side only, with Alt the leaving side',
@@ -33,9 +36,25 @@ export const SHORTCUTS = {
   },
   zoomIn: { keys: ['+'], label: 'Closer, in the view under the pointer', group: 'View' },
   zoomOut: { keys: ['-'], label: 'Farther', group: 'View' },
+  copy: { keys: ['Ctrl/Cmd+C'], label: 'Copy the selected keys', group: 'Editing' },
+  cut: { keys: ['Ctrl/Cmd+X'], label: 'Cut them', group: 'Editing' },
+  paste: {
+    keys: ['Ctrl/Cmd+V'],
+    label: 'Paste keys at the playhead, an easing or a table onto what is selected',
+    group: 'Editing',
+  },
+  pasteSpecial: {
+    keys: ['Shift+Ctrl/Cmd+V'],
+    label: 'Choose what to paste: bends, timing, values, backwards…',
+    group: 'Editing',
+  },
   undo: { keys: ['Ctrl/Cmd+Z'], label: 'Undo', group: 'Editing' },
   redo: { keys: ['Shift+Ctrl/Cmd+Z'], label: 'Redo', group: 'Editing' },
-  duplicate: { keys: ['Ctrl/Cmd+D'], label: 'Duplicate the selected layer', group: 'Editing' },
+  duplicate: {
+    keys: ['Ctrl/Cmd+D'],
+    label: 'Selected keys again after themselves, or else a copy of the layer',
+    group: 'Editing',
+  },
   save: { keys: ['Ctrl/Cmd+S'], label: 'Save the project as a file', group: 'Editing' },
   help: { keys: ['?'], label: 'This sheet', group: 'Editing' },
   openLanes: {
@@ -47,6 +66,13 @@ export const SHORTCUTS = {
   key: { keys: ['A'], label: 'Set or remove a key on the selected properties', group: 'Keys' },
   nudgeBack: { keys: [','], label: 'Selected keys one frame earlier; with Shift ten', group: 'Keys' },
   nudgeOn: { keys: ['.'], label: 'Selected keys one frame later; with Shift ten', group: 'Keys' },
+  toPlayhead: { keys: ['H'], label: 'Bring the selected keys here, to the playhead', group: 'Keys' },
+  reverse: {
+    keys: ['Q'],
+    label: 'Reverse the selected keys in time; with Shift there and back',
+    group: 'Keys',
+  },
+  retime: { keys: ['T'], label: 'Retime panel: length, order, rhythm', group: 'Keys' },
   route: {
     keys: ['R'],
     label: 'Route at the selected keys: corner, joined, smooth in turn',
@@ -80,6 +106,10 @@ const BY_KEY: Readonly<Record<string, Command>> = {
   i: 'rangeIn',
   o: 'rangeOut',
   a: 'key',
+  h: 'toPlayhead',
+  m: 'marker',
+  q: 'reverse',
+  t: 'retime',
   r: 'route',
   p: 'pause',
   x: 'splitAxes',
@@ -129,8 +159,10 @@ export const sideOf = ({ shiftKey, altKey }: Pick<Press, 'shiftKey' | 'altKey'>)
 export function commandOf({ key, shiftKey, ctrlKey, metaKey, altKey, code = '' }: Press): Command | null {
   const digit = /^Digit([1-8])$/.exec(code)?.[1]
   if (digit && (shiftKey || altKey) && !ctrlKey && !metaKey) return `bend${digit}` as Command
-  if (altKey) return null
+  if (altKey) return code === 'BracketLeft' ? 'markerBack' : code === 'BracketRight' ? 'markerOn' : null
   if (!ctrlKey && !metaKey) return BY_KEY[key.toLowerCase()] ?? null
   const command = WITH_CONTROL[key.toLowerCase()] ?? null
+  // Copy, cut and paste come as the browser's own events, which bring the clipboard along.
+  if (shiftKey && key.toLowerCase() === 'v') return 'pasteSpecial'
   return command === 'undo' && shiftKey ? 'redo' : command
 }

@@ -28,6 +28,13 @@ export interface OpenLane {
   readonly ranges: Readonly<Partial<Record<'value' | 'distance' | 'speed', ValueRange>>>
 }
 
+/** A moment that a drag in time has come into line with. */
+export interface SnapLine {
+  readonly time: number
+  /** What stands there. */
+  readonly words: string
+}
+
 /** Which keys of an open lane have a bead between two heights of it, px; null where its beads do not tell. */
 export type BeadsBetween = (top: number, bottom: number) => ReadonlySet<string> | null
 
@@ -48,6 +55,8 @@ export const useView = defineStore('view', () => {
   const origin = ref(0)
   const filter = shallowRef<'animated' | 'all'>('animated')
   const search = shallowRef('')
+  /** What a drag in time has come into line with; null for nothing. */
+  const snapLine = shallowRef<SnapLine | null>(null)
   /** Layers whose fold differs from how they start. */
   const folded = reactive(new Set<string>())
   /** Layers that list all their properties whatever the filter. */
@@ -130,6 +139,7 @@ export const useView = defineStore('view', () => {
     origin,
     filter,
     search,
+    snapLine,
     folded,
     full,
     open,

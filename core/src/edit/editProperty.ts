@@ -1,9 +1,9 @@
 import { current, isDraft, type Draft } from 'immer'
 import type { BendLibrary } from '../bend/index.ts'
 import { keepJoined, settleWaypoints, withTime, type Property } from '../property/index.ts'
-import { LIMITS, type Project } from '../scene/index.ts'
+import { LIMITS, type Layer, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { layerIn, type PropertyRef } from './refs.ts'
+import { byProperty, layerIn, replaceLayer, type KeyRef, type PropertyRef } from './refs.ts'
 
 /** What `change` makes of a property, given the project's named bends. */
 export type PropertyChange = (property: Property, library: BendLibrary) => Property
@@ -38,16 +38,69 @@ export function editProperty(
   marks: ChangeMarks = {},
 ): void {
   const layer = layerIn(draft, ref)
-  const found = layer.properties[ref.property]
-  if (!found) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
-  if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
-  const before = settled<Property>(found)
+  const before = editable(settled<Layer>(layer), ref.property)
   const library = libraryIn(draft)
   const changed = change(before, library)
   if (changed === before) return
   const after = makeLawful(changed, { before, library, ...marks })
   // What a change makes is whole and holds no drafts; frozen, it is not searched for them key by key.
   layer.properties[ref.property] = Object.freeze(after) as Draft<Property>
+}
+
+/** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
+function editable({ name, locked, properties }: Layer, property: string): Property {
+  const found = properties[property]
+  if (!found) throw new BadEdit(`“${name}” has no ${property}. Nothing was changed.`)
+  if (locked) throw new BadEdit(`“${name}” is locked. Unlock it to change it.`)
+  return found
+}
+
+/** What a change of many properties is given of each. */
+export interface KeysToEdit {
+  /** Of the chosen keys, ids. */
+  readonly keys: ReadonlySet<string>
+  readonly library: BendLibrary
+  /** To be filled with what the change knows of the keys it made. */
+  readonly marks: { readonly led: Set<string>; readonly inLine: Set<string> }
+  readonly ref: PropertyRef
+}
+
+/**
+ * The same for all properties of the given keys, layer by layer: thousands of properties are edited as quickly as few.
+ * Drafts of these layers that were handed out before are not part of the document any more.
+ */
+export function editProperties(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  change: (property: Property, given: KeysToEdit) => Property,
+): void {
+  const library = libraryIn(draft)
+  const layers = new Map<string, { ref: PropertyRef; keys: Set<string> }[]>()
+  for (const group of byProperty(refs).values()) {
+    const name = `${group.ref.scene}/${group.ref.layer}`
+    const groups = layers.get(name)
+    if (groups) groups.push(group)
+    else layers.set(name, [group])
+  }
+  for (const groups of layers.values()) {
+    const { ref: first } = groups[0]!
+    const layer = settled<Layer>(layerIn(draft, first))
+    const made: Record<string, Property> = {}
+    for (const { ref, keys } of groups) {
+      const before = editable(layer, ref.property)
+      const marks = { led: new Set<string>(), inLine: new Set<string>() }
+      const changed = change(before, { keys, library, marks, ref })
+      if (changed === before) continue
+      made[ref.property] = Object.freeze(makeLawful(changed, { before, library, ...marks }))
+    }
+    const names = Object.keys(made)
+    if (names.length === 1) layerIn(draft, first).properties[names[0]!] = made[names[0]!] as Draft<Property>
+    else if (names.length > 1) {
+      // Drafts of each of them would take ten times as long.
+      const properties = Object.freeze({ ...layer.properties, ...made })
+      replaceLayer(draft, first, Object.freeze({ ...layer, properties }))
+    }
+  }
 }
 
 export interface LawOptions extends ChangeMarks {

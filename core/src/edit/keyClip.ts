@@ -1,4 +1,4 @@
-import { timedKeys, type Key } from '../property/index.ts'
+import { mirrorKeys, orderKeys, timedKeys, type Key } from '../property/index.ts'
 import { definitionOf, type NamedBend, type Project, type PropertyDefinition } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { byProperty, findProperty, type KeyRef } from './refs.ts'
@@ -48,4 +48,28 @@ export function copyKeys(project: Project, refs: readonly KeyRef[]): KeyClip | n
   )
   const start = times.reduce((least, time) => (time < least ? time : least))
   return { tracks, start, bends: project.bends.filter(({ id }) => linked.has(id)) }
+}
+
+/** Copied keys played backwards between their first and last moment, bends mirrored. */
+export function reversedClip(clip: KeyClip): KeyClip {
+  const end = clipEnd(clip)
+  const tracks = clip.tracks.map((track): KeyClipTrack => {
+    const { keys, definition } = track
+    const mirrored = mirrorKeys(keys, {
+      kind: definition.kind,
+      library: clip.bends,
+      timeOf: (time) => clip.start + end - time,
+      lastBend: keys[keys.length - 1]!.bend,
+    })
+    return { ...track, keys: orderKeys(mirrored) }
+  })
+  return { ...clip, tracks }
+}
+
+/** The last copied key's moment, ticks. */
+export function clipEnd({ tracks, start }: KeyClip): Ticks {
+  return tracks.reduce((last, { keys }) => {
+    const { t } = keys[keys.length - 1]!
+    return t > last ? t : last
+  }, start)
 }

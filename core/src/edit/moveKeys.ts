@@ -3,8 +3,8 @@ import { orderKeys, type Key, type Property } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { asTicks, frameTicks, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { editProperty } from './editProperty.ts'
-import { byProperty, layerIn, sceneIn, type KeyRef } from './refs.ts'
+import { editProperties, editProperty } from './editProperty.ts'
+import { layerIn, sceneIn, type KeyRef } from './refs.ts'
 
 export interface MoveReport {
   /** Keys that stood where a moved one landed, and gave way. */
@@ -12,30 +12,41 @@ export interface MoveReport {
 }
 
 /**
- * A property with some keys at new times. Ids stay; a key with a new time wins over one that stands where it lands.
+ * A property with some keys at new times. Ids stay; a key with a new time wins over one that stands where it lands,
+ * and of two that come to one time the later.
  * Waypoints have no time of their own and go with their neighbours.
- * @param times new times by key id
+ * @param timeOf the new time of a timed key, ticks; undefined where it stays
  * @returns the property, and how many keys gave way
  */
 export function withTimes(
   property: Property,
-  times: ReadonlyMap<string, number>,
+  timeOf: (key: Key) => number | undefined,
 ): { property: Property; replaced: number } {
-  const newTime = (key: Key): number | undefined => (key.timeless ? undefined : times.get(key.id))
-  const taken = new Map<number, string>()
-  for (const key of property.keys) {
-    const time = newTime(key)
-    if (time !== undefined) taken.set(time, key.id)
-  }
-  if (taken.size === 0) return { property, replaced: 0 }
-  const left: Key[] = []
-  for (const key of property.keys) {
-    const time = newTime(key)
+  const { keys } = property
+  const moved = new Set<Key>()
+  let rising = true
+  let before = -Infinity
+  const made = keys.map((key): Key => {
+    const time = key.timeless ? undefined : timeOf(key)
+    // Waypoints stand between their neighbours; where there are any, what follows puts them in order.
+    if (key.timeless) rising = false
     if (time === undefined) {
-      if (key.timeless || !taken.has(key.t)) left.push(key)
-    } else if (taken.get(time) === key.id) left.push({ ...key, t: asTicks(time) })
-  }
-  return { property: { ...property, keys: orderKeys(left) }, replaced: property.keys.length - left.length }
+      rising &&= key.t > before
+      before = key.t
+      return key
+    }
+    rising &&= time > before
+    before = time
+    const next = key.t === time ? key : { ...key, t: asTicks(time) }
+    moved.add(next)
+    return next
+  })
+  if (moved.size === 0) return { property, replaced: 0 }
+  if (rising) return { property: { ...property, keys: made }, replaced: 0 }
+  const taken = new Map<number, Key>()
+  for (const key of moved) taken.set(key.t, key)
+  const left = made.filter((key) => key.timeless || (taken.get(key.t) ?? key) === key)
+  return { property: { ...property, keys: orderKeys(left) }, replaced: keys.length - left.length }
 }
 
 /**
@@ -45,16 +56,11 @@ export function withTimes(
 export function moveKeys(draft: Draft<Project>, refs: readonly KeyRef[], byTicks: number): MoveReport {
   let replaced = 0
   if (byTicks === 0) return { replaced }
-  for (const { ref, keys: moving } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property) => {
-      const times = new Map(
-        property.keys.flatMap(({ id, t }) => (moving.has(id) ? [[id, t + byTicks] as const] : [])),
-      )
-      const moved = withTimes(property, times)
-      replaced += moved.replaced
-      return moved.property
-    })
-  }
+  editProperties(draft, refs, (property, { keys }) => {
+    const moved = withTimes(property, ({ id, t }) => (keys.has(id) ? t + byTicks : undefined))
+    replaced += moved.replaced
+    return moved.property
+  })
   return { replaced }
 }
 
@@ -92,8 +98,8 @@ export function rippleKeys(draft: Draft<Project>, { scene, layers, from, byTicks
             `There is not that much room: the ${property} of “${name}” has a key in the way. Nothing was changed.`,
           )
         }
-        const times = new Map(timed.slice(first).map(({ id, t }) => [id, t + byTicks]))
-        return withTimes(given, times).property
+        const start = timed[first]!.t
+        return withTimes(given, ({ t }) => (t >= start ? t + byTicks : undefined)).property
       })
     }
   }

@@ -28,6 +28,8 @@ export interface PasteKeys {
   readonly time: Ticks
   /** Values move by as much as brings the first to what the property shows there: their differences are kept. */
   readonly relative?: boolean
+  /** Keys that stand between the first and the last pasted one of their property give way too. */
+  readonly instead?: boolean
   readonly makeId: MakeId
 }
 
@@ -39,7 +41,7 @@ export interface PasteKeys {
 export function pasteKeys(
   draft: Draft<Project>,
   clip: KeyClip,
-  { properties, time, relative = false, makeId }: PasteKeys,
+  { properties, time, relative = false, instead = false, makeId }: PasteKeys,
 ): MoveReport {
   let replaced = 0
   for (const { ref, track, definition } of matched(draft, clip, properties)) {
@@ -63,7 +65,9 @@ export function pasteKeys(
         checkOutlines(values, property, definition)
         for (const { id } of values.slice(0, -1)) led.add(id)
         const taken = new Set(values.filter(({ timeless }) => !timeless).map(({ t }) => t))
-        const standing = property.keys.filter(({ t, timeless }) => timeless || !taken.has(t))
+        const [first, last] = [values[0]!.t, values[values.length - 1]!.t]
+        const within = (t: number): boolean => instead && t > first && t < last
+        const standing = property.keys.filter(({ t, timeless }) => !within(t) && (timeless || !taken.has(t)))
         replaced += property.keys.length - standing.length
         const keys = orderKeys([...standing, ...values].sort((a, b) => a.t - b.t))
         return { ...property, keys }
@@ -191,7 +195,7 @@ export function pasteTiming(draft: Draft<Project>, clip: KeyClip, refs: readonly
   eachCounted(draft, clip, refs, (property, keys, copied) => {
     const start = keys[0]!.t
     const times = new Map(keys.map(({ id }, i) => [id, start + copied[i]!.t - copied[0]!.t]))
-    const moved = withTimes(property, times)
+    const moved = withTimes(property, ({ id }) => times.get(id))
     replaced += moved.replaced
     return moved.property
   })

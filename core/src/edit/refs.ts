@@ -1,4 +1,4 @@
-import { original, type Draft } from 'immer'
+import { isDraft, original, type Draft } from 'immer'
 import type { Property } from '../property/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
@@ -50,13 +50,38 @@ export function sceneBefore(draft: Draft<Project>, id: string): Scene {
 
 /** The layer a ref names. Throws BadEdit when it is gone. */
 export function layerIn(draft: Draft<Project>, ref: { scene: string; layer: string }): Draft<Layer> {
-  const layer = sceneIn(draft, ref.scene).layers.find((candidate) => candidate.id === ref.layer)
+  const layer = findLayer(sceneIn(draft, ref.scene).layers, ref.layer)
   if (!layer) throw new BadEdit('The layer to be edited is no longer there. Nothing was changed.')
   return layer
 }
 
-/** The property a ref names in a document that is not being edited; null when it is gone. */
+/** The property a ref names; null when it is gone. */
 export function findProperty(project: Project, ref: PropertyRef): Property | null {
   const scene = project.scenes.find((candidate) => candidate.id === ref.scene)
-  return scene?.layers.find((candidate) => candidate.id === ref.layer)?.properties[ref.property] ?? null
+  return (scene && findLayer(scene.layers, ref.layer)?.properties[ref.property]) ?? null
+}
+
+/** Puts a layer, whole and frozen, in the place of the one of its id. */
+export function replaceLayer(draft: Draft<Project>, ref: { scene: string }, layer: Layer): void {
+  const { layers } = sceneIn(draft, ref.scene)
+  const at = placeOf(layers, layer.id)
+  if (at >= 0) layers[at] = layer as Draft<Layer>
+}
+
+const PLACES = new WeakMap<object, ReadonlyMap<string, number>>()
+
+function findLayer<L extends { readonly id: string }>(layers: readonly L[], id: string): L | undefined {
+  return layers[placeOf(layers, id)]
+}
+
+/**
+ * Where a layer stands, −1 for nowhere. Where it stood before the edit under way is looked at first: to look through a
+ * list that is being edited would make each of its layers a draft.
+ */
+function placeOf(layers: readonly { readonly id: string }[], id: string): number {
+  const known: typeof layers = isDraft(layers) ? original(layers as never)! : layers
+  let places = PLACES.get(known)
+  if (!places) PLACES.set(known, (places = new Map(known.map((layer, i) => [layer.id, i]))))
+  const guess = places.get(id) ?? -1
+  return layers[guess]?.id === id ? guess : layers.findIndex((candidate) => candidate.id === id)
 }

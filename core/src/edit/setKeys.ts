@@ -31,7 +31,7 @@ export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveR
         group.flatMap(({ ref, value }) => (value === undefined ? [] : [[ref.key, value]])),
       )
       const times = new Map(group.flatMap(({ ref, t }) => (t === undefined ? [] : [[ref.key, t] as const])))
-      const moved = withTimes(property, times)
+      const moved = withTimes(property, ({ id }) => times.get(id))
       replaced += moved.replaced
       return {
         ...moved.property,

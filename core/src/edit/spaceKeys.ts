@@ -84,10 +84,8 @@ function retime(draft: Draft<Project>, refs: readonly KeyRef[], newTimes: NewTim
         compiled,
       )
       const times = apart(wanted.map(Math.round))
-      const moved = withTimes(
-        property,
-        new Map(places.map((place, i) => [compiled.keys[place]!.id, times[i]!])),
-      )
+      const timeOf = new Map(places.map((place, i) => [compiled.keys[place]!.id, times[i]!]))
+      const moved = withTimes(property, ({ id }) => timeOf.get(id))
       replaced += moved.replaced
       return moved.property
     })

@@ -1,12 +1,14 @@
 import type { Draft } from 'immer'
+import { compileBend, plainBend, type Bend } from '../bend/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Layer, Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
+import { keyGroups, type KeyGrouping } from './alignKeys.ts'
 import { BadEdit } from './badEdit.ts'
 import { currentValue } from './currentValue.ts'
-import { settled } from './editProperty.ts'
+import { libraryIn, settled } from './editProperty.ts'
 import { moveKeys, type MoveReport } from './moveKeys.ts'
-import { layerIn, sceneIn, type KeyRef } from './refs.ts'
+import { layerIn, type KeyRef } from './refs.ts'
 import { rangeOf } from './stretchKeys.ts'
 
 /**
@@ -20,29 +22,45 @@ export type StaggerOrder =
   | { readonly by: 'near'; readonly at: Ticks; readonly point: Vec2 }
   | { readonly by: 'chance'; readonly seed: number }
 
-/** How much later each layer is: by a time, or so that neighbours overlap by a share of the longest layer's keys. */
+/** How much later each is: by a time, or so that neighbours overlap by a share of the longest one's keys. */
 export type StaggerStep = { readonly ticks: number } | { readonly overlapPercent: number }
 
+export interface Stagger {
+  readonly order: StaggerOrder
+  readonly step: StaggerStep
+  /** What is shifted as one: the keys of a layer, or those of each lane; lanes of a layer follow each other. */
+  readonly by?: KeyGrouping
+  /** How delays grow from the first to the last; evenly when left out. The last is as late as it would be then. */
+  readonly along?: Bend
+}
+
 /**
- * Shifts the keys of layers one after another: the ith layer in the chosen order by i steps. Spacing within a layer
- * stays. Ties in the order go as the layers are listed.
+ * Shifts the keys of layers one after another: the ith in the chosen order by i steps, or as a bend spreads those.
+ * Spacing within each stays. Ties in the order go as the layers are listed.
  * @throws BadEdit for an overlap that is no percentage; BadTime beyond the 24 hours a document holds
  */
 export function staggerKeys(
   draft: Draft<Project>,
   refs: readonly KeyRef[],
-  { order, step }: { readonly order: StaggerOrder; readonly step: StaggerStep },
+  { order, step, by = 'layer', along }: Stagger,
 ): MoveReport {
   const [any] = refs
   if (!any) return { replaced: 0 }
-  const groups = new Map<string, KeyRef[]>()
-  for (const ref of refs) groups.set(ref.layer, [...(groups.get(ref.layer) ?? []), ref])
-  const listed = sceneIn(draft, any.scene).layers.flatMap(({ id }) => (groups.has(id) ? [id] : []))
-  const layers = listed.map((layer) => settled<Layer>(layerIn(draft, { scene: any.scene, layer })))
-  const ticks = stepTicks(draft, step, [...groups.values()])
+  const groups = keyGroups(draft, refs, by)
+  const layers = [...new Set(groups.map(([first]) => first!.layer))].map((layer) =>
+    settled<Layer>(layerIn(draft, { scene: any.scene, layer })),
+  )
+  const ordered = staggerOrder(layers, order).flatMap(({ id }) =>
+    groups.filter(([first]) => first!.layer === id),
+  )
+  const ticks = stepTicks(draft, step, groups)
+  const last = ordered.length - 1
+  const curve = along ? compileBend(plainBend(along, libraryIn(draft))) : null
+  const delay = (i: number): number =>
+    curve && last > 0 ? Math.round(curve.progress(i / last) * last * ticks) : i * ticks
   let replaced = 0
-  staggerOrder(layers, order).forEach((layer, i) => {
-    replaced += moveKeys(draft, groups.get(layer.id)!, i * ticks).replaced
+  ordered.forEach((group, i) => {
+    replaced += moveKeys(draft, group, delay(i)).replaced
   })
   return { replaced }
 }

@@ -4,7 +4,7 @@ import { mirrorKeys, orderKeys, pinSmooth, type Key, type Property } from '../pr
 import type { Project } from '../scene/index.ts'
 import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { editProperty, settled } from './editProperty.ts'
+import { editProperties, settled } from './editProperty.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { byProperty, findProperty, type KeyRef } from './refs.ts'
 
@@ -37,26 +37,18 @@ export function stretchKeys(
     return snapTo ? snapToFrame(asTicks(Math.round(moved)), snapTo) : Math.round(moved)
   }
   let replaced = 0
-  for (const { ref, keys } of byProperty(refs).values()) {
-    const marks = { led: new Set<string>(), inLine: new Set<string>() }
-    editProperty(
-      draft,
-      ref,
-      (property, library) => {
-        const stretched = stretchProperty(property, {
-          keys,
-          timeOf,
-          backwards: factor < 0,
-          library,
-          led: marks.led,
-        })
-        replaced += stretched.replaced
-        if (!snapTo) keepInLine(stretched.property, marks)
-        return stretched.property
-      },
-      marks,
-    )
-  }
+  editProperties(draft, refs, (property, { keys, library, marks }) => {
+    const stretched = stretchProperty(property, {
+      keys,
+      timeOf,
+      backwards: factor < 0,
+      library,
+      led: marks.led,
+    })
+    replaced += stretched.replaced
+    if (!snapTo) keepInLine(stretched.property, marks)
+    return stretched.property
+  })
   return { replaced }
 }
 
@@ -70,6 +62,25 @@ function keepInLine({ keys }: Property, { led, inLine }: Record<'led' | 'inLine'
     if (!led.has(before.id) || !led.has(key.id)) continue
     if (key.t - before.t >= LEAST_SPAN && after.t - key.t >= LEAST_SPAN) inLine.add(key.id)
   }
+}
+
+/** The stretch that brings one stretch of time onto another; backwards where that ends before it starts. */
+export function stretchOnto(
+  [from, to]: readonly [number, number],
+  [newFrom, newTo]: readonly [number, number],
+): Stretch {
+  return { about: from, onto: newFrom, factor: (newTo - newFrom) / (to - from) }
+}
+
+/** Where moments come by a stretch, ticks: as they would be, and as `snapTo` has them. */
+export function landingsOf(
+  times: readonly number[],
+  { about, onto = about, factor, snapTo }: Stretch,
+): { readonly from: number; readonly exact: number; readonly to: number }[] {
+  return times.map((from) => {
+    const exact = onto + factor * (from - about)
+    return { from, exact, to: snapTo ? snapToFrame(exact, snapTo) : Math.round(exact) }
+  })
 }
 
 /** Plays keys backwards where they are: about the middle between the first and the last of them all. */
@@ -106,16 +117,19 @@ function stretchProperty(
   { keys: chosen, timeOf, backwards, library, led }: PropertyStretch,
 ): { property: Property; replaced: number } {
   const property = pinBorders(given, chosen, { backwards, library })
+  if (!backwards) {
+    let before: Key | null = null
+    for (const key of property.keys) {
+      if (key.timeless) continue
+      const moves = chosen.has(key.id)
+      if (before && moves) led.add(before.id)
+      before = moves ? key : null
+    }
+    return withTimes(property, ({ id, t }) => (chosen.has(id) ? timeOf(t) : undefined))
+  }
   const timed = property.keys.filter(({ timeless }) => !timeless)
   const moving = timed.filter(({ id }) => chosen.has(id))
   if (moving.length === 0) return { property: given, replaced: 0 }
-  if (!backwards) {
-    timed.forEach(({ id }, i) => {
-      const next = timed[i + 1]
-      if (chosen.has(id) && next && chosen.has(next.id)) led.add(id)
-    })
-    return withTimes(property, new Map(moving.map(({ id, t }) => [id, timeOf(t)])))
-  }
   const whole = moving.length === timed.length
   const blocks = blocksOf(property.keys, chosen)
   const { kind } = property

@@ -29,6 +29,8 @@ export interface Marker {
   readonly id: string
   readonly t: Ticks
   readonly name: string
+  /** Told apart by; as layers are labelled. */
+  readonly hue?: LayerLabel
 }
 
 export interface Scene {

@@ -51,6 +51,7 @@ export {
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
 export { alongDegrees, makePlacing, type Placing } from './placing.ts'
 export { bendSchema, plainBendSchema } from './bendSchema.ts'
+export { propertySchema } from './propertySchema.ts'
 export { withRiders } from './riders.ts'
 export { soloScene } from './soloScene.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'

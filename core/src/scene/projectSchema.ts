@@ -52,6 +52,7 @@ const markerSchema = z.strictObject({
   id: idSchema,
   t: ticksSchema,
   name: nameSchema,
+  hue: z.enum(LAYER_LABELS).optional(),
 }) as unknown as z.ZodType<Marker>
 
 const side = z.int().min(1).max(LIMITS.frameSide)

@@ -12,4 +12,11 @@ export {
   ticksOfFrame,
   type FrameRate,
 } from './frameRate.ts'
-export { formatTime, formatTimecode, parseTime, timecodeOfFrame, type TimeDisplay } from './timecode.ts'
+export {
+  formatTime,
+  formatTimecode,
+  parseTime,
+  parseTimeFrom,
+  timecodeOfFrame,
+  type TimeDisplay,
+} from './timecode.ts'

@@ -1,6 +1,6 @@
 import { BadTime } from './badTime.ts'
 import { nearestFrame, ticksOfFrame, type FrameRate } from './frameRate.ts'
-import { secondsOfTicks, ticksOfSeconds, type Ticks } from './ticks.ts'
+import { asTicks, secondsOfTicks, ticksOfSeconds, type Ticks } from './ticks.ts'
 
 /** How times are shown and which bare numbers mean. */
 export type TimeDisplay = 'timecode' | 'frames' | 'seconds'
@@ -64,6 +64,22 @@ export function parseTime(text: string, rate: FrameRate, bare: TimeDisplay = 'ti
   if (unit === 'ms') return ticksOfSeconds(amount / 1000)
   if (unit.startsWith('s')) return ticksOfSeconds(amount)
   return ticksOfFrame(amount, rate)
+}
+
+/**
+ * Reads a time typed by a person over another: with a sign before it, it is that much later (+) or earlier (−); without
+ * one it is the time itself.
+ * @throws BadTime as `parseTime` does
+ */
+export function parseTimeFrom(
+  text: string,
+  now: Ticks,
+  { rate, bare = 'timecode' }: { readonly rate: FrameRate; readonly bare?: TimeDisplay },
+): Ticks {
+  const signed = /^\s*([+\-−])\s*(.+)$/.exec(text)
+  if (!signed) return parseTime(text, rate, bare)
+  const by = parseTime(signed[2]!, rate, bare)
+  return asTicks(signed[1] === '+' ? now + by : now - by)
 }
 
 function unreadable(text: string): BadTime {

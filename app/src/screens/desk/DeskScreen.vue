@@ -4,6 +4,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
+import { useSidePanel } from '../../session/sidePanel.ts'
 import { useView } from '../../session/view.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
 import SidePanel from './bend-panel/SidePanel.vue'
@@ -13,19 +14,23 @@ import { useDroppedFiles } from './import/useDroppedFiles.ts'
 import DeskRail from './rail/DeskRail.vue'
 import StagePanel from './stage/StagePanel.vue'
 import { useDeskActions } from './useDeskActions.ts'
+import { useKeyPasting } from './useKeyPasting.ts'
 
 /** The editing screen: stage and Bend panel above, rail between, deck below. */
 const LEAST_STAGE = 200
 const LEAST_DECK = 120
 const LEAST_PANEL = 340
 const MOST_PANEL = 560
-/** px below which the window is too narrow for stage and panel side by side. */
-const NARROW = 1100
 
 const document = useDocument()
 const preferences = usePreferences()
 const actions = useDeskActions()
 const view = useView()
+const panel = useSidePanel()
+useKeyPasting(actions.reuse, async (text) => {
+  const { useKeyTable } = await import('./bend-panel/useKeyTable.ts')
+  useKeyTable().take(text)
+})
 const art = useArtImport()
 // Seldom wanted, so it comes when it is.
 const ImportDialog = defineAsyncComponent(() => import('./import/ImportDialog.vue'))
@@ -33,7 +38,6 @@ const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
 const pointerOverStage = ref(false)
-const panelOpen = ref(window.innerWidth >= NARROW)
 
 /** Commands that go on while their key is held down. */
 const REPEATED: ReadonlySet<Command> = new Set([
@@ -132,7 +136,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
         @pointerenter="pointerOverStage = true"
         @pointerleave="pointerOverStage = false"
       />
-      <template v-if="panelOpen">
+      <template v-if="panel.open">
         <div
           class="side-handle"
           role="separator"
@@ -150,11 +154,11 @@ const resizeByKey = (event: KeyboardEvent): void => {
       <button
         type="button"
         class="fold"
-        :aria-expanded="panelOpen"
-        :aria-label="panelOpen ? 'Fold the Bend panel' : 'Unfold the Bend panel'"
-        @click="panelOpen = !panelOpen"
+        :aria-expanded="panel.open"
+        :aria-label="panel.open ? 'Fold the Bend panel' : 'Unfold the Bend panel'"
+        @click="panel.open = !panel.open"
       >
-        {{ panelOpen ? '›' : '‹' }}
+        {{ panel.open ? '›' : '‹' }}
       </button>
     </div>
     <div

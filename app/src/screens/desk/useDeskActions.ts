@@ -1,12 +1,15 @@
 import type { Draft } from 'immer'
 import { toast } from 'vue-sonner'
 import {
+  addMarker,
   duplicateLayers,
   findProperty,
   healKeys,
   nudgeKeys,
   removeKeys,
   removeLayers,
+  removeMarkers,
+  rippleKeys,
   setPlayRange,
   setRouteThrough,
   toggleKey,
@@ -16,14 +19,19 @@ import {
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
+import { useMeant } from '../../session/meant.ts'
 import { usePlayback } from '../../session/playback.ts'
+import { usePreferences } from '../../session/preferences.ts'
 import { useSelection } from '../../session/selection.ts'
+import { useSidePanel } from '../../session/sidePanel.ts'
 import type { BendSide, Command } from '../../session/shortcuts.ts'
 import { spansOf, targetSpans } from '../../session/target.ts'
 import { hasGraph, useView } from '../../session/view.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import { saveProject } from '../../shell/saveProject.ts'
+import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
 import { useShapeActions } from './useShapeActions.ts'
+import { useTellReplaced } from './useTellReplaced.ts'
 
 export interface DeskActions {
   /**
@@ -31,6 +39,7 @@ export interface DeskActions {
    * Tells whether there was anything to do.
    */
   run(command: Command, more: boolean, side?: BendSide): boolean
+  readonly reuse: ReuseActions
 }
 
 /** Everything the Desk's keys and buttons do. */
@@ -41,6 +50,11 @@ export function useDeskActions(): DeskActions {
   const view = useView()
   const help = useHelpSheet()
   const shape = useShapeActions()
+  const meant = useMeant()
+  const preferences = usePreferences()
+  const panel = useSidePanel()
+  const reuse = useReuseActions()
+  const tell = useTellReplaced()
 
   const keyTimes = (everything: boolean): number[] => {
     const scene = document.scene!
@@ -76,8 +90,37 @@ export function useDeskActions(): DeskActions {
   }
 
   const nudge = (frames: number): void => {
-    if (selection.keys.length > 0)
-      document.apply('Keys nudged', (draft) => nudgeKeys(draft, selection.keys, frames))
+    if (!meant.explicit || !meant.range) return
+    const { keys, range } = meant
+    const step = frames * frameTicks(document.rate)
+    if (preferences.ripple) {
+      document.apply('Keys nudged with what follows', (draft) =>
+        rippleKeys(draft, {
+          scene: document.sceneId,
+          layers: [...new Set(keys.map(({ layer }) => layer))],
+          from: range[0],
+          byTicks: step,
+        }),
+      )
+    } else tell(document.apply('Keys nudged', (draft) => nudgeKeys(draft, keys, frames)))
+  }
+
+  const setMarker = (away: boolean): void => {
+    const here = document.scene!.markers.find(({ t }) => t === playback.time)
+    if (away) {
+      if (here) document.apply('Marker removed', (draft) => removeMarkers(draft, document.sceneId, [here.id]))
+      else toast('There is no marker at the playhead.')
+      return
+    }
+    document.apply('Marker set', (draft) =>
+      addMarker(draft, document.sceneId, { t: playback.time, makeId: document.makeId }),
+    )
+  }
+  const jumpMarker = (direction: 1 | -1): void => {
+    const times = document.scene!.markers.map(({ t }): number => t)
+    const now: number = playback.time
+    const next = direction > 0 ? times.find((time) => time > now) : times.findLast((time) => time < now)
+    if (next !== undefined) playback.seek(next)
   }
 
   const remove = (): void => {
@@ -136,6 +179,10 @@ export function useDeskActions(): DeskActions {
 
   const duplicate = (): void => {
     const { layers } = selection
+    if (meant.explicit && meant.keys.length > 0) {
+      reuse.again()
+      return
+    }
     if (layers.length === 0) return
     document.apply(
       layers.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
@@ -212,6 +259,17 @@ export function useDeskActions(): DeskActions {
     pause: shape.pause,
     splitAxes: shape.splitAxes,
     key: toggleKeys,
+    marker: setMarker,
+    markerBack: () => jumpMarker(-1),
+    markerOn: () => jumpMarker(1),
+    toPlayhead: reuse.toPlayhead,
+    reverse: (more) => (more ? reuse.thereAndBack() : reuse.reverse()),
+    retime: () => panel.show('retime'),
+    copy: () => copyText(reuse.copy()),
+    cut: () => copyText(reuse.cut()),
+    // The browser hands what is on the clipboard only to its own command.
+    paste: () => panel.show('reuse'),
+    pasteSpecial: () => panel.show('reuse'),
     route: turnRoute,
     nudgeBack: (more) => nudge(more ? -10 : -1),
     nudgeOn: (more) => nudge(more ? 10 : 1),
@@ -231,12 +289,18 @@ export function useDeskActions(): DeskActions {
     help: () => help.show(),
   }
   return {
+    reuse,
     run(command, more, side = null) {
       if (!document.project) return false
       actions[command](more, side)
       return true
     },
   }
+}
+
+/** Puts text on the clipboard where a button was pressed for it; what was copied is kept in this tab anyway. */
+function copyText(text: string | null): void {
+  if (text !== null) void navigator.clipboard.writeText(text).catch(() => undefined)
 }
 
 /** The properties a key is set on: the selected ones, or the animated ones of the selected layers. */

@@ -1,5 +1,4 @@
 import { computed, type ComputedRef } from 'vue'
-import { toast } from 'vue-sonner'
 import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
 import {
   addKeys,
@@ -7,7 +6,6 @@ import {
   setKeys,
   type KeyEdit,
   type KeyRef,
-  type MoveReport,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
 import { BadFile } from '@arrow-bend/core/format/project'
@@ -17,6 +15,7 @@ import { definitionOf, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useTellReplaced } from '../useTellReplaced.ts'
 
 /** A key as a row of the table. */
 export interface ValueRow {
@@ -80,14 +79,7 @@ export function useKeyTable(): KeyTable {
     return selection.properties.flatMap((ref) => rowsOf(ref, whole))
   })
 
-  /** Says when keys were landed on. */
-  const tell = (report: MoveReport | null): void => {
-    if (!report || report.replaced === 0) return
-    const what = report.replaced === 1 ? 'key' : 'keys'
-    toast(`${report.replaced} ${what} stood where the moved ones landed and gave way.`, {
-      action: { label: 'Undo', onClick: () => document.undo() },
-    })
-  }
+  const tell = useTellReplaced()
   const edit = (label: string, edits: readonly KeyEdit[]): void =>
     tell(document.apply(label, (draft) => setKeys(draft, edits)))
   const take = (text: string): void => {

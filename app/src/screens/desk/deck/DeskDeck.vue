@@ -11,12 +11,14 @@ import { useView } from '../../../session/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import AddLayerMenu from './AddLayerMenu.vue'
 import DeckRuler from './DeckRuler.vue'
+import DeckStrip from './DeckStrip.vue'
 import LaneView from './LaneView.vue'
 import { LANE_HEIGHT } from './laneDrawing.ts'
 import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
+import SnapLine from './SnapLine.vue'
 import { buildRows, laneOf, lanesOf, topsOf, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLaneHeights } from './useLaneHeights.ts'
@@ -166,6 +168,7 @@ const lastFrameWords = computed(
       </div>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
+    <DeckStrip />
     <div ref="scroller" class="scroller">
       <div
         ref="sheet"
@@ -232,6 +235,7 @@ const lastFrameWords = computed(
         class="veil"
         :style="{ left: `${veil.x}px`, width: `${veil.width}px` }"
       />
+      <SnapLine />
       <PlayheadLine />
     </div>
   </section>
@@ -370,7 +374,7 @@ const lastFrameWords = computed(
 
 .veil {
   position: absolute;
-  top: 30px;
+  top: 52px;
   bottom: 0;
   background: var(--veil);
 }

@@ -2,7 +2,7 @@
 import { Repeat } from '@lucide/vue'
 import { computed, shallowRef } from 'vue'
 import { keyStateWords } from '@arrow-bend/core/property'
-import { formatTime } from '@arrow-bend/core/time'
+import { formatTime, frameTicks } from '@arrow-bend/core/time'
 import type { KeyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -11,7 +11,7 @@ import { hasGraph, useView } from '../../../session/view.ts'
 import { squarePoints } from '../../../ui/squarePoints.ts'
 import PointerTag from '../PointerTag.vue'
 import LaneWords from './LaneWords.vue'
-import { drawLane, LANE_HEIGHT, type SpanDrawing } from './laneDrawing.ts'
+import { drawLane, LANE_HEIGHT, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
 import { momentWords } from './momentWords.ts'
 import type { PropertyRow } from './rows.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
@@ -79,7 +79,7 @@ const point = (event: PointerEvent): void => {
 }
 /** What a drag says stands within the lane, not below the pointer. */
 const tag = computed(() => {
-  const now = ribbon.tag.value
+  const now = ribbon.tag.value ?? dragKeys.tag.value
   return now && { ...now, y: -7 }
 })
 const toggleGraph = (): void => {
@@ -104,12 +104,56 @@ const walk = (event: KeyboardEvent): void => {
   event.preventDefault()
   event.stopPropagation()
 }
-const pressBead = (event: PointerEvent, key: string): void => {
-  const ref = refOf(key)
-  if (event.shiftKey || event.ctrlKey || event.metaKey) selection.selectKeys([ref], true)
-  else if (!selection.hasKey(ref)) selection.selectKeys([ref])
-  if (selection.hasKey(ref)) dragKeys(event, ref)
+/**
+ * A bead is selected as it is pressed, with Ctrl/Cmd or Shift beside the others; Shift takes all from the last one in
+ * this lane. One that is selected already is taken away only when it is let go without a drag.
+ */
+const pressBead = (event: PointerEvent, bead: BeadDrawing): void => {
+  const refs = keysOfBead(bead).map(refOf)
+  const was = refs.every((ref) => selection.hasKey(ref))
+  const add = event.shiftKey || event.ctrlKey || event.metaKey
+  if (!was && event.shiftKey) selection.selectKeys([...selection.keys, ...rangeTo(bead)])
+  else if (!was) selection.selectKeys(add ? [...selection.keys, ...refs] : refs)
+  dragKeys.press(event, property.value.keys[bead.index]!.t, () => {
+    if (!was) return
+    if (add) selection.selectKeys(refs, true)
+    else selection.selectKeys(refs)
+  })
 }
+const isChosenBead = (bead: BeadDrawing): boolean =>
+  bead.count > 1
+    ? chosenKeys.value.size > 0 && keysOfBead(bead).some((id) => chosenKeys.value.has(id))
+    : chosenKeys.value.has(bead.key)
+/** The keys a bead stands for: where they crowd more than one. */
+const keysOfBead = ({ index, count: many }: BeadDrawing): string[] =>
+  property.value.keys.slice(index, index + many).map(({ id }) => id)
+/** All keys from the one of this lane selected last to a bead, those selected already left out; else the bead's own. */
+const rangeTo = (bead: BeadDrawing): KeyRef[] => {
+  const { keys } = property.value
+  const last = selection.keys.findLast(
+    ({ layer, property: name }) => layer === laneRef.value.layer && name === laneRef.value.property,
+  )
+  const from = last ? keys.findIndex(({ id }) => id === last.key) : -1
+  if (from < 0) return keysOfBead(bead).map(refOf)
+  const [low, high] = [Math.min(from, bead.index), Math.max(from, bead.index + bead.count - 1)]
+  return keys
+    .slice(low, high + 1)
+    .map(({ id }) => refOf(id))
+    .filter((ref) => !selection.hasKey(ref))
+}
+/** Beads that stand so near to one that is being dragged that the two would look like one key. */
+const NEAR_FRAMES = 2
+const nearMarks = computed(() => {
+  if (!document.gesturing || chosenKeys.value.size === 0) return []
+  const { keys } = property.value
+  return keys.flatMap((key, i) => {
+    const next = keys[i + 1]
+    const near = next && next.t - key.t < NEAR_FRAMES * frameTicks(document.rate)
+    return near && chosenKeys.value.has(key.id) !== chosenKeys.value.has(next.id)
+      ? [(view.xOf(key.t) + view.xOf(next.t)) / 2]
+      : []
+  })
+})
 </script>
 
 <template>
@@ -172,12 +216,12 @@ const pressBead = (event: PointerEvent, key: string): void => {
       :key="bead.slot"
       :data-place="bead.index * 2"
       class="bead"
-      :class="{ chosen: chosenKeys.has(bead.key) }"
+      :class="{ chosen: isChosenBead(bead) }"
       role="button"
       tabindex="-1"
       :aria-label="beadLabel(bead.index)"
-      :aria-pressed="chosenKeys.has(bead.key)"
-      @pointerdown.left.stop="pressBead($event, bead.key)"
+      :aria-pressed="isChosenBead(bead)"
+      @pointerdown.left.stop="pressBead($event, bead)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     >
       <!-- Dots are lines without length, round at their ends. No transforms here: each would cost the browser a layer
@@ -188,6 +232,7 @@ const pressBead = (event: PointerEvent, key: string): void => {
       <line class="dot core" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
       <text v-if="bead.count > 1" class="count" :x="bead.x" y="25" aria-hidden="true">{{ bead.count }}</text>
     </g>
+    <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9" aria-hidden="true">≈</text>
     <LaneWords :said="said" :width="view.laneWidth" />
     <PointerTag :tag="tag" />
   </svg>
@@ -246,6 +291,14 @@ const pressBead = (event: PointerEvent, key: string): void => {
   fill: var(--ink-2);
   font-family: var(--font-mono);
   font-size: 7px;
+  pointer-events: none;
+  text-anchor: middle;
+}
+
+.near {
+  fill: var(--pencil);
+  font-size: 13px;
+  font-weight: 700;
   pointer-events: none;
   text-anchor: middle;
 }

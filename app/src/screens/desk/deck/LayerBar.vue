@@ -4,7 +4,10 @@ import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
+import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
+import { useBarDrag } from './useBarDrag.ts'
+import { useKeyDrag } from './useKeyDrag.ts'
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
 const props = defineProps<{ layer: Layer }>()
@@ -15,6 +18,9 @@ const HEIGHTS = [8, 13, 18] as const
 const document = useDocument()
 const selection = useSelection()
 const view = useView()
+const dragKeys = useKeyDrag()
+const bars = useBarDrag()
+const tag = computed(() => bars.tag.value ?? dragKeys.tag.value)
 
 const keysByTime = computed(() => {
   const times = new Map<number, { property: string; key: string }[]>()
@@ -68,6 +74,30 @@ const bar = computed(() => {
   const [x0, x1] = [view.xOf(props.layer.span[0]), view.xOf(props.layer.span[1])]
   return { x: x0 + 0.5, width: Math.max(0, x1 - x0 - 1) }
 })
+/** px at the ends of a bar by which it is trimmed; less where it is short. */
+const GRIP = 8
+const grips = computed(() => {
+  const { x, width } = bar.value
+  const grip = Math.min(GRIP, width / 3)
+  return [
+    { edge: 0 as const, x, width: grip },
+    { edge: 1 as const, x: x + width - grip, width: grip },
+  ]
+})
+type Capsule = (typeof capsules)['value'][number]
+/** A capsule's keys are selected as it is pressed, with Shift or Ctrl/Cmd beside the others, and dragged together. */
+const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
+  const add = event.shiftKey || event.ctrlKey || event.metaKey
+  const was = refs.every((ref) => selection.hasKey(ref))
+  if (!was) {
+    const others = selection.keys.filter(
+      (key) =>
+        !refs.some((ref) => ref.key === key.key && ref.property === key.property && ref.layer === key.layer),
+    )
+    selection.selectKeys(add ? [...others, ...refs] : refs)
+  }
+  dragKeys.press(event, time, () => was && selection.selectKeys(refs, add))
+}
 </script>
 
 <template>
@@ -78,14 +108,36 @@ const bar = computed(() => {
     role="group"
     :aria-label="`${layer.name}, all keys`"
   >
-    <rect v-bind="bar" y="4.5" height="17" rx="4" fill="var(--sheet-2)" stroke="var(--rule)" />
+    <rect
+      v-bind="bar"
+      class="bar"
+      :class="{ locked: layer.locked }"
+      y="4.5"
+      height="17"
+      rx="4"
+      @pointerdown.left.stop="bars.slide($event, layer)"
+    >
+      <title>Drag to move it in time; with Alt its keys alone, with Shift the bar alone</title>
+    </rect>
+    <rect
+      v-for="grip in grips"
+      :key="grip.edge"
+      class="grip"
+      :x="grip.x"
+      :width="grip.width"
+      y="4"
+      height="18"
+      rx="3"
+      @pointerdown.left.stop="bars.trim($event, layer, grip.edge)"
+    />
     <g
       v-for="capsule in capsules"
       :key="capsule.time"
       role="button"
       tabindex="-1"
       :aria-label="`${capsule.refs.length} keys of ${layer.name}`"
-      @pointerdown.left.stop="selection.selectKeys(capsule.refs, $event.shiftKey)"
+      class="capsule"
+      @pointerdown.left.stop="pressCapsule($event, capsule)"
     >
       <rect :x="capsule.x - 6" y="0" width="12" height="26" fill="transparent" />
       <rect
@@ -97,5 +149,32 @@ const bar = computed(() => {
         :fill="capsule.chosen ? 'var(--pencil)' : 'var(--ink-2)'"
       />
     </g>
+    <PointerTag :tag="tag" />
   </svg>
 </template>
+
+<style scoped>
+.bar {
+  fill: var(--sheet-2);
+  stroke: var(--rule);
+  cursor: grab;
+}
+
+.bar:hover {
+  stroke: var(--ink-2);
+}
+
+.grip {
+  fill: transparent;
+  cursor: ew-resize;
+}
+
+.grip:hover {
+  fill: var(--pencil);
+  fill-opacity: 0.45;
+}
+
+.capsule {
+  cursor: ew-resize;
+}
+</style>

@@ -1,7 +1,7 @@
 import type { Scene } from '@arrow-bend/core/scene'
 import { frameTicks, snapToFrame, type Ticks } from '@arrow-bend/core/time'
 
-/** Times worth snapping to: keys, markers, ends of layers, and the scene's own ends. */
+/** Times worth snapping to: keys, markers, ends of layers, of the play range and of the scene. */
 export function snapTimes(scene: Scene, leaveOut: ReadonlySet<string> = new Set()): number[] {
   const times = new Set<number>([0, scene.duration])
   for (const layer of scene.layers) {
@@ -11,6 +11,7 @@ export function snapTimes(scene: Scene, leaveOut: ReadonlySet<string> = new Set(
     }
   }
   for (const marker of scene.markers) times.add(marker.t)
+  for (const edge of scene.playRange ?? []) times.add(edge)
   return [...times].sort((a, b) => a - b)
 }
 

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { selectionWords } from '@arrow-bend/core/choose'
+import { useDocument } from '../../../session/document.ts'
+import { useSelection } from '../../../session/selection.ts'
+import { useView } from '../../../session/view.ts'
+import SelectMenu from './SelectMenu.vue'
+import { useStretchBracket, type BracketEnd } from './useStretchBracket.ts'
+
+/** What is selected, in words, and a bracket round it to stretch it by. */
+const document = useDocument()
+const selection = useSelection()
+const view = useView()
+const bracket = useStretchBracket()
+
+const words = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))
+/** px the words of the bracket need, so that they stand in it; else after it. */
+const ROOM = 150
+const drawn = computed(() => {
+  if (!bracket.shown.value) return null
+  const ends = bracket.shown.value.map((time) => view.xOf(time)) as [number, number]
+  const [left, right] = [Math.min(...ends), Math.max(...ends)]
+  if (right < -20 || left > view.laneWidth + 20) return null
+  const inside = right - left > ROOM
+  const after = right + ROOM + 12 < view.laneWidth
+  const text = inside
+    ? (Math.max(0, left) + Math.min(view.laneWidth, right)) / 2
+    : after
+      ? right + 10
+      : left - 10
+  const anchor = inside ? 'middle' : after ? 'start' : 'end'
+  return { ends, left, right, text, anchor }
+})
+/** An end as a bracket: an upright with feet toward the other. */
+const endPath = (x: number, toward: number): string => `M${x + toward * 5} 3.5H${x}V18.5H${x + toward * 5}`
+const towardOf = (end: BracketEnd): number =>
+  drawn.value!.ends[0] <= drawn.value!.ends[1] === (end === 0) ? 1 : -1
+const END_NAMES = ['Start', 'End'] as const
+</script>
+
+<template>
+  <div class="strip">
+    <div class="said">
+      <SelectMenu />
+      <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
+    </div>
+    <svg class="bracket" :width="view.laneWidth" height="22" role="group" aria-label="Stretch the selection">
+      <template v-if="drawn">
+        <line :x1="drawn.left" :x2="drawn.right" y1="11" y2="11" class="beam" />
+        <rect
+          v-if="drawn.anchor === 'middle'"
+          :x="drawn.text - ROOM / 2"
+          y="2"
+          :width="ROOM"
+          height="18"
+          class="ground"
+        />
+        <text :x="drawn.text" y="15" :text-anchor="drawn.anchor" class="mono">{{ bracket.words.value }}</text>
+        <g
+          v-for="(x, end) in drawn.ends"
+          :key="end"
+          class="end"
+          role="slider"
+          tabindex="0"
+          aria-orientation="horizontal"
+          :aria-label="`${END_NAMES[end]} of the selection`"
+          :aria-valuenow="Math.round(bracket.shown.value![end]!)"
+          :aria-valuetext="bracket.words.value"
+          @pointerdown.left.stop="bracket.press($event, end as BracketEnd)"
+          @keydown="bracket.nudge($event, end as BracketEnd)"
+        >
+          <title>Drag to stretch about the other end; with Alt about the pinned key or the playhead</title>
+          <rect :x="x - 9" y="0" width="18" height="22" fill="transparent" />
+          <path :d="endPath(x, towardOf(end as BracketEnd))" />
+        </g>
+      </template>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  height: 22px;
+  flex: none;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet-2);
+}
+
+.said {
+  display: flex;
+  width: 300px;
+  flex: none;
+  align-items: center;
+  gap: 4px;
+  padding: 0 6px 0 4px;
+  border-right: 1px solid var(--rule);
+  font-size: 12px;
+}
+
+.words {
+  overflow: hidden;
+  min-width: 0;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.bracket {
+  display: block;
+  overflow: hidden;
+}
+
+.beam {
+  stroke: var(--pencil);
+  stroke-opacity: 0.55;
+}
+
+.ground {
+  fill: var(--sheet-2);
+}
+
+text {
+  fill: var(--ink);
+  font-size: 11px;
+  pointer-events: none;
+}
+
+.end {
+  cursor: ew-resize;
+  outline: none;
+}
+
+.end path {
+  fill: none;
+  stroke: var(--pencil);
+  stroke-width: 2.5;
+}
+
+.end:hover path,
+.end:focus-visible path {
+  stroke-width: 4;
+}
+</style>

@@ -1,0 +1,141 @@
+import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
+import { stretchKeys, stretchOnto, type MoveReport } from '@arrow-bend/core/edit'
+import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useMeant } from '../../../session/meant.ts'
+import { usePinnedKey } from '../../../session/pinnedKey.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import { useView } from '../../../session/view.ts'
+import { numberWords } from '../../../ui/numberWords.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import { useTellReplaced } from '../useTellReplaced.ts'
+import { useTimeSnap } from './useTimeSnap.ts'
+
+/** Which end of the bracket. */
+export type BracketEnd = 0 | 1
+
+export interface StretchBracket {
+  /** From the first to the last of the meant keys, ticks; null where there is no length to stretch. */
+  readonly shown: ComputedRef<readonly [number, number] | null>
+  readonly words: ComputedRef<string>
+  readonly dragging: ShallowRef<boolean>
+  readonly press: (event: PointerEvent, end: BracketEnd) => void
+  readonly nudge: (event: KeyboardEvent, end: BracketEnd) => void
+}
+
+/**
+ * The bracket round the meant keys. Either end stretches about the other; with Alt about the pinned key, or else the
+ * playhead. Past what stays, they play backwards.
+ */
+export function useStretchBracket(): StretchBracket {
+  const document = useDocument()
+  const meant = useMeant()
+  const pinned = usePinnedKey()
+  const playback = usePlayback()
+  const preferences = usePreferences()
+  const view = useView()
+  const tell = useTellReplaced()
+  const snapping = useTimeSnap()
+  const dragging = shallowRef(false)
+  /** Where a drag has brought the ends, and what they were. */
+  const dragged = shallowRef<{
+    readonly now: readonly [number, number]
+    readonly from: readonly [number, number]
+  } | null>(null)
+
+  const shown = computed(() => {
+    if (dragged.value) return dragged.value.now
+    const { range } = meant
+    return range && range[1] > range[0] ? range : null
+  })
+  const words = computed(() => {
+    if (!shown.value) return ''
+    const [from, to] = shown.value
+    const was = dragged.value?.from
+    const length = Math.abs(to - from)
+    const parts = [
+      `${numberWords(length / frameTicks(document.rate), 2)} f`,
+      `${numberWords(secondsOfTicks(length), 2)} s`,
+    ]
+    if (was) parts.push(`${numberWords((length / (was[1] - was[0])) * 100, 1)} %`)
+    if (to < from) parts.push('backwards')
+    return parts.join(' · ')
+  })
+
+  const recipeOf = (
+    keys: typeof meant.keys,
+    from: readonly [number, number],
+    to: readonly [number, number],
+  ) => {
+    const stretch = stretchOnto(from, to)
+    const snapTo = preferences.landOnFrames ? { snapTo: document.rate } : {}
+    return (draft: Parameters<typeof stretchKeys>[0]): MoveReport =>
+      stretchKeys(draft, keys, { ...stretch, ...snapTo })
+  }
+  /** Where both ends come when one is brought to a time about one that stays. */
+  const about = (
+    from: readonly [number, number],
+    end: BracketEnd,
+    stays: number,
+    time: number,
+  ): readonly [number, number] => {
+    const factor = (time - stays) / (from[end] - stays)
+    const other = stays + factor * (from[1 - end]! - stays)
+    return end === 0 ? [time, other] : [other, time]
+  }
+  const staysOf = (range: readonly [number, number], end: BracketEnd, alt: boolean): number => {
+    const other = range[1 - end]!
+    if (!alt) return other
+    const wanted: number = pinned.time ?? playback.time
+    // About itself nothing can be stretched.
+    return wanted === range[end] ? other : wanted
+  }
+
+  const press: StretchBracket['press'] = (event, end) => {
+    const { keys, range } = meant
+    if (!range) return
+    const snap = snapping({ moving: new Set(keys.map(({ key }) => key)), except: range })
+    let gesture: Gesture | null = null
+    let report: MoveReport = { replaced: 0 }
+    dragging.value = true
+    trackPointer(event, {
+      move(moved) {
+        const raw = range[end] + (moved.clientX - event.clientX) / view.pixelsPerTick
+        const time = snap.to(raw, moved.ctrlKey || moved.metaKey)
+        const stays = staysOf(range, end, moved.altKey)
+        // At no length at all there is nothing to be seen; the last step stays.
+        if (Math.abs(time - stays) < 1) return
+        gesture ??= document.begin('Keys stretched', 'deck')
+        const now = about(range, end, stays, time)
+        dragged.value = { now, from: range }
+        const recipe = recipeOf(keys, range, now)
+        gesture.preview((draft) => {
+          report = recipe(draft)
+        })
+      },
+      end(cancelled) {
+        snap.done()
+        dragged.value = null
+        dragging.value = false
+        if (cancelled) gesture?.cancel()
+        else if (gesture) {
+          gesture.commit()
+          tell(report)
+        }
+      },
+    })
+  }
+  const nudge: StretchBracket['nudge'] = (event, end) => {
+    const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+    const { keys, range } = meant
+    if (!way || !range) return
+    event.preventDefault()
+    event.stopPropagation()
+    const time = range[end] + way * (event.shiftKey ? 10 : 1) * frameTicks(document.rate)
+    const stays = staysOf(range, end, event.altKey)
+    if (time === stays) return
+    tell(document.apply('Keys stretched', recipeOf(keys, range, about(range, end, stays, time))))
+  }
+  return { shown, words, dragging, press, nudge }
+}

@@ -1,0 +1,163 @@
+import { toast } from 'vue-sonner'
+import type { PlainBend } from '@arrow-bend/core/bend'
+import {
+  copyKeys,
+  findProperty,
+  moveKeys,
+  pasteKeys,
+  pasteTargets,
+  removeKeys,
+  repeatKeys,
+  reverseKeys,
+  setBends,
+  thereAndBack,
+  type KeyClip,
+  type KeyRef,
+  type MakeId,
+  type PropertyRef,
+} from '@arrow-bend/core/edit'
+import { writeKeyClip } from '@arrow-bend/core/format/clip'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { asTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document.ts'
+import { useKeyClipboard } from '../../session/keyClipboard.ts'
+import { useMeant } from '../../session/meant.ts'
+import { usePlayback } from '../../session/playback.ts'
+import { useSelection } from '../../session/selection.ts'
+import { targetSpans } from '../../session/target.ts'
+import { useTellReplaced } from './useTellReplaced.ts'
+
+export interface ReuseActions {
+  /** Copies the meant keys. Returns them as text for the clipboard; null when there are none (which is said). */
+  copy(): string | null
+  cut(): string | null
+  /** Pastes copied keys at the playhead, onto what is selected or where they came from. */
+  paste(clip: KeyClip): void
+  /** Gives the selected spans a bend that was on the clipboard. */
+  pasteBend(bend: PlainBend): void
+  /** The same keys once more after themselves. */
+  again(): void
+  reverse(): void
+  thereAndBack(): void
+  toPlayhead(): void
+}
+
+const NO_KEYS = 'Select keys first: beads, spans, lanes or layers.'
+
+/** Ids as they are made, and which keys they became. */
+export function recordedIds(makeId: MakeId): {
+  readonly makeId: MakeId
+  readonly keysAmong: (
+    find: (ref: PropertyRef) => readonly { id: string }[],
+    refs: readonly PropertyRef[],
+  ) => KeyRef[]
+} {
+  const made = new Set<string>()
+  return {
+    makeId: () => {
+      const id = makeId()
+      made.add(id)
+      return id
+    },
+    keysAmong: (find, refs) =>
+      refs.flatMap((ref) => find(ref).flatMap(({ id }) => (made.has(id) ? [{ ...ref, key: id }] : []))),
+  }
+}
+
+/** Commands that use keys again: copies, repeats, backwards. */
+export function useReuseActions(): ReuseActions {
+  const document = useDocument()
+  const clipboard = useKeyClipboard()
+  const meant = useMeant()
+  const playback = usePlayback()
+  const selection = useSelection()
+  const tell = useTellReplaced()
+
+  /** Calls with the meant keys; says so where there are none. */
+  const withKeys = <T>(use: (keys: readonly KeyRef[]) => T): T | null => {
+    if (meant.keys.length > 0) return use(meant.keys)
+    toast(NO_KEYS)
+    return null
+  }
+
+  const copy: ReuseActions['copy'] = () =>
+    withKeys((keys) => {
+      const clip = copyKeys(document.project!, keys)
+      if (!clip) return null
+      clipboard.put(clip)
+      const count = clip.tracks.reduce((sum, track) => sum + track.keys.length, 0)
+      toast(`${count} ${count === 1 ? 'key' : 'keys'} copied.`)
+      return writeKeyClip(clip)
+    })
+  const cut: ReuseActions['cut'] = () => {
+    const keys = meant.keys
+    const text = copy()
+    if (text !== null)
+      document.apply(
+        'Keys cut',
+        (draft) => removeKeys(draft, keys, playback.time),
+        () => selection.clear(),
+      )
+    return text
+  }
+
+  const paste: ReuseActions['paste'] = (clip) => {
+    const scene = document.scene!
+    const ids = recordedIds(document.makeId)
+    let properties: PropertyRef[]
+    try {
+      properties = pasteTargets(scene, clip, selection)
+    } catch (caught) {
+      toast.error(sentenceOf(caught))
+      return
+    }
+    const report = document.apply(
+      'Keys pasted',
+      (draft) => pasteKeys(draft, clip, { properties, time: playback.time, makeId: ids.makeId }),
+      () =>
+        selection.selectKeys(
+          ids.keysAmong((ref) => findProperty(document.project!, ref)?.keys ?? [], properties),
+        ),
+    )
+    tell(report)
+  }
+  const pasteBend: ReuseActions['pasteBend'] = (bend) => {
+    const refs = targetSpans(document.project!, selection.state).map(({ ref }) => ref)
+    if (refs.length === 0)
+      toast('Select spans first to give them this bend: click a ribbon between two keys.')
+    else document.apply('Bend pasted', (draft) => setBends(draft, refs, bend))
+  }
+
+  const again: ReuseActions['again'] = () => {
+    withKeys((keys) =>
+      tell(
+        document.apply('Keys repeated', (draft) =>
+          repeatKeys(draft, keys, { times: 1, gap: asTicks(0), makeId: document.makeId }),
+        ),
+      ),
+    )
+  }
+  const reverse: ReuseActions['reverse'] = () => {
+    withKeys((keys) => tell(document.apply('Keys reversed', (draft) => reverseKeys(draft, keys))))
+  }
+  const back: ReuseActions['thereAndBack'] = () => {
+    withKeys((keys) =>
+      tell(
+        document.apply('There and back', (draft) =>
+          thereAndBack(draft, keys, { gap: asTicks(0), makeId: document.makeId }),
+        ),
+      ),
+    )
+  }
+  const toPlayhead: ReuseActions['toPlayhead'] = () => {
+    withKeys((keys) => {
+      const start = meant.range![0]
+      tell(
+        document.apply('Keys brought to the playhead', (draft) =>
+          moveKeys(draft, keys, playback.time - start),
+        ),
+      )
+    })
+  }
+  return { copy, cut, paste, pasteBend, again, reverse, thereAndBack: back, toPlayhead }
+}

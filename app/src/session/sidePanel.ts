@@ -1,0 +1,24 @@
+import { defineStore } from 'pinia'
+import { shallowRef } from 'vue'
+
+export const SIDE_TABS = ['bend', 'values', 'retime', 'reuse'] as const
+export type SideTab = (typeof SIDE_TABS)[number]
+
+export const RETIME_SECTIONS = ['length', 'order', 'rhythm', 'layers', 'tidy'] as const
+export type RetimeSection = (typeof RETIME_SECTIONS)[number]
+
+/** Window width below which stage and panel do not fit side by side, px. */
+const NARROW = 1100
+
+/** What the panel beside the stage shows. */
+export const useSidePanel = defineStore('side panel', () => {
+  const open = shallowRef(typeof window === 'undefined' || window.innerWidth >= NARROW)
+  const tab = shallowRef<SideTab>('bend')
+  const section = shallowRef<RetimeSection>('length')
+  const show = (wanted: SideTab, part?: RetimeSection): void => {
+    open.value = true
+    tab.value = wanted
+    if (part) section.value = part
+  }
+  return { open, tab, section, show }
+})

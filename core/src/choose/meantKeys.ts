@@ -1,0 +1,87 @@
+import { timedKeys, type Property } from '../property/index.ts'
+import { playedProperties, withRiders, type Layer, type Scene } from '../scene/index.ts'
+import type { KeyRef, PropertyRef } from '../edit/index.ts'
+
+/** What a person has chosen on the Desk, as far as keys can be meant by it. */
+export interface Chosen {
+  readonly layers: readonly string[]
+  readonly properties: readonly PropertyRef[]
+  readonly keys: readonly KeyRef[]
+  /** Spans by the key they begin at. */
+  readonly spans: readonly KeyRef[]
+}
+
+/**
+ * The keys a command is meant for: chosen ones and both ends of chosen spans; without any, all keys of chosen
+ * properties; without those, of chosen layers and of what rides in chosen groups. Those come in order of layers,
+ * properties and time; waypoints are left out. Chosen keys alone are returned as they are.
+ */
+export function meantKeys(scene: Scene, { layers, properties, keys, spans }: Chosen): KeyRef[] {
+  if (keys.length > 0 && spans.length === 0) return [...keys]
+  if (spans.length > 0) return beside(scene, keys, spans)
+  if (properties.length > 0) {
+    const wanted = new Set(properties.map(laneName))
+    return keysWhere(scene, (layer, property) => wanted.has(laneName({ layer: layer.id, property })))
+  }
+  const groups = scene.layers.filter(({ id, kind }) => kind === 'group' && layers.includes(id))
+  const riding = withRiders(
+    scene,
+    groups.map(({ id }) => id),
+  )
+  const wanted = new Set([...layers, ...riding])
+  return keysWhere(scene, (layer) => wanted.has(layer.id))
+}
+
+const laneName = ({ layer, property }: { layer: string; property: string }): string => `${layer}/${property}`
+
+function byLane(refs: readonly KeyRef[]): Map<string, Set<string>> {
+  const lanes = new Map<string, Set<string>>()
+  for (const ref of refs) {
+    const name = laneName(ref)
+    const lane = lanes.get(name)
+    if (lane) lane.add(ref.key)
+    else lanes.set(name, new Set([ref.key]))
+  }
+  return lanes
+}
+
+function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[]): KeyRef[] {
+  const [chosen, begun] = [byLane(keys), byLane(spans)]
+  return eachLane(scene).flatMap(({ layer, name, property }) => {
+    const lane = laneName({ layer: layer.id, property: name })
+    const [inKeys, inSpans] = [chosen.get(lane), begun.get(lane)]
+    if (!inKeys && !inSpans) return []
+    const timed = timedKeys(property)
+    return timed.flatMap(({ id }, i) => {
+      const before = timed[i - 1]?.id
+      const ends = inSpans && (inSpans.has(id) || (before !== undefined && inSpans.has(before)))
+      return inKeys?.has(id) || ends ? [{ scene: scene.id, layer: layer.id, property: name, key: id }] : []
+    })
+  })
+}
+
+interface Lane {
+  readonly layer: Layer
+  readonly name: string
+  readonly property: Property
+}
+
+function eachLane({ layers }: Scene): Lane[] {
+  return layers.flatMap((layer) =>
+    playedProperties(layer).map(({ name }) => ({ layer, name, property: layer.properties[name]! })),
+  )
+}
+
+/** All keys with times of the properties wanted, of layers that are not locked. */
+export function keysWhere(scene: Scene, wanted: (layer: Layer, property: string) => boolean): KeyRef[] {
+  return eachLane(scene).flatMap(({ layer, name, property }) =>
+    layer.locked || property.keys.length === 0 || !wanted(layer, name)
+      ? []
+      : timedKeys(property).map(({ id }) => ({
+          scene: scene.id,
+          layer: layer.id,
+          property: name,
+          key: id,
+        })),
+  )
+}

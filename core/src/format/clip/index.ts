@@ -1,0 +1,1 @@
+export { isKeyClip, readKeyClip, writeKeyClip } from './keyClipText.ts'

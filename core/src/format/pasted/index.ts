@@ -1,0 +1,1 @@
+export { readPasted, type Pasted } from './readPasted.ts'
