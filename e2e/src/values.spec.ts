@@ -59,7 +59,7 @@ test('times, values, passing and bends are edited in the table, one step each', 
   expect(await opacity(page)).toEqual(before)
   // A time that is taken: the key typed wins, and it is told.
   await fill(row.getByRole('textbox', { name: /^Time of/ }), String(before.keys[2]!.t / FRAME))
-  await expect(page.getByText('1 key stood where the moved ones landed and gave way.')).toBeVisible()
+  await expect(page.getByText('1 key stood where others landed and gave way.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).first().click()
   expect(await opacity(page)).toEqual(before)
   await bend.fill('nonsense')

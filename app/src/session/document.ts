@@ -265,6 +265,8 @@ export const useDocument = defineStore('document', () => {
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
     gesturing,
+    /** A look ahead that is shown, by itself; null for none. */
+    look: computed(() => look.value),
     settled,
     /** The project as the deck shows it; while something is dragged elsewhere behind by moments at most. */
     inDeck,

@@ -1,13 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive, ref, shallowRef } from 'vue'
 import type { Property } from '@arrow-bend/core/property'
-import { asTicks, type Ticks } from '@arrow-bend/core/time'
+import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
 
 /** Clear px before the first frame, where an open lane's numbers stand, and after the last. */
 export const LEAD = 44
 const TAIL = 24
-const MOST_ZOOM = 400
+/** So near that a frame is at least so many px wide. */
+const FRAME_PX = 60
 
 /** A stretch of values. */
 export interface ValueRange {
@@ -35,6 +36,9 @@ export interface SnapLine {
   readonly words: string
 }
 
+/** Which rows are listed. */
+export type RowFilter = 'animated' | 'all' | 'selected'
+
 /** Which keys of an open lane have a bead between two heights of it, px; null where its beads do not tell. */
 export type BeadsBetween = (top: number, bottom: number) => ReadonlySet<string> | null
 
@@ -46,6 +50,17 @@ const LEAST_OPEN = 72
 const MOST_OPEN = 400
 const NEXT_GRAPH = { value: 'speed', speed: 'both', both: 'value' } as const
 
+/** The view as kept with a project. */
+export interface KeptView {
+  readonly zoom: number
+  readonly origin: number
+  readonly filter: RowFilter
+  readonly folded: readonly string[]
+  readonly full: readonly string[]
+  readonly open: readonly (readonly [string, OpenLane])[]
+  readonly order: readonly (readonly [string, readonly string[]])[]
+}
+
 /** How the deck shows time and rows. */
 export const useView = defineStore('view', () => {
   const document = useDocument()
@@ -53,7 +68,7 @@ export const useView = defineStore('view', () => {
   const zoom = ref(1)
   /** Ticks at x = LEAD. */
   const origin = ref(0)
-  const filter = shallowRef<'animated' | 'all'>('animated')
+  const filter = shallowRef<RowFilter>('animated')
   const search = shallowRef('')
   /** What a drag in time has come into line with; null for nothing. */
   const snapLine = shallowRef<SnapLine | null>(null)
@@ -61,6 +76,8 @@ export const useView = defineStore('view', () => {
   const folded = reactive(new Set<string>())
   /** Layers that list all their properties whatever the filter. */
   const full = reactive(new Set<string>())
+  /** Properties of layers in an order of the person’s own, by layer; those not named come after in their usual order. */
+  const order = reactive(new Map<string, readonly string[]>())
 
   /** Open lanes by `layer/property`. */
   const open = reactive(new Map<string, OpenLane>())
@@ -94,6 +111,12 @@ export const useView = defineStore('view', () => {
     () => (zoom.value * Math.max(50, laneWidth.value - LEAD - TAIL)) / duration.value,
   )
 
+  /** Near enough to see single frames, however long the scene is. */
+  const mostZoom = computed(() => {
+    const frames = duration.value / frameTicks(document.rate)
+    return Math.max(1, (FRAME_PX * frames) / Math.max(50, laneWidth.value - LEAD - TAIL))
+  })
+
   // Plain functions, made anew with the view: what calls them ten thousand times depends on the view but once.
   const xOf = computed(() => {
     const [start, scale] = [origin.value, pixelsPerTick.value]
@@ -111,21 +134,77 @@ export const useView = defineStore('view', () => {
   /** Zooms about a place in the lanes, px from their left edge. */
   const zoomAt = (x: number, factor: number): void => {
     const anchor = timeOf.value(x)
-    zoom.value = Math.min(MOST_ZOOM, Math.max(1, zoom.value * factor))
+    zoom.value = Math.min(mostZoom.value, Math.max(1, zoom.value * factor))
     origin.value = hold(anchor - (x - LEAD) / pixelsPerTick.value)
   }
   const slide = (pixels: number): void => {
     origin.value = hold(origin.value + pixels / pixelsPerTick.value)
   }
-  const fitTimes = (from: number, to: number): void => {
+  /** @param share of the view that the times fill */
+  const fitTimes = (from: number, to: number, share = 0.9): void => {
     const room = Math.max(50, laneWidth.value - LEAD - TAIL)
-    const wanted = (duration.value / Math.max(1, to - from)) * 0.9
-    zoom.value = Math.min(MOST_ZOOM, Math.max(1, wanted))
+    const wanted = (duration.value / Math.max(1, to - from)) * share
+    zoom.value = Math.min(mostZoom.value, Math.max(1, wanted))
     origin.value = hold((from + to) / 2 - room / 2 / pixelsPerTick.value)
   }
   const fitAll = (): void => {
     zoom.value = 1
     origin.value = 0
+  }
+  /** Shows a stretch of time from edge to edge. */
+  const showFrom = (start: number): void => {
+    origin.value = hold(start)
+  }
+  /** The stretch of time in view, ticks. */
+  const shown = computed<readonly [number, number]>(() => [
+    Math.max(0, timeOf.value(LEAD)),
+    Math.min(duration.value, timeOf.value(laneWidth.value - TAIL)),
+  ])
+  /** Moves a lane among those of its layer. */
+  const moveLane = (layer: string, listed: readonly string[], property: string, by: number): void => {
+    const from = listed.indexOf(property)
+    const to = Math.min(listed.length - 1, Math.max(0, from + by))
+    if (from < 0 || to === from) return
+    const next = listed.filter((name) => name !== property)
+    next.splice(to, 0, property)
+    order.set(layer, next)
+  }
+  /** Folds every layer given, or unfolds it; `starts` tells which start folded. */
+  const foldAll = (
+    layers: readonly { readonly id: string; readonly startsFolded: boolean }[],
+    fold: boolean,
+  ): void => {
+    for (const { id, startsFolded } of layers) {
+      if (startsFolded === fold) folded.delete(id)
+      else folded.add(id)
+    }
+  }
+  /** What of the view is kept with a project, as plain data. */
+  const kept = computed(() => ({
+    zoom: zoom.value,
+    origin: origin.value,
+    filter: filter.value,
+    folded: [...folded],
+    full: [...full],
+    open: [...open],
+    order: [...order],
+  }))
+  const restore = (state: Partial<KeptView>): void => {
+    zoom.value = Math.min(mostZoom.value, Math.max(1, state.zoom ?? 1))
+    origin.value = hold(state.origin ?? 0)
+    filter.value = state.filter ?? 'animated'
+    search.value = ''
+    for (const [set, list] of [
+      [folded, state.folded],
+      [full, state.full],
+    ] as const) {
+      set.clear()
+      for (const id of list ?? []) set.add(id)
+    }
+    open.clear()
+    for (const [lane, how] of state.open ?? []) open.set(lane, { ...OPEN, ...how })
+    order.clear()
+    for (const [layer, names] of state.order ?? []) order.set(layer, names)
   }
   /** Brings a moment into view when it is not. */
   const reveal = (time: Ticks): void => {
@@ -156,6 +235,13 @@ export const useView = defineStore('view', () => {
     slide,
     fitTimes,
     fitAll,
+    showFrom,
+    shown,
+    order,
+    moveLane,
+    foldAll,
+    kept,
+    restore,
     reveal,
   }
 })

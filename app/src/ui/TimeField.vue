@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId } from 'vue'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { formatTime, parseTime, type FrameRate, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
+import {
+  formatTime,
+  parseTimeFrom,
+  type FrameRate,
+  type Ticks,
+  type TimeDisplay,
+} from '@arrow-bend/core/time'
 
 import FieldSentence from './FieldSentence.vue'
 
-/** A time that is typed as timecode, frames or seconds, or stepped by frames with the arrow keys. */
+/** A time that is typed as timecode, frames or seconds, with a sign as so much later or earlier, or stepped by frames. */
 const props = defineProps<{
   label: string
   modelValue: Ticks
@@ -28,7 +34,7 @@ const forget = (): void => {
 const take = (): void => {
   if (typed.value === null) return
   try {
-    emit('take', parseTime(typed.value, props.rate, props.display))
+    emit('take', parseTimeFrom(typed.value, props.modelValue, { rate: props.rate, bare: props.display }))
     forget()
   } catch (caught) {
     trouble.value = sentenceOf(caught)

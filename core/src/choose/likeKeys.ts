@@ -1,6 +1,6 @@
 import { timedKeys, type Key, type Property } from '../property/index.ts'
 import type { Layer, Scene } from '../scene/index.ts'
-import type { KeyRef } from '../edit/index.ts'
+import { byProperty, type KeyRef } from '../edit/index.ts'
 import { keysWhere } from './meantKeys.ts'
 
 /** How keys can be like chosen ones, or what to keep of them. */
@@ -109,18 +109,11 @@ function keysThat(scene: Scene, fits: (key: Key, begins: boolean) => boolean): K
 /** Whether any of the given keys stands beside another of its property, not at its moment but nearer than so many ticks. */
 export function standsNear(scene: Scene, refs: readonly KeyRef[], within: number): boolean {
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
-  const moving = new Map<Property, Set<string>>()
-  for (const { layer, property: name, key } of refs) {
-    const property = layers.get(layer)?.properties[name]
-    if (!property) continue
-    const keys = moving.get(property)
-    if (keys) keys.add(key)
-    else moving.set(property, new Set([key]))
-  }
-  return [...moving].some(([{ keys }, chosen]) =>
-    keys.some((key, i) => {
+  return [...byProperty(refs).values()].some(({ ref, keys: chosen }) => {
+    const keys = layers.get(ref.layer)?.properties[ref.property]?.keys ?? []
+    return keys.some((key, i) => {
       const next = keys[i + 1]
       return next !== undefined && chosen.has(key.id) !== chosen.has(next.id) && next.t - key.t < within
-    }),
-  )
+    })
+  })
 }

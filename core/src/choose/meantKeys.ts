@@ -1,6 +1,6 @@
 import { timedKeys, type Property } from '../property/index.ts'
 import { playedProperties, withRiders, type Layer, type Scene } from '../scene/index.ts'
-import type { KeyRef, PropertyRef } from '../edit/index.ts'
+import { byProperty, type KeyRef, type PropertyRef } from '../edit/index.ts'
 
 /** What a person has chosen on the Desk, as far as keys can be meant by it. */
 export interface Chosen {
@@ -34,22 +34,11 @@ export function meantKeys(scene: Scene, { layers, properties, keys, spans }: Cho
 
 const laneName = ({ layer, property }: { layer: string; property: string }): string => `${layer}/${property}`
 
-function byLane(refs: readonly KeyRef[]): Map<string, Set<string>> {
-  const lanes = new Map<string, Set<string>>()
-  for (const ref of refs) {
-    const name = laneName(ref)
-    const lane = lanes.get(name)
-    if (lane) lane.add(ref.key)
-    else lanes.set(name, new Set([ref.key]))
-  }
-  return lanes
-}
-
 function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[]): KeyRef[] {
-  const [chosen, begun] = [byLane(keys), byLane(spans)]
+  const [chosen, begun] = [byProperty(keys), byProperty(spans)]
   return eachLane(scene).flatMap(({ layer, name, property }) => {
-    const lane = laneName({ layer: layer.id, property: name })
-    const [inKeys, inSpans] = [chosen.get(lane), begun.get(lane)]
+    const lane = `${scene.id}/${layer.id}/${name}`
+    const [inKeys, inSpans] = [chosen.get(lane)?.keys, begun.get(lane)?.keys]
     if (!inKeys && !inSpans) return []
     const timed = timedKeys(property)
     return timed.flatMap(({ id }, i) => {

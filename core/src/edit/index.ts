@@ -45,7 +45,7 @@ export { insertVertex } from './outlines.ts'
 export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './pasteKeys.ts'
 export { renameProject } from './projects.ts'
-export { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
+export { byProperty, findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
 export { healKeys, removeKeys, type HealReport } from './removeKeys.ts'
 export { repeatKeys, thereAndBack, type Repeat } from './repeatKeys.ts'
 export {

@@ -2,6 +2,7 @@
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
+import { useKeptView } from '../../session/keepView.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
 import { useSidePanel } from '../../session/sidePanel.ts'
@@ -27,6 +28,7 @@ const preferences = usePreferences()
 const actions = useDeskActions()
 const view = useView()
 const panel = useSidePanel()
+useKeptView()
 useKeyPasting(actions.reuse, async (text) => {
   const { useKeyTable } = await import('./bend-panel/useKeyTable.ts')
   useKeyTable().take(text)

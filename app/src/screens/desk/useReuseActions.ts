@@ -82,7 +82,7 @@ export function useReuseActions(): ReuseActions {
 
   const copy: ReuseActions['copy'] = () =>
     withKeys((keys) => {
-      const clip = copyKeys(document.project!, keys)
+      const clip = copyKeys(document.settled!, keys)
       if (!clip) return null
       clipboard.put(clip)
       const count = clip.tracks.reduce((sum, track) => sum + track.keys.length, 0)

@@ -15,8 +15,8 @@ const props = defineProps<{
 }>()
 
 /** px the dot keeps to each side for overshoot. */
-const INSET = 24
-const WIDTH = 150
+const INSET = 16
+const WIDTH = 92
 const REST_SECONDS = 0.5
 /** Places the browser is told; between them it goes straight. */
 const STEPS = 90

@@ -2,34 +2,53 @@
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { defineAsyncComponent } from 'vue'
 import { useDocument } from '../../../session/document.ts'
+import { SIDE_TABS, useSidePanel, type SideTab } from '../../../session/sidePanel.ts'
 import type { DeskActions } from '../useDeskActions.ts'
 import { useTargetSpans } from './useTargetSpans.ts'
 
-/** What lies beside the stage: the bend of what is selected, and its keys in numbers. */
+/** What lies beside the stage: the bend of what is selected, its keys in numbers, when they are, and their reuse. */
 defineProps<{ actions: DeskActions }>()
 
 // They come with the first span that is selected, so that the Desk itself is there sooner.
 const BendPanel = defineAsyncComponent(() => import('./BendPanel.vue'))
 const PacePreview = defineAsyncComponent(() => import('./PacePreview.vue'))
 const ValuesPanel = defineAsyncComponent(() => import('./ValuesPanel.vue'))
-const TABS = ['Bend', 'Values'] as const
+const RetimePanel = defineAsyncComponent(() => import('../retime/RetimePanel.vue'))
+const ReusePanel = defineAsyncComponent(() => import('../retime/ReusePanel.vue'))
+const LABELS: Readonly<Record<SideTab, string>> = {
+  bend: 'Bend',
+  values: 'Values',
+  retime: 'Retime',
+  reuse: 'Reuse',
+}
 
 const document = useDocument()
 const target = useTargetSpans()
+const panel = useSidePanel()
 const { shown, seconds, hue } = target
 </script>
 
 <template>
-  <TabGroup as="template">
+  <TabGroup
+    as="template"
+    :selected-index="SIDE_TABS.indexOf(panel.tab)"
+    @change="(index: number) => (panel.tab = SIDE_TABS[index]!)"
+  >
     <div class="side">
       <div class="bar">
-        <TabList class="flex" aria-label="Bend or values">
-          <Tab v-for="tab in TABS" :key="tab" v-slot="{ selected }" as="template">
-            <button type="button" class="tab" :class="{ selected }">{{ tab }}</button>
+        <TabList class="flex" aria-label="What the panel shows">
+          <Tab v-for="tab in SIDE_TABS" :key="tab" v-slot="{ selected }" as="template">
+            <button type="button" class="tab" :class="{ selected }">{{ LABELS[tab] }}</button>
           </Tab>
         </TabList>
         <span class="grow" />
-        <PacePreview v-if="shown" :waiting="document.gesturing" :bend="shown" :seconds="seconds" :hue="hue" />
+        <PacePreview
+          v-if="shown && panel.tab === 'bend'"
+          :waiting="document.gesturing"
+          :bend="shown"
+          :seconds="seconds"
+          :hue="hue"
+        />
       </div>
       <TabPanels class="flex min-h-0 flex-1 flex-col">
         <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
@@ -49,6 +68,12 @@ const { shown, seconds, hue } = target
         </TabPanel>
         <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
           <ValuesPanel :actions="actions" />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <RetimePanel :actions="actions" />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <ReusePanel :actions="actions" />
         </TabPanel>
       </TabPanels>
     </div>
@@ -77,7 +102,7 @@ const { shown, seconds, hue } = target
 
 .tab {
   height: 28px;
-  padding: 0 12px;
+  padding: 0 9px;
   color: var(--ink-2);
 }
 

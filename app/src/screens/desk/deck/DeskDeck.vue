@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { Search } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
-import AddLayerMenu from './AddLayerMenu.vue'
+import DeckFilters from './DeckFilters.vue'
+import DeckOverview from './DeckOverview.vue'
 import DeckRuler from './DeckRuler.vue'
 import DeckStrip from './DeckStrip.vue'
 import LaneView from './LaneView.vue'
@@ -19,12 +18,13 @@ import LayerCell from './LayerCell.vue'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
 import SnapLine from './SnapLine.vue'
-import { buildRows, laneOf, lanesOf, topsOf, type Row } from './rows.ts'
+import { buildRows, startsFolded, laneOf, topsOf, type Row } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLaneHeights } from './useLaneHeights.ts'
 import { useLayerChoice } from './useLayerChoice.ts'
 import { useLayerOrder } from './useLayerOrder.ts'
 import { useMarquee } from './useMarquee.ts'
+import { useScrub } from './useScrub.ts'
 
 /** Layers and lanes under one time ruler. */
 defineEmits<{ import: [] }>()
@@ -46,6 +46,10 @@ const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => document.inDeck!.scenes[0]!)
+const chosenRows = computed(() => ({
+  layers: new Set(selection.layers),
+  lanes: new Set(selection.properties.map(({ layer, property }) => `${layer}/${property}`)),
+}))
 const rows = computed(() =>
   buildRows(scene.value, {
     filter: view.filter,
@@ -53,13 +57,10 @@ const rows = computed(() =>
     search: view.search,
     keep: new Set(selection.layers),
     full: view.full,
+    order: view.order,
+    ...(view.filter === 'selected' ? { chosen: chosenRows.value } : {}),
   }),
 )
-const laneCount = computed(() => lanesOf(rows.value).length)
-const allLanes = computed(() =>
-  scene.value.layers.reduce((sum, layer) => sum + Object.keys(layer.properties).length, 0),
-)
-
 const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
@@ -90,11 +91,16 @@ const edges = (): readonly number[] => tops.value
 const marquee = useMarquee(listed, edges)
 const order = useLayerOrder(listed, edges)
 const chooseLayer = useLayerChoice(listed)
-const startMarquee = (event: PointerEvent): void =>
-  marquee.start(event, () => {
-    const box = sheet.value!.getBoundingClientRect()
-    return new DOMRect(box.left + 300, box.top, box.width, box.height)
-  })
+const scrub = useScrub()
+/** With Alt a drag over the lanes moves the playhead along. */
+const startMarquee = (event: PointerEvent): void => {
+  if (event.altKey) scrub(event, timeArea.value!.getBoundingClientRect().left)
+  else
+    marquee.start(event, () => {
+      const box = sheet.value!.getBoundingClientRect()
+      return new DOMRect(box.left + 300, box.top, box.width, box.height)
+    })
+}
 const gridLines = computed(() =>
   rulerMarks(
     { rate: document.rate, duration: view.duration },
@@ -128,44 +134,21 @@ watch(
   () => playback.time,
   (time) => !playback.playing && view.reveal(time),
 )
+const foldAll = (fold: boolean): void =>
+  view.foldAll(
+    scene.value.layers.map((layer) => ({ id: layer.id, startsFolded: startsFolded(layer, view.filter) })),
+    fold,
+  )
 const isChosen = (row: Row): boolean =>
   row.kind === 'layer'
     ? selection.hasLayer(row.layer.id)
     : selection.hasProperty({ scene: scene.value.id, layer: row.layer.id, property: row.definition.name })
-const lastFrameWords = computed(
-  () => `${Math.round(scene.value.duration / frameTicks(scene.value.rate))} frames`,
-)
 </script>
 
 <template>
   <section class="deck" aria-label="Deck" @wheel="onWheel">
     <div class="head">
-      <div class="head-left">
-        <select
-          v-model="view.filter"
-          class="field border-0! bg-transparent! text-[12px]"
-          aria-label="Rows to show"
-        >
-          <option value="animated">Animated</option>
-          <option value="all">All properties</option>
-        </select>
-        <span
-          class="grow truncate text-[12px] text-ink-2"
-          :title="`${laneCount} of ${allLanes} lanes shown; the scene lasts ${lastFrameWords}`"
-          >{{ laneCount }} of {{ allLanes }}</span
-        >
-        <label class="search">
-          <Search :size="14" aria-hidden="true" />
-          <input
-            v-model="view.search"
-            aria-label="Search layers and properties"
-            placeholder="Search"
-            @keydown.stop
-            @keydown.esc="view.search = ''"
-          />
-        </label>
-        <AddLayerMenu @import="$emit('import')" />
-      </div>
+      <DeckFilters :rows="rows" :scene="scene" @import="$emit('import')" />
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <DeckStrip />
@@ -219,6 +202,9 @@ const lastFrameWords = computed(
       </div>
       <div v-if="rows.length === 0" class="empty">
         <template v-if="view.search">Nothing is called “{{ view.search }}”.</template>
+        <template v-else-if="view.filter === 'selected'"
+          >Nothing is selected. Choose “Animated” above to list all that moves.</template
+        >
         <template v-else-if="scene.layers.length === 0">
           No layers yet. Press <b>+</b> above to add a shape, then set two keys and bend what lies between.
         </template>
@@ -228,6 +214,7 @@ const lastFrameWords = computed(
         >
       </div>
     </div>
+    <DeckOverview @fold="foldAll" />
     <div class="over-time" aria-hidden="true">
       <div
         v-for="(veil, i) in veils"
@@ -257,34 +244,6 @@ const lastFrameWords = computed(
   flex: none;
   border-bottom: 1px solid var(--rule);
   background: var(--bench);
-}
-
-.head-left {
-  display: flex;
-  width: 300px;
-  flex: none;
-  align-items: center;
-  gap: 4px;
-  padding: 0 4px 0 8px;
-  border-right: 1px solid var(--rule);
-}
-
-.search {
-  display: flex;
-  width: 92px;
-  align-items: center;
-  gap: 4px;
-  color: var(--ink-2);
-}
-
-.search input {
-  width: 100%;
-  height: 22px;
-  padding: 0 3px;
-  border-radius: 4px;
-  background: none;
-  color: var(--ink);
-  font-size: 12px;
 }
 
 .scroller {
@@ -365,7 +324,7 @@ const lastFrameWords = computed(
   z-index: 2;
   top: 0;
   right: 0;
-  bottom: 0;
+  bottom: 18px;
   left: 300px;
   overflow: clip;
   overflow-clip-margin: 8px;

@@ -6,9 +6,15 @@ defineProps<{ label: LayerLabel }>()
 </script>
 
 <template>
-  <span class="chip" :class="label" :title="`Label: ${label}`" role="img" :aria-label="`Label ${label}`">{{
-    label[0]
-  }}</span>
+  <span
+    class="chip"
+    :class="label"
+    :style="{ background: `var(--label-${label})` }"
+    :title="`Label: ${label}`"
+    role="img"
+    :aria-label="`Label ${label}`"
+    >{{ label[0] }}</span
+  >
 </template>
 
 <style scoped>
@@ -27,27 +33,6 @@ defineProps<{ label: LayerLabel }>()
 }
 
 .lamp {
-  background: #e0b040;
   color: #1f2b33;
-}
-
-.brick {
-  background: #9c3f2a;
-}
-
-.reed {
-  background: #5f6d2c;
-}
-
-.tide {
-  background: #22686f;
-}
-
-.plum {
-  background: #74456f;
-}
-
-.slate {
-  background: #56636d;
 }
 </style>

@@ -6,6 +6,7 @@ import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { playedProperties } from '@arrow-bend/core/scene'
 import { hasGraph, useView } from '../../../session/view.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from './rows.ts'
@@ -48,6 +49,22 @@ const pressEnter = (event: KeyboardEvent): void => {
   event.preventDefault()
   view.toggleLane(props.row.id)
 }
+/** Alt with ↑ ↓ moves the lane among those of its layer. */
+const step = (event: KeyboardEvent): void => {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  if (!by || !event.altKey || props.inLayerRow) return
+  event.preventDefault()
+  event.stopPropagation()
+  const listed = playedProperties(props.row.layer).map(({ name }) => name)
+  const own = view.order.get(props.row.layer.id) ?? []
+  const names = [
+    ...own.filter((name) => listed.includes(name)),
+    ...listed.filter((name) => !own.includes(name)),
+  ]
+  const shown = view.filter === 'all' || view.full.has(props.row.layer.id)
+  const seen = shown ? names : names.filter((name) => props.row.layer.properties[name]!.keys.length > 0)
+  view.moveLane(props.row.layer.id, seen, props.row.definition.name, by)
+}
 const toggle = (): void => {
   playback.pause()
   // The row must not slip away with the others once one of them moves.
@@ -67,6 +84,7 @@ const toggle = (): void => {
       :aria-pressed="selection.hasProperty(ref)"
       @click="selection.selectProperties([ref], $event.shiftKey)"
       @keydown.enter="pressEnter"
+      @keydown="step"
       @dblclick="openable && view.toggleLane(row.id)"
     >
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}

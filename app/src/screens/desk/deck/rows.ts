@@ -26,8 +26,12 @@ export interface LayerRow {
 export type Row = LayerRow | PropertyRow
 
 export interface RowOptions {
-  /** `animated` leaves out what has no keys. */
-  readonly filter: 'animated' | 'all'
+  /** `animated` leaves out what has no keys, `selected` what is not selected. */
+  readonly filter: 'animated' | 'all' | 'selected'
+  /** What is selected: layers by id, properties by `layer/property`. */
+  readonly chosen?: { readonly layers: ReadonlySet<string>; readonly lanes: ReadonlySet<string> }
+  /** An order of the person’s own, by layer. */
+  readonly order?: ReadonlyMap<string, readonly string[]>
   readonly folded: ReadonlySet<string>
   /** Part of a layer's or property's name, any case, or a label. */
   readonly search: string
@@ -38,20 +42,23 @@ export interface RowOptions {
 }
 
 /** The rows of the deck, top layer first. */
-export function buildRows(scene: Scene, { filter, folded, search, keep, full }: RowOptions): Row[] {
+export function buildRows(scene: Scene, options: RowOptions): Row[] {
+  const { filter, folded, search, keep, full, chosen, order } = options
   const wanted = search.trim().toLowerCase()
   const rows = scene.layers.flatMap((layer): Row[] => {
-    const all = propertyRows(layer)
+    if (filter === 'selected' && chosen && !chosen.layers.has(layer.id)) return []
+    const all = inOrder(propertyRows(layer), order?.get(layer.id))
     const animated = all.filter(({ property }) => property.keys.length > 0)
     const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
     const whole = full.has(layer.id) || (keep.has(layer.id) && animated.length === 0)
-    const shown = matching(filter === 'all' || whole ? all : animated)
+    const listed = filter === 'all' || whole ? all : animated
+    const lanes = filter === 'selected' && chosen ? listed.filter(({ id }) => chosen.lanes.has(id)) : listed
+    const shown = matching(lanes.length > 0 ? lanes : listed)
     if (wanted && !named && shown.length === 0) return []
     if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id) && !whole) return []
-    const startsFolded = !whole && (filter === 'all' || animated.length === 1)
-    const isFolded = folded.has(layer.id) !== startsFolded
+    const isFolded = folded.has(layer.id) !== (!whole && startsFolded(layer, filter))
     const row: LayerRow = {
       kind: 'layer',
       id: layer.id,
@@ -65,6 +72,22 @@ export function buildRows(scene: Scene, { filter, folded, search, keep, full }: 
     return isFolded ? [row] : [row, ...shown]
   })
   return withDepths(rows)
+}
+
+/** Whether a layer starts folded: where it would list everything, or has but one lane to show. */
+export function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {
+  if (filter === 'all') return true
+  return propertyRows(layer).filter(({ property }) => property.keys.length > 0).length === 1
+}
+
+/** Rows of one layer in an order of the person’s own; those not named come after, as they are. */
+function inOrder(rows: readonly PropertyRow[], names: readonly string[] | undefined): readonly PropertyRow[] {
+  if (!names) return rows
+  const placeOf = ({ definition }: PropertyRow): number => {
+    const at = names.indexOf(definition.name)
+    return at < 0 ? names.length : at
+  }
+  return [...rows].sort((a, b) => placeOf(a) - placeOf(b))
 }
 
 /** Sets layers in under the groups they lie in, as far as those are listed. */

@@ -11,6 +11,7 @@ import {
   StepBack,
   StepForward,
   Disc,
+  ListEnd,
 } from '@lucide/vue'
 import { computed } from 'vue'
 import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
@@ -21,6 +22,7 @@ import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
+import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
 import type { DeskActions } from '../useDeskActions.ts'
@@ -154,7 +156,27 @@ const fps = computed(() =>
     >
       <Disc :size="16" :stroke-width="1.75" aria-hidden="true" />Auto-key
     </button>
+    <button
+      type="button"
+      class="switch"
+      :aria-pressed="preferences.ripple"
+      title="On: what comes later on the same layers goes along when keys are dragged or nudged"
+      @click="preferences.ripple = !preferences.ripple"
+    >
+      <ListEnd :size="16" :stroke-width="1.75" aria-hidden="true" />Ripple
+    </button>
     <span class="grow" />
+    <NumberField
+      class="pace"
+      label="Playback speed"
+      unit="%"
+      :digits="0"
+      :min="10"
+      :max="400"
+      :model-value="preferences.playPercent"
+      title="Playback speed; time stays real, frames are left out"
+      @input="(value: number) => (preferences.playPercent = Math.round(value))"
+    />
     <select
       v-model="preferences.timeDisplay"
       class="field shrink-0 px-1 text-[12px]"
@@ -230,15 +252,20 @@ const fps = computed(() =>
 
 .where {
   min-width: 0;
-  flex: 0 1 300px;
+  flex: 0 1 230px;
   overflow: hidden;
   font-size: 12px;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
+.pace {
+  width: 62px;
+  flex: none;
+}
+
 .measure {
-  min-width: 140px;
+  min-width: 128px;
   flex: none;
   text-align: right;
 }

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { setPlayRange } from '@arrow-bend/core/edit'
+import { asTicks, formatTime, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import { useDocument, type Gesture } from '../../../session/document.ts'
+import { usePlayback } from '../../../session/playback.ts'
+import { usePreferences } from '../../../session/preferences.ts'
+import { useView } from '../../../session/view.ts'
+import { trackPointer } from '../../../ui/trackPointer.ts'
+import { useTimeSnap } from './useTimeSnap.ts'
+
+/** The play range on the ruler, set by its ends. */
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const view = useView()
+const snapping = useTimeSnap()
+
+const xs = computed(() => playback.range.map((edge) => view.xOf(edge)))
+const NAMES = ['Play range starts', 'Play range ends'] as const
+
+/** Writes a range with one end elsewhere, at least a frame long, within the scene. */
+const withEnd = (range: readonly [Ticks, Ticks], end: number, time: number): readonly [Ticks, Ticks] => {
+  const step = frameTicks(document.rate)
+  const [from, to] = range
+  if (end === 0) return [asTicks(Math.round(Math.max(0, Math.min(time, to - step)))), to]
+  return [from, asTicks(Math.round(Math.min(document.scene!.duration, Math.max(time, from + step))))]
+}
+const press = (event: PointerEvent, end: number): void => {
+  const { range } = playback
+  const snap = snapping({ except: range })
+  let gesture: Gesture | null = null
+  trackPointer(event, {
+    move(moved) {
+      gesture ??= document.begin('Play range set', 'deck')
+      const raw = range[end]! + (moved.clientX - event.clientX) / view.pixelsPerTick
+      const time = snap.to(raw, moved.ctrlKey || moved.metaKey)
+      gesture.preview((draft) => setPlayRange(draft, document.sceneId, withEnd(range, end, time)))
+    },
+    end(cancelled) {
+      snap.done()
+      if (cancelled) gesture?.cancel()
+      else gesture?.commit()
+    },
+  })
+}
+const nudge = (event: KeyboardEvent, end: number): void => {
+  const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  if (!way) return
+  event.preventDefault()
+  event.stopPropagation()
+  const by = way * (event.shiftKey ? 10 : 1) * frameTicks(document.rate)
+  const { range } = playback
+  document.apply('Play range set', (draft) =>
+    setPlayRange(draft, document.sceneId, withEnd(range, end, range[end]! + by)),
+  )
+}
+</script>
+
+<template>
+  <rect :x="xs[0]" y="14" :width="Math.max(0, xs[1]! - xs[0]!)" height="3" class="range" />
+  <g
+    v-for="(x, end) in xs"
+    :key="end"
+    class="post"
+    role="slider"
+    tabindex="0"
+    aria-orientation="horizontal"
+    :aria-label="NAMES[end]"
+    :aria-valuenow="playback.range[end]"
+    aria-valuemin="0"
+    :aria-valuemax="document.scene?.duration"
+    :aria-valuetext="formatTime(playback.range[end]!, document.rate, preferences.timeDisplay)"
+    @pointerdown.left.stop="press($event, end)"
+    @keydown="nudge($event, end)"
+  >
+    <title>{{ NAMES[end] }}: drag, or press {{ end === 0 ? 'I' : 'O' }} at the playhead</title>
+    <rect :x="x - 6" y="9" width="12" height="9" fill="transparent" />
+    <rect :x="end === 0 ? x - 0.75 : x - 2.25" y="11" width="3" height="8" class="mark" />
+  </g>
+</template>
+
+<style scoped>
+.range {
+  fill: var(--ink-2);
+  fill-opacity: 0.55;
+}
+
+.post {
+  cursor: ew-resize;
+}
+
+.mark {
+  fill: var(--ink);
+}
+
+.post:hover .mark,
+.post:focus-visible .mark {
+  fill: var(--pencil);
+}
+</style>

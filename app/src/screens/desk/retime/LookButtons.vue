@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import type { Look } from './useLook.ts'
+
+/** Shows what would be done, does it, or leaves it. */
+defineProps<{
+  look: Pick<Look<unknown>, 'active' | 'trouble' | 'show' | 'take' | 'drop'>
+  label: string
+  disabled?: boolean
+}>()
+</script>
+
+<template>
+  <p v-if="look.trouble.value" class="trouble" role="alert">{{ look.trouble.value }}</p>
+  <div class="buttons">
+    <button
+      type="button"
+      class="button small"
+      :aria-pressed="look.active.value"
+      :disabled="disabled"
+      @click="look.active.value ? look.drop() : look.show()"
+    >
+      {{ look.active.value ? 'Back' : 'Look first' }}
+    </button>
+    <button type="button" class="button button-primary small" :disabled="disabled" @click="look.take()">
+      {{ label }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 6px;
+}
+
+.small {
+  min-height: 26px;
+  font-size: 12px;
+}
+
+.small[aria-pressed='true'] {
+  box-shadow: inset 0 -2px 0 var(--pencil);
+}
+
+.trouble {
+  padding: 4px 8px;
+  border-left: 3px solid var(--pencil);
+  background: var(--sheet-2);
+  font-size: 12px;
+}
+</style>
