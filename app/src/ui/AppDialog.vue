@@ -17,7 +17,8 @@ defineEmits<{ close: [] }>()
           <DialogTitle class="text-[15px] font-semibold">{{ title }}</DialogTitle>
           <IconButton :icon="X" label="Close" @press="$emit('close')" />
         </header>
-        <div class="overflow-auto px-5 pt-2 pb-5"><slot /></div>
+        <!-- Long ones are scrolled by keys too. -->
+        <div class="overflow-auto px-5 pt-2 pb-5" tabindex="0"><slot /></div>
       </DialogPanel>
     </div>
   </Dialog>

@@ -15,7 +15,8 @@ export function useKeyPasting(actions: ReuseActions, takeTable: TakeTable): void
     event.defaultPrevented ||
     (event.target instanceof HTMLElement &&
       (event.target.matches('input, textarea, select') || event.target.closest('[role=dialog]') !== null)) ||
-    String(window.getSelection() ?? '') !== ''
+    // Text that is selected on the page is meant; what is selected in a field left behind is not.
+    window.getSelection()?.isCollapsed === false
 
   const give = (event: ClipboardEvent, text: () => string | null): void => {
     if (isElsewhere(event)) return

@@ -73,7 +73,7 @@ const lastFrameWords = computed(
 
 .search input {
   width: 100%;
-  height: 22px;
+  height: 24px;
   padding: 0 3px;
   border-radius: 4px;
   background: none;

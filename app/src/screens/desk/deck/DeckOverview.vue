@@ -8,7 +8,7 @@ import { trackPointer } from '../../../ui/trackPointer.ts'
 import { densityOf } from './density.ts'
 
 /** The whole scene in a strip: how many keys stand where, and which part the lanes show. */
-const HEIGHT = 18
+const HEIGHT = 20
 /** px a window is at least, so that it can be taken hold of. */
 const LEAST = 12
 const GRIP = 6
@@ -141,7 +141,7 @@ const onKeydown = (event: KeyboardEvent): void => {
   position: relative;
   z-index: 3;
   display: flex;
-  height: 18px;
+  height: 21px;
   flex: none;
   border-top: 1px solid var(--rule);
   background: var(--bench);
@@ -159,7 +159,8 @@ const onKeydown = (event: KeyboardEvent): void => {
 .folds button {
   display: grid;
   width: 24px;
-  height: 17px;
+  height: 24px;
+  margin: -3px 0;
   border-radius: 4px;
   place-items: center;
 }

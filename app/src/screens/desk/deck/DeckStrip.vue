@@ -14,15 +14,16 @@ const view = useView()
 const bracket = useStretchBracket()
 
 const words = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))
-/** px the words of the bracket need, so that they stand in it; else after it. */
-const ROOM = 150
+/** px a letter of the bracket's words takes; where they do not fit into it they stand after it. */
+const LETTER = 6.8
+const room = computed(() => bracket.words.value.length * LETTER + 14)
 const drawn = computed(() => {
   if (!bracket.shown.value) return null
   const ends = bracket.shown.value.map((time) => view.xOf(time)) as [number, number]
   const [left, right] = [Math.min(...ends), Math.max(...ends)]
   if (right < -20 || left > view.laneWidth + 20) return null
-  const inside = right - left > ROOM
-  const after = right + ROOM + 12 < view.laneWidth
+  const inside = right - left > room.value + 14
+  const after = right + room.value + 12 < view.laneWidth
   const text = inside
     ? (Math.max(0, left) + Math.min(view.laneWidth, right)) / 2
     : after
@@ -32,7 +33,7 @@ const drawn = computed(() => {
   return { ends, left, right, text, anchor }
 })
 /** An end as a bracket: an upright with feet toward the other. */
-const endPath = (x: number, toward: number): string => `M${x + toward * 5} 3.5H${x}V18.5H${x + toward * 5}`
+const endPath = (x: number, toward: number): string => `M${x + toward * 5} 4.5H${x}V19.5H${x + toward * 5}`
 const towardOf = (end: BracketEnd): number =>
   drawn.value!.ends[0] <= drawn.value!.ends[1] === (end === 0) ? 1 : -1
 const END_NAMES = ['Start', 'End'] as const
@@ -44,18 +45,18 @@ const END_NAMES = ['Start', 'End'] as const
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
     </div>
-    <svg class="bracket" :width="view.laneWidth" height="22" role="group" aria-label="Stretch the selection">
+    <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
       <template v-if="drawn">
-        <line :x1="drawn.left" :x2="drawn.right" y1="11" y2="11" class="beam" />
+        <line :x1="drawn.left" :x2="drawn.right" y1="12" y2="12" class="beam" />
         <rect
           v-if="drawn.anchor === 'middle'"
-          :x="drawn.text - ROOM / 2"
-          y="2"
-          :width="ROOM"
+          :x="drawn.text - room / 2"
+          y="3"
+          :width="room"
           height="18"
           class="ground"
         />
-        <text :x="drawn.text" y="15" :text-anchor="drawn.anchor" class="mono">{{ bracket.words.value }}</text>
+        <text :x="drawn.text" y="16" :text-anchor="drawn.anchor" class="mono">{{ bracket.words.value }}</text>
         <g
           v-for="(x, end) in drawn.ends"
           :key="end"
@@ -70,7 +71,7 @@ const END_NAMES = ['Start', 'End'] as const
           @keydown="bracket.nudge($event, end as BracketEnd)"
         >
           <title>Drag to stretch about the other end; with Alt about the pinned key or the playhead</title>
-          <rect :x="x - 9" y="0" width="18" height="22" fill="transparent" />
+          <rect :x="x - 9" y="0" width="18" height="24" fill="transparent" />
           <path :d="endPath(x, towardOf(end as BracketEnd))" />
         </g>
       </template>
@@ -81,7 +82,7 @@ const END_NAMES = ['Start', 'End'] as const
 <style scoped>
 .strip {
   display: flex;
-  height: 22px;
+  height: 25px;
   flex: none;
   border-bottom: 1px solid var(--rule);
   background: var(--sheet-2);

@@ -324,7 +324,7 @@ const isChosen = (row: Row): boolean =>
   z-index: 2;
   top: 0;
   right: 0;
-  bottom: 18px;
+  bottom: 21px;
   left: 300px;
   overflow: clip;
   overflow-clip-margin: 8px;
@@ -333,7 +333,7 @@ const isChosen = (row: Row): boolean =>
 
 .veil {
   position: absolute;
-  top: 52px;
+  top: 55px;
   bottom: 0;
   background: var(--veil);
 }

@@ -73,7 +73,7 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
 .opener {
   display: grid;
   width: 24px;
-  height: 20px;
+  height: 24px;
   place-items: center;
   border-radius: 4px;
 }

@@ -1,0 +1,83 @@
+import { execFile } from 'node:child_process'
+import { writeFile } from 'node:fs/promises'
+import { promisify } from 'node:util'
+import { expect, test, type Page } from '@playwright/test'
+import type { Project } from '@arrow-bend/core/scene'
+import { frameTicks, ticksOfFrame } from '@arrow-bend/core/time'
+import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
+import { savedFile, withoutPickers } from './desk.ts'
+
+const RATE = { num: 24, den: 1 }
+export const FRAME = frameTicks(RATE)
+const CLI = new URL('../../cli/bin/arrow-bend.mjs', import.meta.url).pathname
+const run = promisify(execFile)
+
+/**
+ * Three layers, Float 1 to 3, of five lanes with four keys each: a position's on frames 0, 12, 24 and 36, those of
+ * every further lane a frame later. The scene lasts six seconds, 144 frames.
+ */
+export function floats(): Project {
+  const made = crowdedDeck({ layers: 3, keys: 4, every: 12 })
+  const [scene] = made.scenes
+  const duration = ticksOfFrame(144, RATE)
+  const layers = scene!.layers.map((layer) => ({
+    ...layer,
+    span: [ticksOfFrame(0, RATE), duration] as const,
+  }))
+  return { ...made, scenes: [{ ...scene!, duration, layers }] }
+}
+
+/** Opens a project from a file, as a person does. */
+export async function openFile(page: Page, project: Project): Promise<void> {
+  await withoutPickers(page)
+  await page.goto('/')
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Open a file…' }).first().click()
+  const buffer = Buffer.from(JSON.stringify(project))
+  await (await chooser).setFiles([{ name: 'floats.json', mimeType: 'application/json', buffer }])
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+}
+
+/** A property at every frame, as the command line reads it from the file that is saved now. */
+export async function samples(page: Page, layer: string, property: string): Promise<number[][]> {
+  const { bytes } = await savedFile(page)
+  const path = test.info().outputPath('saved.bend')
+  await writeFile(path, bytes)
+  const { stdout } = await run(process.execPath, [
+    CLI,
+    'sample',
+    path,
+    '--layer',
+    layer,
+    '--property',
+    property,
+  ])
+  return stdout
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((row) => row.split(',').slice(2).map(Number))
+}
+
+/** The frames a property's keys stand on in the file that is saved now. */
+export async function keyFrames(page: Page, layer: string, property: string): Promise<number[]> {
+  const { project } = await savedFile(page)
+  const found = project.scenes[0]!.layers.find(({ name }) => name === layer)!.properties[property]!
+  return found.keys.map(({ t }) => t / FRAME)
+}
+
+/** Values that are the same to a bound, row by row. */
+export function expectSame(
+  after: readonly number[][],
+  before: readonly number[][],
+  pairs: readonly (readonly [after: number, before: number])[],
+  within = 1e-6,
+): void {
+  expect(pairs.length).toBeGreaterThan(5)
+  for (const [there, here] of pairs)
+    before[here]!.forEach((value, i) => {
+      expect(Math.abs(after[there]![i]! - value), `frame ${there} is to show what ${here} did`).toBeLessThan(
+        within,
+      )
+    })
+}
