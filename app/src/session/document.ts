@@ -50,6 +50,9 @@ export type SaveState =
   | { readonly kind: 'failed'; readonly sentence: string }
 
 const NO_SIZE = [1, 1] as const
+/** More layers than this take longer to be painted, and more keys to be summed up, than a drag can wait. */
+const MANY_LAYERS = 100
+const MANY_KEYS = 1000
 const NO_BENDS: Project['bends'] = []
 
 const onlyShown = (): Refusal =>
@@ -88,16 +91,31 @@ export const useDocument = defineStore('document', () => {
     gesturing.value = false
     gestureIn.value = null
   }
+  const isMuchChosen = (): boolean => selection.spans.length + selection.keys.length > MANY_KEYS
   // Deck and panel show what a drag elsewhere does as soon as there is time for it.
   const inDeck = followInIdleTime(project, () => gestureIn.value === 'stage' || gestureIn.value === 'panel')
-  const inPanel = followInIdleTime(project, () => gestureIn.value === 'stage' || gestureIn.value === 'deck')
+  const inPanel = followInIdleTime(
+    project,
+    () => gestureIn.value === 'stage' || gestureIn.value === 'deck' || isMuchChosen(),
+    () => gesturing.value && isMuchChosen(),
+  )
+
+  // Where very much moves, what was done is seen in the lanes first, and on the stage a moment later.
+  const inStage = followInIdleTime(
+    project,
+    () => {
+      const edited = history.value.done.length + history.value.undone.length > 0 || gesturing.value
+      return edited && gestureIn.value !== 'stage' && (scene.value?.layers.length ?? 0) > MANY_LAYERS
+    },
+    () => gestureIn.value === 'deck' && isMuchChosen(),
+  )
 
   const load = (file: ProjectFile): void => {
     open = null
     release()
+    history.value = EMPTY_HISTORY
     project.value = file.project
     assets.value = file.assets
-    history.value = EMPTY_HISTORY
     saving.value = { kind: 'saved', at: null }
     selection.clear()
   }
@@ -265,11 +283,14 @@ export const useDocument = defineStore('document', () => {
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
     gesturing,
+    gestureIn,
     /** A look ahead that is shown, by itself; null for none. */
     look: computed(() => look.value),
     settled,
     /** The project as the deck shows it; while something is dragged elsewhere behind by moments at most. */
     inDeck,
+    /** The project as the stage shows it; the same where there are very many layers, else never behind. */
+    inStage,
     /** The project as panel and rail show it; the same. */
     inPanel,
     load,

@@ -10,10 +10,12 @@ const CHEAP_MS = 4
 /**
  * Follows a value: at once as a rule, and while `waits` when there is time for it, so that what has to be seen at once
  * is painted first. On a fast machine that is every frame, on a slow one when the hand rests.
+ * @param stays while it says so, too, the value is not followed at all
  */
 export function followInIdleTime<T>(
   source: Readonly<ShallowRef<T>>,
   waits: () => boolean,
+  stays: () => boolean = () => false,
 ): Readonly<ShallowRef<T>> {
   const followed = shallowRef(source.value) as ShallowRef<T>
   /** What bringing the followers up to date took last, ms. */
@@ -32,12 +34,14 @@ export function followInIdleTime<T>(
   }
   const look = (): void => {
     timer = undefined
+    if (waits() && stays()) return
     const now = performance.now()
     if (now - changed >= REST_MS || now - behindSince >= LONGEST_WAIT_MS) catchUp()
     else timer = setTimeout(look, REST_MS - (now - changed))
   }
   const wait = (): void => {
     changed = performance.now()
+    if (stays()) return
     if (timer === undefined) {
       behindSince = changed
       timer = setTimeout(look, REST_MS)
@@ -48,6 +52,13 @@ export function followInIdleTime<T>(
       })
   }
   watch(source, () => (waits() ? wait() : catchUp()), { flush: 'sync' })
-  watch(waits, (now) => now || catchUp(), { flush: 'sync' })
+  watch(
+    [waits, stays],
+    ([waiting, staying]) => {
+      if (!waiting) catchUp()
+      else if (!staying && followed.value !== source.value) wait()
+    },
+    { flush: 'sync' },
+  )
   return readonly(followed) as Readonly<ShallowRef<T>>
 }

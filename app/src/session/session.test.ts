@@ -1,6 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
-import { beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { shallowRef } from 'vue'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
+import { followInIdleTime } from './followInIdleTime.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
 import { NOTHING, useSelection } from './selection.ts'
 import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
@@ -65,7 +67,52 @@ describe('commandOf', () => {
   })
 })
 
+describe('followInIdleTime', () => {
+  it('follows at once, when there is time, or not before it may', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] })
+    vi.stubGlobal('requestIdleCallback', () => 0)
+    const [source, waiting, staying] = [shallowRef(0), shallowRef(false), shallowRef(false)]
+    const followed = followInIdleTime(
+      source,
+      () => waiting.value,
+      () => staying.value,
+    )
+    source.value = 1
+    expect(followed.value).toBe(1)
+    waiting.value = true
+    source.value = 2
+    expect(followed.value).toBe(1)
+    await vi.advanceTimersByTimeAsync(100)
+    expect(followed.value).toBe(2)
+    staying.value = true
+    source.value = 3
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(followed.value).toBe(2)
+    waiting.value = false
+    expect(followed.value).toBe(3)
+    vi.useRealTimers()
+    vi.unstubAllGlobals()
+  })
+})
+
 describe('selection', () => {
+  it('adds what is new and takes away what was there, however many', () => {
+    setActivePinia(createPinia())
+    const selection = useSelection()
+    const refs = Array.from({ length: 3000 }, (_, i) => ({
+      scene: 's',
+      layer: `l${i % 30}`,
+      property: 'turn',
+      key: `k${i}`,
+    }))
+    selection.selectKeys(refs.slice(0, 2000))
+    selection.selectKeys(refs.slice(1000), true)
+    expect(selection.keys.map(({ key: id }) => id)).toEqual(
+      [...refs.slice(0, 1000), ...refs.slice(2000)].map(({ key: id }) => id),
+    )
+    expect(selection.layers).toHaveLength(30)
+  })
+
   beforeEach(() => setActivePinia(createPinia()))
   const ref = (layer: string, name: string) => ({ scene: 's', layer, property: 'turn', key: name })
 

@@ -33,7 +33,8 @@ export const useStageView = defineStore('stageView', () => {
 
   const shown = computed<Scene | null>(() => {
     if (before.value && reference.value) return reference.value
-    return document.scene && soloScene(document.scene, solo.value)
+    const scene = document.inStage?.scenes[0]
+    return scene ? soloScene(scene, solo.value) : null
   })
 
   const toggleSolo = (ids: readonly string[]): void => {

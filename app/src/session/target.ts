@@ -5,7 +5,7 @@ import {
   type Key,
   type Property,
 } from '@arrow-bend/core/property'
-import { findProperty, type KeyRef } from '@arrow-bend/core/edit'
+import { byProperty, type KeyRef } from '@arrow-bend/core/edit'
 import type { Layer, Project, Scene } from '@arrow-bend/core/scene'
 import type { SelectionState } from './selection.ts'
 
@@ -23,27 +23,33 @@ export interface SpanTarget {
 
 /** The span a ref names; null when it is gone or begins none. */
 export function spanTarget(project: Project, ref: KeyRef): SpanTarget | null {
-  const property = findProperty(project, ref)
-  const layer = project.scenes.find(({ id }) => id === ref.scene)?.layers.find(({ id }) => id === ref.layer)
-  if (!property || !layer) return null
-  const compiled = compiledOf(property, project.bends)
-  const index = compiled.keys.findIndex((key) => key.id === ref.key)
-  if (index < 0 || index >= compiled.spans.length) return null
-  return {
-    ref,
-    layer,
-    property,
-    compiled,
-    index,
-    from: compiled.keys[index]!,
-    to: compiled.keys[index + 1]!,
-  }
+  return spanTargets(project, [ref])[0] ?? null
+}
+
+/** The spans refs name, lane by lane; those that are gone or begin none are left out. */
+function spanTargets(project: Project, refs: readonly KeyRef[]): SpanTarget[] {
+  const layers = new Map(
+    project.scenes.flatMap((scene) => scene.layers.map((layer) => [layer.id, layer] as const)),
+  )
+  return [...byProperty(refs).values()].flatMap(({ ref: lane, keys: chosen }) => {
+    const layer = layers.get(lane.layer)
+    const property = layer?.properties[lane.property]
+    if (!layer || !property) return []
+    const compiled = compiledOf(property, project.bends)
+    const { keys, spans } = compiled
+    return spans.flatMap((_span, index): SpanTarget[] => {
+      const from = keys[index]!
+      if (!chosen.has(from.id)) return []
+      return [
+        { ref: { ...lane, key: from.id }, layer, property, compiled, index, from, to: keys[index + 1]! },
+      ]
+    })
+  })
 }
 
 /** The spans an edit of bends is meant for: the selected ones, or those the selected keys begin. */
 export function targetSpans(project: Project, selection: SelectionState): SpanTarget[] {
-  const refs = selection.spans.length > 0 ? selection.spans : selection.keys
-  return refs.flatMap((ref) => spanTarget(project, ref) ?? [])
+  return spanTargets(project, selection.spans.length > 0 ? selection.spans : selection.keys)
 }
 
 /** Every span of the animated properties of layers. */

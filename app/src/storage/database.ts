@@ -25,7 +25,8 @@ export interface JournalEntry {
   seq: number
   projectId: string
   label: string
-  patches: readonly Patch[]
+  /** As JSON: a text is put away many times faster than what it tells. Older entries have the patches themselves. */
+  patches: string | readonly Patch[]
 }
 
 export interface StoredAsset {

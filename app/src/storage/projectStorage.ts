@@ -2,7 +2,7 @@ import { applyPatches, enablePatches, type Patch } from 'immer'
 import { readProjectData, type ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
 import { secondsOfTicks } from '@arrow-bend/core/time'
-import { database, type Database, type ProjectCard } from './database.ts'
+import { database, type Database, type JournalEntry, type ProjectCard } from './database.ts'
 import { StorageTrouble, storageTrouble } from './storageTrouble.ts'
 
 enablePatches()
@@ -10,10 +10,18 @@ enablePatches()
 /** Journal entries after which the next commit folds them into the snapshot. */
 const FOLD_AFTER = 50
 
+/** Patches from which on an edit is large, and how long its journal entry leaves for it to be painted, ms. */
+const LARGE = 60
+const PAINT_MS = 40
+
 /** What a committed edit leaves in the journal. */
 export interface CommittedEdit {
   readonly label: string
   readonly patches: readonly Patch[]
+}
+
+function patchesOf({ patches }: Pick<JournalEntry, 'patches'>): Patch[] {
+  return typeof patches === 'string' ? (JSON.parse(patches) as Patch[]) : [...patches]
 }
 
 /** The card of a project; its thumbnail is added once drawn. */
@@ -34,6 +42,8 @@ function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail
  */
 export class ProjectStorage {
   private sinceFold = 0
+  /** The last of the large edits on their way to the journal. */
+  private tail: Promise<unknown> | null = null
 
   constructor(
     private readonly db: Database = database,
@@ -74,7 +84,7 @@ export class ProjectStorage {
       const fresh = entries.filter((entry) => entry.seq > snapshot.upTo)
       this.sinceFold = fresh.length
       const replayed = fresh.reduce<Project>(
-        (project, entry) => applyPatches(project, [...entry.patches]),
+        (project, entry) => applyPatches(project, patchesOf(entry)),
         snapshot.project,
       )
       const project = readProjectData(replayed)
@@ -84,15 +94,40 @@ export class ProjectStorage {
     })
   }
 
-  /** Appends an edit to the journal; asks the database at once, within the same turn of the event loop. */
+  /**
+   * Appends an edit to the journal; asks the database at once, within the same turn of the event loop. Only an edit of
+   * very many things lets what it shows be painted first, and those that come meanwhile wait for it.
+   */
   async append(project: Project, edit: CommittedEdit): Promise<void> {
-    const added = this.db.journal.add({ projectId: project.id, ...edit })
+    const add = (): PromiseLike<number> =>
+      this.db.journal.add({
+        projectId: project.id,
+        label: edit.label,
+        patches: JSON.stringify(edit.patches),
+      })
+    const waits = edit.patches.length > LARGE || this.tail !== null
+    const added = waits ? this.after(add) : add()
     await this.guard('saving your last change', async () => {
       const seq = await added
       await this.db.projects.update(project.id, cardOf(project, this.now()))
       this.sinceFold += 1
       if (this.sinceFold >= FOLD_AFTER) await this.fold(project, seq)
     })
+  }
+
+  /** Runs work after the next paint, and after all that waits already. */
+  private after(work: () => PromiseLike<number>): Promise<number> {
+    const done = (this.tail ?? Promise.resolve())
+      .catch(() => undefined)
+      .then(() => new Promise((resolve) => setTimeout(resolve, PAINT_MS)))
+      .then(work)
+    const tail = done
+      .catch(() => undefined)
+      .then(() => {
+        if (this.tail === tail) this.tail = null
+      })
+    this.tail = tail
+    return done
   }
 
   private async fold(project: Project, upTo: number): Promise<void> {

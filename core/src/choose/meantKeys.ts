@@ -13,7 +13,7 @@ export interface Chosen {
 
 /**
  * The keys a command is meant for: chosen ones and both ends of chosen spans; without any, all keys of chosen
- * properties; without those, of chosen layers and of what rides in chosen groups. Those come in order of layers,
+ * properties; without those, of chosen layers and of what rides in chosen groups. These come in order of layers,
  * properties and time; waypoints are left out. Chosen keys alone are returned as they are.
  */
 export function meantKeys(scene: Scene, { layers, properties, keys, spans }: Chosen): KeyRef[] {
@@ -34,17 +34,20 @@ export function meantKeys(scene: Scene, { layers, properties, keys, spans }: Cho
 
 const laneName = ({ layer, property }: { layer: string; property: string }): string => `${layer}/${property}`
 
+/** Keys that are chosen, or that chosen spans begin or end at. */
 function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[]): KeyRef[] {
+  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const [chosen, begun] = [byProperty(keys), byProperty(spans)]
-  return eachLane(scene).flatMap(({ layer, name, property }) => {
-    const lane = `${scene.id}/${layer.id}/${name}`
-    const [inKeys, inSpans] = [chosen.get(lane)?.keys, begun.get(lane)?.keys]
-    if (!inKeys && !inSpans) return []
-    const timed = timedKeys(property)
-    return timed.flatMap(({ id }, i) => {
-      const before = timed[i - 1]?.id
-      const ends = inSpans && (inSpans.has(id) || (before !== undefined && inSpans.has(before)))
-      return inKeys?.has(id) || ends ? [{ scene: scene.id, layer: layer.id, property: name, key: id }] : []
+  const lanes = new Map([...begun, ...chosen])
+  return [...lanes].flatMap(([name, { ref }]) => {
+    const property = layers.get(ref.layer)?.properties[ref.property]
+    if (!property) return []
+    const [inKeys, inSpans] = [chosen.get(name)?.keys, begun.get(name)?.keys]
+    let before = ''
+    return timedKeys(property).flatMap(({ id }) => {
+      const ends = inSpans && (inSpans.has(id) || inSpans.has(before))
+      before = id
+      return inKeys?.has(id) || ends ? [{ ...ref, key: id }] : []
     })
   })
 }

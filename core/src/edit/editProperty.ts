@@ -3,7 +3,14 @@ import type { BendLibrary } from '../bend/index.ts'
 import { keepJoined, settleWaypoints, withTime, type Property } from '../property/index.ts'
 import { LIMITS, type Layer, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { byProperty, layerIn, replaceLayer, type KeyRef, type PropertyRef } from './refs.ts'
+import {
+  byProperty,
+  layerIn,
+  replaceLayer,
+  type KeyRef,
+  type KeysOfProperty,
+  type PropertyRef,
+} from './refs.ts'
 
 /** What `change` makes of a property, given the project's named bends. */
 export type PropertyChange = (property: Property, library: BendLibrary) => Property
@@ -75,7 +82,7 @@ export function editProperties(
   change: (property: Property, given: KeysToEdit) => Property,
 ): void {
   const library = libraryIn(draft)
-  const layers = new Map<string, { ref: PropertyRef; keys: Set<string> }[]>()
+  const layers = new Map<string, KeysOfProperty[]>()
   for (const group of byProperty(refs).values()) {
     const name = `${group.ref.scene}/${group.ref.layer}`
     const groups = layers.get(name)
@@ -96,9 +103,8 @@ export function editProperties(
     const names = Object.keys(made)
     if (names.length === 1) layerIn(draft, first).properties[names[0]!] = made[names[0]!] as Draft<Property>
     else if (names.length > 1) {
-      // Drafts of each of them would take ten times as long.
-      const properties = Object.freeze({ ...layer.properties, ...made })
-      replaceLayer(draft, first, Object.freeze({ ...layer, properties }))
+      // Drafts of each of them would take ten times as long. Not frozen: an edit may go on with the layer.
+      replaceLayer(draft, first, { ...layer, properties: { ...layer.properties, ...made } })
     }
   }
 }

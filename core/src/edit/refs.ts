@@ -18,16 +18,30 @@ export interface KeyRef extends PropertyRef {
 /** Makes ids not yet in use; handed in, so that the core keeps no chance of its own. */
 export type MakeId = () => string
 
-/** Key refs gathered by property, in order of first mention. */
-export function byProperty(refs: readonly KeyRef[]): Map<string, { ref: PropertyRef; keys: Set<string> }> {
+/** The keys meant of one property, by id. */
+export interface KeysOfProperty {
+  readonly ref: PropertyRef
+  readonly keys: ReadonlySet<string>
+}
+
+const GROUPS = new WeakMap<readonly KeyRef[], ReadonlyMap<string, KeysOfProperty>>()
+
+/** Key refs gathered by property (`scene/layer/property`), in order of first mention; the same for the same list. */
+export function byProperty(refs: readonly KeyRef[]): ReadonlyMap<string, KeysOfProperty> {
+  const known = GROUPS.get(refs)
+  if (known) return known
   const groups = new Map<string, { ref: PropertyRef; keys: Set<string> }>()
+  GROUPS.set(refs, groups)
   let group: { ref: PropertyRef; keys: Set<string> } | null = null
   for (const ref of refs) {
     const same =
       group?.ref.property === ref.property && group.ref.layer === ref.layer && group.ref.scene === ref.scene
     if (!group || !same) {
       const name = `${ref.scene}/${ref.layer}/${ref.property}`
-      group = groups.get(name) ?? { ref, keys: new Set<string>() }
+      group = groups.get(name) ?? {
+        ref: { scene: ref.scene, layer: ref.layer, property: ref.property },
+        keys: new Set<string>(),
+      }
       groups.set(name, group)
     }
     group.keys.add(ref.key)
@@ -61,7 +75,7 @@ export function findProperty(project: Project, ref: PropertyRef): Property | nul
   return (scene && findLayer(scene.layers, ref.layer)?.properties[ref.property]) ?? null
 }
 
-/** Puts a layer, whole and frozen, in the place of the one of its id. */
+/** Puts a layer in the place of the one of its id. */
 export function replaceLayer(draft: Draft<Project>, ref: { scene: string }, layer: Layer): void {
   const { layers } = sceneIn(draft, ref.scene)
   const at = placeOf(layers, layer.id)

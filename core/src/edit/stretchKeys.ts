@@ -72,17 +72,6 @@ export function stretchOnto(
   return { about: from, onto: newFrom, factor: (newTo - newFrom) / (to - from) }
 }
 
-/** Where moments come by a stretch, ticks: as they would be, and as `snapTo` has them. */
-export function landingsOf(
-  times: readonly number[],
-  { about, onto = about, factor, snapTo }: Stretch,
-): { readonly from: number; readonly exact: number; readonly to: number }[] {
-  return times.map((from) => {
-    const exact = onto + factor * (from - about)
-    return { from, exact, to: snapTo ? snapToFrame(exact, snapTo) : Math.round(exact) }
-  })
-}
-
 /** Plays keys backwards where they are: about the middle between the first and the last of them all. */
 export function reverseKeys(draft: Draft<Project>, refs: readonly KeyRef[]): MoveReport {
   const range = rangeOf(draft, refs)

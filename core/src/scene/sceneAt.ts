@@ -9,6 +9,7 @@ import {
   type Property,
 } from '../property/index.ts'
 import type { Layer, Scene } from './document.ts'
+import { layerById } from './makeLayer.ts'
 import { identityMatrix, multiplyInto, type Matrix } from './matrix.ts'
 import { makePlacing, ownMatrixInto, type Placing } from './placing.ts'
 
@@ -200,10 +201,13 @@ export function parentMatrixAt(
   time: number,
   library: BendLibrary = [],
 ): Matrix {
-  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const matrix = identityMatrix()
+  let at = layerById(scene, layerId)?.parent ?? null
+  // Most ride on nothing, and are not to wait for a list of all.
+  if (at === null) return matrix
+  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const own = identityMatrix()
-  for (let at = layers.get(layerId)?.parent ?? null; at !== null; at = layers.get(at)?.parent ?? null) {
+  for (; at !== null; at = layers.get(at)?.parent ?? null) {
     ownMatrixInto(own, makePlacing(layers.get(at)!, library), time)
     multiplyInto(matrix, own, matrix)
   }

@@ -10,6 +10,7 @@ import {
   frameTicks,
   parseRate,
   parseTime,
+  parseTimeFrom,
   snapToFrame,
   ticksOfFrame,
   TICKS_PER_SECOND,
@@ -117,5 +118,23 @@ describe('asTicks', () => {
 
   it('snaps to the nearest frame', () => {
     expect(snapToFrame(ticksOfFrame(7, FILM) + 1000, FILM)).toBe(ticksOfFrame(7, FILM))
+  })
+})
+
+describe('parseTimeFrom', () => {
+  const rate = { num: 24, den: 1 }
+  const now = ticksOfFrame(100, rate)
+  // Source of the counts: SMPTE ST 12-1, non-drop at 24.
+  it.each([
+    ['+12', 112],
+    ['-1:00', 76],
+    ['−2s', 52],
+    ['+ 00:00:01:06', 130],
+    ['1:12', 36],
+  ])('reads %j, with a sign as so much later or earlier', (text, frame) => {
+    expect(parseTimeFrom(text, now, { rate })).toBe(ticksOfFrame(frame, rate))
+  })
+  it('refuses what cannot be read', () => {
+    expect(() => parseTimeFrom('+soon', now, { rate })).toThrow(BadTime)
   })
 })

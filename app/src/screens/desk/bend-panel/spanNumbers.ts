@@ -26,9 +26,26 @@ export interface SideNumbers {
 
 const WITHIN = 1e-6
 
-function common(values: readonly number[]): number | null {
-  const [first] = values
-  return first !== undefined && values.every((value) => Math.abs(value - first) < WITHIN) ? first : null
+/** What all have in common, looked at until two differ; null for none or where one has no number. */
+function common<T>(list: readonly T[], numberOf: (item: T) => number | null, within = WITHIN): number | null {
+  const first = list.length > 0 ? numberOf(list[0]!) : null
+  if (first === null) return null
+  const same = list.every((item) => {
+    const value = numberOf(item)
+    return value !== null && Math.abs(value - first) < within
+  })
+  return same ? first : null
+}
+
+const TEXTS = new WeakMap<PlainBend, string>()
+
+/** A bend as text: the same for bends of one shape. */
+export function bendKey(bend: PlainBend): string {
+  const known = TEXTS.get(bend)
+  if (known !== undefined) return known
+  const text = JSON.stringify(bend)
+  TEXTS.set(bend, text)
+  return text
 }
 
 /** The handles at both ends of a bend as it stands; null for bends that have none. */
@@ -46,17 +63,17 @@ export function endHandles(bend: PlainBend): Handles | null {
 /** Reach, rise and speed at both sides of the given spans. */
 export function handleFields(spans: readonly SpanTarget[]): Readonly<Record<Side, SideNumbers>> {
   const side = (which: Side): SideNumbers => {
-    const handles = spans.flatMap(({ compiled, index }) => {
-      const handles = endHandles(compiled.bends[index]!)
-      return handles ? [handles[which]] : []
-    })
-    const whole = handles.length === spans.length
-    const speeds = spans.map((span) => speedAtSide(span, which))
+    const handleOf = ({ compiled, index }: SpanTarget): Handle | null =>
+      endHandles(compiled.bends[index]!)?.[which] ?? null
+    const speedOf = (span: SpanTarget): number | null => {
+      const speed = speedAtSide(span, which)
+      return Number.isFinite(speed) ? speed : null
+    }
     return {
-      reach: whole ? common(handles.map(({ reach }) => reach)) : null,
-      rise: whole ? common(handles.map(({ rise }) => rise)) : null,
-      speed: speeds.every(Number.isFinite) ? common(speeds) : null,
-      endless: speeds.length === 1 && Math.abs(speeds[0]!) === Infinity,
+      reach: common(spans, (span) => handleOf(span)?.reach ?? null),
+      rise: common(spans, (span) => handleOf(span)?.rise ?? null),
+      speed: common(spans, speedOf),
+      endless: spans.length === 1 && Math.abs(speedAtSide(spans[0]!, which)) === Infinity,
     }
   }
   return { leave: side('leave'), arrive: side('arrive') }
@@ -65,20 +82,29 @@ export function handleFields(spans: readonly SpanTarget[]): Readonly<Record<Side
 /** Speed with which a span is left or arrived at, units per second; NaN for kinds without one number. */
 function speedAtSide({ compiled, index, from, to }: SpanTarget, side: Side): number {
   const pace = compiled.spans[index]!.curve.pace(side === 'leave' ? 0 : 1)
+  if (pace === 0) return 0
   const change = spanChange(compiled, index)
   return change === 0 ? 0 : (pace * change) / secondsOfTicks(to.t - from.t)
 }
 
 /** Fastest moment of the spans, units per second without sign; null when endless. */
 export function peakOf(spans: readonly SpanTarget[]): number | null {
-  const peaks = spans.map(({ compiled, index, from, to }) => {
-    const { curve } = compiled.spans[index]!
+  // Spans bent alike have one fastest pace.
+  const paces = new Map<string, number>()
+  let peak = 0
+  for (const { compiled, index, from, to } of spans) {
     const change = spanChange(compiled, index)
-    let peak = 0
-    for (let i = 0; i <= 200; i += 1) peak = Math.max(peak, Math.abs(curve.pace(i / 200)))
-    return change === 0 ? 0 : (peak * Math.abs(change)) / secondsOfTicks(to.t - from.t)
-  })
-  const peak = Math.max(0, ...peaks)
+    if (change === 0) continue
+    const shape = bendKey(compiled.bends[index]!)
+    let pace = paces.get(shape)
+    if (pace === undefined) {
+      const { curve } = compiled.spans[index]!
+      pace = 0
+      for (let i = 0; i <= 200; i += 1) pace = Math.max(pace, Math.abs(curve.pace(i / 200)))
+      paces.set(shape, pace)
+    }
+    peak = Math.max(peak, (pace * Math.abs(change)) / secondsOfTicks(to.t - from.t))
+  }
   return Number.isFinite(peak) ? peak : null
 }
 
@@ -93,17 +119,14 @@ export interface BendFacts {
 const ALIKE = 1e-4
 
 export function bendFacts(spans: readonly SpanTarget[]): BendFacts {
-  const curves = spans.map(({ compiled, index }) => compiled.spans[index]!.curve)
-  const one = (values: readonly (number | null)[]): number | null => {
-    const [first] = values
-    if (first === undefined || first === null) return null
-    return values.every((value) => value !== null && Math.abs(value - first) < ALIKE) ? first : null
-  }
-  const over = curves.map(overshootOf)
+  const shapes = new Map(
+    spans.map(({ compiled, index }) => [bendKey(compiled.bends[index]!), compiled.spans[index]!.curve]),
+  )
+  const curves = [...shapes.values()]
   return {
-    peakAt: one(curves.map(peakOfCurve)),
-    overshoot: one(over.map(({ amount }) => amount)),
-    overshootAt: one(over.map(({ at }) => at)),
+    peakAt: common(curves, peakOfCurve, ALIKE),
+    overshoot: common(curves, (curve) => overshootOf(curve).amount, ALIKE),
+    overshootAt: common(curves, (curve) => overshootOf(curve).at, ALIKE),
   }
 }
 

@@ -8,6 +8,7 @@ import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { targetSpans, type SpanTarget } from '../../../session/target.ts'
+import { bendKey } from './spanNumbers.ts'
 
 export interface TargetSpans {
   /** The spans an edit of bends is meant for. */
@@ -58,9 +59,10 @@ export function useTargetSpans(): TargetSpans {
       : null
   })
   const smooth = computed(() => first.value?.from.through === 'smooth' && first.value.to.through === 'smooth')
-  const mixed = computed(
-    () => new Set(spans.value.map(({ compiled, index }) => JSON.stringify(compiled.bends[index]))).size > 1,
-  )
+  const mixed = computed(() => {
+    const shapeOf = ({ compiled, index }: SpanTarget): string => bendKey(compiled.bends[index]!)
+    return spans.value.some((span) => shapeOf(span) !== shapeOf(spans.value[0]!))
+  })
   const handles = computed(() =>
     shown.value && (shown.value.kind === 'handles' || shown.value.kind === 'linear')
       ? asHandles(shown.value)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, shallowRef, watchEffect } from 'vue'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useView } from '../../../session/view.ts'
@@ -22,7 +22,12 @@ const view = useView()
 const scene = computed(() => document.inDeck!.scenes[0]!)
 const width = computed(() => view.laneWidth)
 const x = (time: number): number => (time / view.duration) * width.value
-const density = computed(() => densityOf(scene.value, Math.max(20, Math.floor(width.value / 4))))
+// How dense keys stand is told anew when a drag is done.
+const counted = shallowRef(scene.value)
+watchEffect(() => {
+  if (!document.gesturing) counted.value = scene.value
+})
+const density = computed(() => densityOf(counted.value, Math.max(20, Math.floor(width.value / 4))))
 const bars = computed(() => {
   const cells = density.value
   const most = Math.max(1, ...cells)

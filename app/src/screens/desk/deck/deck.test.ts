@@ -2,10 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../../../core/test/trials.ts'
 import { compileProperty, ribbonScale } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND, ticksOfFrame } from '@arrow-bend/core/time'
+import { densityOf } from './density.ts'
 import { drawLane } from './laneDrawing.ts'
 import { buildRows, lanesOf } from './rows.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { snapTime, snapTimes } from './snapTime.ts'
+import { snapWords } from './useTimeSnap.ts'
 
 const RATE = { num: 24, den: 1 }
 const none = new Set<string>()
@@ -31,6 +33,18 @@ describe('buildRows', () => {
       [2, 'both/opacity'],
       [3, 'one/turn'],
     ])
+  })
+
+  it('lists only what is selected, and lanes in an order of one’s own', () => {
+    const chosen = { layers: new Set(['both']), lanes: new Set(['both/opacity']) }
+    expect(ids({ filter: 'selected', chosen })).toEqual(['both', 'both/opacity'])
+    expect(ids({ filter: 'selected', chosen: { ...chosen, lanes: none } })).toEqual([
+      'both',
+      'both/turn',
+      'both/opacity',
+    ])
+    const order = new Map([['both', ['opacity']]])
+    expect(ids({ order })).toEqual(['both', 'both/opacity', 'both/turn', 'one'])
   })
 
   it('folds, unfolds, keeps the selected and lists all on demand', () => {
@@ -149,6 +163,33 @@ describe('snapTime', () => {
     const scene = projectOf([layerWith('a', { turn: property('turn', [key(1, 0), key(2, 9)]) })]).scenes[0]!
     expect(snapTimes(scene)).toEqual([0, second(1), second(2), second(10)])
     expect(snapTimes(scene, new Set(['k1']))).toEqual([0, second(2), second(10)])
+  })
+})
+
+describe('densityOf', () => {
+  it('counts keys by where they stand, those at the very end in the last part', () => {
+    const turn = property('turn', [key(0, 0), key(4.9, 1), key(5, 2), key(10, 3), key(11, 4)])
+    const made = projectOf([layerWith('a', { turn }), layerWith('b', { turn })]).scenes[0]!
+    expect(densityOf(made, 2)).toEqual([4, 4])
+    expect(densityOf(made, 4)).toEqual([2, 2, 2, 2])
+  })
+})
+
+describe('snapWords', () => {
+  it('names what stands at a moment, the most telling first', () => {
+    const made = {
+      ...projectOf([{ ...layerWith('a', {}), span: [second(2), second(9)] as const }]).scenes[0]!,
+      markers: [{ id: 'm', t: second(2), name: 'Berth' }],
+    }
+    const words = (seconds: number, playhead = 7) => snapWords(made, second(seconds), second(playhead))
+    expect([2, 7, 0, 10, 9, 5].map((at) => words(at))).toEqual([
+      'Berth',
+      'playhead',
+      'start',
+      'end',
+      'end of a',
+      'key',
+    ])
   })
 })
 

@@ -7,6 +7,7 @@ import { useSelection } from '../../../session/selection.ts'
 import { useStageView } from '../../../session/stageView.ts'
 import RouteBar from './RouteBar.vue'
 import { routeGeometry } from './routeGeometry.ts'
+import { routeLine } from './drawRoute.ts'
 import StageRoute from './StageRoute.vue'
 import PointerTag from '../PointerTag.vue'
 import { useRouteGestures } from './useRouteGestures.ts'
@@ -26,13 +27,22 @@ const time = shallowRef(playback.time)
 watchEffect(() => {
   if (!playback.playing) time.value = playback.time
 })
+/** More routes than this are shown as mere lines, and drawn anew only once a drag over the lanes is done. */
+const MANY = 60
+const many = computed(() => selection.layers.length > MANY)
+const rests = computed(() => document.gestureIn === 'deck' && many.value)
+const scene = shallowRef(stageView.shown)
+watchEffect(() => {
+  if (!rests.value) scene.value = stageView.shown
+})
 const geometries = computed(() => {
-  const scene = stageView.shown!
+  if (!scene.value) return []
   const { view } = props
   return selection.layers.flatMap(
-    (id) => routeGeometry(scene, id, { view, library: document.bends, time: time.value }) ?? [],
+    (id) => routeGeometry(scene.value!, id, { view, library: document.bends, time: time.value }) ?? [],
   )
 })
+const lines = computed(() => (many.value ? geometries.value.map(routeLine).join('') : ''))
 </script>
 
 <template>
@@ -40,8 +50,15 @@ const geometries = computed(() => {
     class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
     :class="{ held: document.gesturing }"
   >
+    <g v-if="many" role="img" :aria-label="`${geometries.length} routes`">
+      <path class="edge" :d="lines" />
+      <path class="line" :d="lines" />
+      <text x="16" :y="height - 40">
+        {{ geometries.length }} routes; select {{ MANY }} layers or fewer for their keys
+      </text>
+    </g>
     <StageRoute
-      v-for="geometry in geometries"
+      v-for="geometry in many ? [] : geometries"
       :key="geometry.layer"
       :geometry="geometry"
       :gestures="gestures"
@@ -52,13 +69,37 @@ const geometries = computed(() => {
   </svg>
   <RouteBar
     v-if="!playback.playing && !stageView.before && !gestures.tag.value"
-    :geometries="geometries"
+    :geometries="many ? [] : geometries"
     :width="width"
     :height="height"
   />
 </template>
 
 <style scoped>
+path {
+  fill: none;
+}
+
+/* Colours here stay the light theme's: they lie on the picture. */
+.edge {
+  stroke: #fffdf8;
+  stroke-opacity: 0.7;
+  stroke-width: 2.5;
+}
+
+.line {
+  stroke: #0e6b75;
+  stroke-width: 1;
+}
+
+text {
+  fill: #1f2b33;
+  stroke: #fffdf8;
+  stroke-width: 4;
+  font-size: 12px;
+  paint-order: stroke;
+}
+
 /* While something is dragged nothing else is aimed at. */
 .held :deep(*) {
   pointer-events: none;

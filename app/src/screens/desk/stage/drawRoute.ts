@@ -50,19 +50,10 @@ const KNOWN = new WeakMap<RouteGeometry, { rate: FrameRate; drawing: RouteDrawin
 export function drawRoute(geometry: RouteGeometry, rate: FrameRate): RouteDrawing {
   const known = KNOWN.get(geometry)
   if (known?.rate === rate) return known.drawing
-  const { property, compiled, onScreen } = geometry
-  const spans = compiled.spans as readonly PlaceSpan[]
-  const cubics = spans.flatMap(({ route }) => route.cubics)
-  const pieces = cubics.map((cubic, index): RoutePiece => {
-    const points = [cubic.leave, cubic.arrive, cubic.to].map((point) => text(onScreen(point)))
-    return {
-      key: property.keys[index]!.id,
-      index,
-      path: `M${text(onScreen(cubic.from))}C${points.join(' ')}`,
-    }
-  })
+  const spans = geometry.compiled.spans as readonly PlaceSpan[]
+  const pieces = piecesOf(geometry)
   const drawing: RouteDrawing = {
-    path: pieces.map(({ path }, i) => (i === 0 ? path : path.slice(path.indexOf('C')))).join(''),
+    path: lineOf(pieces),
     length: spans.reduce((sum, { route }) => sum + route.length, 0),
     pieces,
     marks: marksOf(geometry, rate),
@@ -70,6 +61,24 @@ export function drawRoute(geometry: RouteGeometry, rate: FrameRate): RouteDrawin
   }
   KNOWN.set(geometry, { rate, drawing })
   return drawing
+}
+
+/** The line of a route alone, as path data. */
+export const routeLine = (geometry: RouteGeometry): string => lineOf(piecesOf(geometry))
+
+const lineOf = (pieces: readonly RoutePiece[]): string =>
+  pieces.map(({ path }, i) => (i === 0 ? path : path.slice(path.indexOf('C')))).join('')
+
+function piecesOf({ property, compiled, onScreen }: RouteGeometry): RoutePiece[] {
+  const cubics = (compiled.spans as readonly PlaceSpan[]).flatMap(({ route }) => route.cubics)
+  return cubics.map((cubic, index): RoutePiece => {
+    const points = [cubic.leave, cubic.arrive, cubic.to].map((point) => text(onScreen(point)))
+    return {
+      key: property.keys[index]!.id,
+      index,
+      path: `M${text(onScreen(cubic.from))}C${points.join(' ')}`,
+    }
+  })
 }
 
 /** How far along its route a place has come at a moment, px of the place. */

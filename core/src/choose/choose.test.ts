@@ -1,0 +1,165 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { ease, key, keysOf, layerWith, projectOf, property, refsOf } from '../../test/trials.ts'
+import type { KeyRef } from '../edit/index.ts'
+import { TICKS_PER_SECOND } from '../time/index.ts'
+import {
+  arrivalsOf,
+  everyNthKey,
+  keyTimes,
+  likeKeys,
+  meantKeys,
+  selectionWords,
+  standsNear,
+  type Chosen,
+} from './index.ts'
+
+const hold = { kind: 'hold' } as const
+const boat = layerWith('boat', {
+  turn: property('turn', [key(0, 0, ease), key(1, 10, hold), key(2, 20)]),
+  opacity: property('number', [key(0, 0), key(2, 50, ease), key(3, 100)]),
+})
+const lamp = layerWith('lamp', { turn: property('turn', [key(1, 0, ease), key(4, 90)]) })
+const locked = {
+  ...layerWith('chest', { turn: property('turn', [key(1, 0, ease), key(2, 1)]) }),
+  locked: true,
+}
+const project = projectOf([boat, lamp, locked])
+const scene = project.scenes[0]!
+const ref = (layer: string, name: string, seconds: number): KeyRef => ({
+  scene: 'scene',
+  layer,
+  property: name,
+  key: `k${seconds}`,
+})
+const chosen = (more: Partial<Chosen>): Chosen => ({
+  layers: [],
+  properties: [],
+  keys: [],
+  spans: [],
+  ...more,
+})
+const names = (refs: readonly KeyRef[]): string[] =>
+  refs.map(({ layer, property: name, key: id }) => `${layer} ${name} ${id}`)
+
+describe('meantKeys', () => {
+  it('takes keys as they are, and both ends of spans', () => {
+    const keys = [ref('lamp', 'turn', 4)]
+    expect(meantKeys(scene, chosen({ keys }))).toEqual(keys)
+    const both = chosen({ keys, spans: [ref('boat', 'turn', 0)] })
+    expect(names(meantKeys(scene, both))).toEqual(['boat turn k0', 'boat turn k1', 'lamp turn k4'])
+  })
+
+  it('takes whole lanes, whole layers, and what rides in a group', () => {
+    const turn = { scene: 'scene', layer: 'lamp', property: 'turn' }
+    expect(names(meantKeys(scene, chosen({ layers: ['lamp'], properties: [turn] })))).toEqual([
+      'lamp turn k1',
+      'lamp turn k4',
+    ])
+    expect(meantKeys(scene, chosen({ layers: ['boat'] }))).toHaveLength(6)
+    const group = layerWith('fleet', {}, 'group')
+    const rider = layerWith('lamp', lamp.properties, 'rectangle', 'fleet')
+    const fleet = projectOf([group, rider]).scenes[0]!
+    expect(meantKeys(fleet, chosen({ layers: ['fleet'] }))).toHaveLength(2)
+  })
+
+  it('leaves out locked layers and what is gone', () => {
+    expect(meantKeys(scene, chosen({ layers: ['chest'] }))).toEqual([])
+    expect(meantKeys(scene, chosen({ spans: [ref('gone', 'turn', 0)] }))).toEqual([])
+  })
+})
+
+describe('likeKeys', () => {
+  const from = [ref('boat', 'turn', 1)]
+  it.each([
+    ['time', ['boat turn k1', 'lamp turn k1']],
+    ['property', ['boat turn k0', 'boat turn k1', 'boat turn k2', 'lamp turn k1', 'lamp turn k4']],
+    ['first', ['boat turn k0']],
+    ['last', ['boat turn k2']],
+    ['others', ['boat turn k0', 'boat turn k2']],
+  ] as const)('finds keys alike by %s', (likeness, found) => {
+    expect(names(likeKeys(scene, from, likeness)).sort()).toEqual([...found].sort())
+  })
+
+  it('finds the same bends only where a span begins', () => {
+    expect(names(likeKeys(scene, [ref('boat', 'turn', 0)], 'bend'))).toEqual([
+      'boat turn k0',
+      'boat opacity k2',
+      'lamp turn k1',
+    ])
+    expect(likeKeys(scene, [ref('boat', 'turn', 2)], 'bend')).toEqual([])
+  })
+
+  it('keeps of each lane every nth, the first among them', () => {
+    fc.assert(
+      fc.property(keysOf(fc.integer(), 12), fc.integer({ min: 2, max: 5 }), (keys, every) => {
+        const made = projectOf([layerWith('a', { turn: property('turn', keys) })])
+        const kept = everyNthKey(made.scenes[0]!, refsOf(made, 'a', 'turn'), every)
+        expect(kept.map((one) => one.key)).toEqual(
+          keys.filter((_key, i) => i % every === 0).map(({ id }) => id),
+        )
+      }),
+      { numRuns: 60, seed: 6 },
+    )
+  })
+})
+
+describe('standsNear', () => {
+  it('tells keys beside one that stays, not those that move together', () => {
+    const second = TICKS_PER_SECOND
+    expect(standsNear(scene, [ref('boat', 'turn', 1)], second * 1.5)).toBe(true)
+    expect(standsNear(scene, [ref('boat', 'turn', 1)], second)).toBe(false)
+    const all = ['0', '1', '2'].map((at) => ref('boat', 'turn', Number(at)))
+    expect(standsNear(scene, all, second * 1.5)).toBe(false)
+  })
+})
+
+describe('keyTimes and arrivalsOf', () => {
+  const all = [
+    ...refsOf(project, 'boat', 'turn'),
+    ...refsOf(project, 'boat', 'opacity'),
+    ...refsOf(project, 'lamp', 'turn'),
+  ]
+  it('lists each moment once, in order', () => {
+    expect(keyTimes(project, all).map((time) => time / TICKS_PER_SECOND)).toEqual([0, 1, 2, 3, 4])
+  })
+  it('tells when layers and lanes go and arrive', () => {
+    const seconds = (by: 'layer' | 'lane') =>
+      arrivalsOf(project, all, by).map(({ name, from, to }) => [
+        name,
+        from / TICKS_PER_SECOND,
+        to / TICKS_PER_SECOND,
+      ])
+    expect(seconds('layer')).toEqual([
+      ['boat', 0, 3],
+      ['lamp', 1, 4],
+    ])
+    expect(seconds('lane')).toEqual([
+      ['boat turn', 0, 2],
+      ['boat opacity', 0, 3],
+      ['lamp turn', 1, 4],
+    ])
+  })
+})
+
+describe('selectionWords', () => {
+  const lane = (layer: string, name: string) => ({ scene: 'scene', layer, property: name })
+  it.each([
+    [{}, ''],
+    [{ layers: ['boat'] }, 'boat'],
+    [{ layers: ['boat', 'lamp'] }, '2 layers'],
+    [{ properties: [lane('boat', 'turn')] }, 'lane of boat turn'],
+    [{ properties: [lane('boat', 'turn'), lane('boat', 'opacity')] }, 'on 2 lanes of boat'],
+    [{ keys: [ref('boat', 'turn', 0)], properties: [lane('boat', 'turn')] }, '1 key of boat turn'],
+    [
+      {
+        keys: [ref('boat', 'turn', 0), ref('lamp', 'turn', 1)],
+        spans: [ref('boat', 'turn', 0)],
+        properties: [lane('boat', 'turn'), lane('lamp', 'turn')],
+      },
+      '2 keys, 1 span on 2 lanes of 2 layers',
+    ],
+  ])('says %j as “%s”', (what, words) => {
+    expect(selectionWords(scene, chosen(what))).toBe(words)
+  })
+})
