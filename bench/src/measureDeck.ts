@@ -3,6 +3,7 @@ import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
 import { measureDrag, openProject, rateOf, report, timeOf } from './deskMeasures.ts'
 
 const ROUNDS = 200
+const REST_MS = 20_000
 
 /** 300 layers, 1 500 lanes, 15 000 keys: opening, scrolling, stretching everything, undoing it. */
 export async function measureDeck(page: Page, address: string): Promise<void> {
@@ -56,10 +57,11 @@ export async function measureDeck(page: Page, address: string): Promise<void> {
     await page.keyboard.press('Control+z')
   }
   for (let i = 0; i < 10; i += 1) await round()
-  await page.waitForTimeout(3000)
+  // What was done is put away after it is shown; memory is looked at when all of it is.
+  await page.waitForTimeout(REST_MS)
   const before = await heap()
   for (let i = 0; i < ROUNDS; i += 1) await round()
-  await page.waitForTimeout(5000)
+  await page.waitForTimeout(REST_MS)
   const after = await heap()
   console.log(
     `${`memory over ${ROUNDS} undo and redo`.padEnd(48)} ${before.toFixed(1)} MB before, ${after.toFixed(1)} MB after`,

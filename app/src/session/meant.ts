@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { meantKeys } from '@arrow-bend/core/choose'
+import { meantKeys, rangeOfSpans } from '@arrow-bend/core/choose'
 import { rangeOf, type KeyRef } from '@arrow-bend/core/edit'
+import { asTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
 import { useSelection } from './selection.ts'
 
@@ -20,7 +21,16 @@ export const useMeant = defineStore('meant', () => {
     return scene.value ? meantKeys(scene.value, state) : NONE
   })
   /** Ticks; null while no keys are meant. A look ahead does not change it. */
-  const range = computed(() => (document.settled ? rangeOf(document.settled, keys.value) : null))
+  const range = computed<readonly [Ticks, Ticks] | null>(() => {
+    const { settled } = document
+    if (!settled || !scene.value) return null
+    const { state } = selection
+    if (state.spans.length === 0) return rangeOf(settled, keys.value)
+    const ends = [rangeOf(settled, state.keys), rangeOfSpans(scene.value, state.spans)].flatMap(
+      (one) => one ?? [],
+    )
+    return ends.length > 0 ? [asTicks(Math.min(...ends)), asTicks(Math.max(...ends))] : null
+  })
   /** Whether any of them is selected by itself, or in a span or a lane: not merely because its layer is. */
   const explicit = computed(() => selection.properties.length > 0)
   return { keys, range, explicit }

@@ -81,6 +81,8 @@ export const useView = defineStore('view', () => {
 
   /** Open lanes by `layer/property`. */
   const open = reactive(new Map<string, OpenLane>())
+  /** Ids of the layers whose rows are in view. */
+  const rowsInView = shallowRef<ReadonlySet<string>>(new Set())
   /** How open lanes tell which beads a rectangle takes in, while they are shown. */
   const beadsOf = markRaw(new Map<string, BeadsBetween>())
 
@@ -223,6 +225,7 @@ export const useView = defineStore('view', () => {
     full,
     open,
     beadsOf,
+    rowsInView,
     toggleLane,
     stretchLane,
     changeLane,

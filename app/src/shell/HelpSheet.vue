@@ -14,10 +14,10 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
 
 <template>
   <AppDialog :open="help.open" title="Keys and gestures" wide @close="help.hide()">
-    <div class="columns-3 gap-8">
-      <section v-for="group in groups" :key="group.name" class="mb-4 break-inside-avoid">
-        <h2 class="mb-1 font-semibold">{{ group.name }}</h2>
-        <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1">
+    <div class="columns-4 gap-6 text-[12px]">
+      <section v-for="group in groups" :key="group.name" class="mb-3">
+        <h2 class="mb-0.5 break-after-avoid font-semibold">{{ group.name }}</h2>
+        <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-2 gap-y-0.5">
           <template v-for="entry in group.list" :key="entry.label">
             <dt>
               <kbd v-for="keys in entry.keys" :key="keys" class="mono key">{{ keys }}</kbd>
@@ -26,9 +26,9 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
           </template>
         </dl>
       </section>
-      <section class="break-inside-avoid">
-        <h2 class="mb-1 font-semibold">Gestures</h2>
-        <ul class="list-disc space-y-1 pl-4 text-ink-2">
+      <section>
+        <h2 class="mb-0.5 break-after-avoid font-semibold">Gestures</h2>
+        <ul class="list-disc space-y-0.5 pl-4 text-ink-2">
           <li>
             Click a ribbon to select its span; drag it up for stronger, down for softer, sideways to move
             where it is fastest. In the Bend panel drag the handles; two clicks on the curve add a point; a
@@ -39,7 +39,18 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
             or the box round selected keys. Two clicks on the curve add a key, with Ctrl/Cmd a point. Alt with
             the wheel zooms the values; the pencil draws a speed.
           </li>
-          <li>Drag a bead to move its key in time; drag across empty lane space to select many.</li>
+          <li>
+            Drag a bead to move its key in time, with Ctrl/Cmd a copy of it; Alt lets it pass what it would
+            come into line with. Drag across empty lane space to select many; with Alt that scrubs.
+          </li>
+          <li>
+            The bracket over the lanes stretches what is selected about its other end, with Alt about the
+            pinned key or the playhead; past it, backwards.
+          </li>
+          <li>
+            Drag a layer’s bar to move it in time, with Alt its keys alone, with Shift the bar alone; its ends
+            trim it. Markers, the ends of the play range and the strip below the lanes are dragged, too.
+          </li>
           <li>
             On the picture, drag a bead, a handle or the line of a route; Shift keeps an axis or steps of 15°,
             Alt parts a handle from the other or draws both out of a bead. A click on the line adds a key.
@@ -57,10 +68,13 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
             Enter sets a corner, Escape ends the path.
           </li>
           <li>
-            In the list, Shift selects a range and Ctrl/Cmd one more; Alt with ↑ ↓ moves layers, F2 renames,
-            Alt with the eye shows a layer alone.
+            In the list, Shift selects a range and Ctrl/Cmd one more; Alt with ↑ ↓ moves layers and lanes, F2
+            renames, Alt with the eye shows a layer alone.
           </li>
-          <li>Shift adds to the selection. Ctrl/Cmd with the wheel zooms, Shift with the wheel slides.</li>
+          <li>
+            Shift selects up to a bead, Ctrl/Cmd one more. Ctrl/Cmd with the wheel zooms, Shift with the wheel
+            slides.
+          </li>
           <li>Tab to a lane, then the arrow keys go from key to span to key; Enter selects.</li>
           <li>Drag a number, or type a sum such as 960+120; arrows step it, Shift by ten.</li>
         </ul>

@@ -9,6 +9,7 @@ import {
   keyTimes,
   likeKeys,
   meantKeys,
+  rangeOfSpans,
   selectionWords,
   standsNear,
   type Chosen,
@@ -66,6 +67,22 @@ describe('meantKeys', () => {
   it('leaves out locked layers and what is gone', () => {
     expect(meantKeys(scene, chosen({ layers: ['chest'] }))).toEqual([])
     expect(meantKeys(scene, chosen({ spans: [ref('gone', 'turn', 0)] }))).toEqual([])
+  })
+})
+
+describe('rangeOfSpans', () => {
+  it('is that of the keys they begin and end at', () => {
+    fc.assert(
+      fc.property(keysOf(fc.integer(), 8), fc.nat(6), fc.nat(6), (keys, first, second) => {
+        const made = projectOf([layerWith('a', { turn: property('turn', keys) })])
+        const begun = keys.slice(0, -1).filter((_key, i) => i === first || i === second)
+        const spans = begun.map(({ id }) => ({ scene: 'scene', layer: 'a', property: 'turn', key: id }))
+        const times = keyTimes(made, meantKeys(made.scenes[0]!, chosen({ spans })))
+        const range = spans.length > 0 ? [times[0], times[times.length - 1]] : null
+        expect(rangeOfSpans(made.scenes[0]!, spans)).toEqual(range)
+      }),
+      { numRuns: 80, seed: 66 },
+    )
   })
 })
 

@@ -1,5 +1,5 @@
 export { arrivalsOf, type Arrival } from './arrivals.ts'
 export { keyTimes } from './keyTimes.ts'
 export { everyNthKey, likeKeys, standsNear, type Likeness } from './likeKeys.ts'
-export { keysWhere, meantKeys, type Chosen } from './meantKeys.ts'
+export { keysWhere, meantKeys, rangeOfSpans, type Chosen } from './meantKeys.ts'
 export { selectionWords } from './selectionWords.ts'

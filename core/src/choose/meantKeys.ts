@@ -52,6 +52,25 @@ function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[])
   })
 }
 
+/** First and last moment of chosen spans, ticks; null for none. */
+export function rangeOfSpans(scene: Scene, spans: readonly KeyRef[]): readonly [number, number] | null {
+  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  let [first, last] = [Infinity, -Infinity]
+  for (const { ref, keys } of byProperty(spans).values()) {
+    let begun = false
+    for (const key of layers.get(ref.layer)?.properties[ref.property]?.keys ?? []) {
+      if (key.timeless) continue
+      const begins = keys.has(key.id)
+      if (begins || begun) {
+        first = Math.min(first, key.t)
+        last = Math.max(last, key.t)
+      }
+      begun = begins
+    }
+  }
+  return first <= last ? [first, last] : null
+}
+
 interface Lane {
   readonly layer: Layer
   readonly name: string

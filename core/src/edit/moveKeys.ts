@@ -23,28 +23,25 @@ export function withTimes(
   timeOf: (key: Key) => number | undefined,
 ): { property: Property; replaced: number } {
   const { keys } = property
-  const moved = new Set<Key>()
+  const made: Key[] = []
+  let moves = false
   let rising = true
   let before = -Infinity
-  const made = keys.map((key): Key => {
+  for (const key of keys) {
     const time = key.timeless ? undefined : timeOf(key)
+    const next = time === undefined || time === key.t ? key : { ...key, t: asTicks(time) }
+    moves ||= time !== undefined
     // Waypoints stand between their neighbours; where there are any, what follows puts them in order.
-    if (key.timeless) rising = false
-    if (time === undefined) {
-      rising &&= key.t > before
-      before = key.t
-      return key
-    }
-    rising &&= time > before
-    before = time
-    const next = key.t === time ? key : { ...key, t: asTicks(time) }
-    moved.add(next)
-    return next
-  })
-  if (moved.size === 0) return { property, replaced: 0 }
+    rising &&= !key.timeless && next.t > before
+    before = next.t
+    made.push(next)
+  }
+  if (!moves) return { property, replaced: 0 }
   if (rising) return { property: { ...property, keys: made }, replaced: 0 }
   const taken = new Map<number, Key>()
-  for (const key of moved) taken.set(key.t, key)
+  keys.forEach((key, i) => {
+    if (!key.timeless && timeOf(key) !== undefined) taken.set(made[i]!.t, made[i]!)
+  })
   const left = made.filter((key) => key.timeless || (taken.get(key.t) ?? key) === key)
   return { property: { ...property, keys: orderKeys(left) }, replaced: keys.length - left.length }
 }

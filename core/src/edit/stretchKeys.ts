@@ -57,6 +57,7 @@ const LEAST_SPAN = 1e7
 
 /** Between two spans stretched alike both slopes change alike: a joined key there stays in line. */
 function keepInLine({ keys }: Property, { led, inLine }: Record<'led' | 'inLine', Set<string>>): void {
+  if (led.size === 0) return
   for (let i = 1; i < keys.length - 1; i += 1) {
     const [before, key, after] = [keys[i - 1]!, keys[i]!, keys[i + 1]!]
     if (!led.has(before.id) || !led.has(key.id)) continue
@@ -107,13 +108,8 @@ function stretchProperty(
 ): { property: Property; replaced: number } {
   const property = pinBorders(given, chosen, { backwards, library })
   if (!backwards) {
-    let before: Key | null = null
-    for (const key of property.keys) {
-      if (key.timeless) continue
-      const moves = chosen.has(key.id)
-      if (before && moves) led.add(before.id)
-      before = moves ? key : null
-    }
+    // Only joined keys ask which spans lead.
+    if (property.keys.some(({ through }) => through === 'joined')) markLed(property.keys, chosen, led)
     return withTimes(property, ({ id, t }) => (chosen.has(id) ? timeOf(t) : undefined))
   }
   const timed = property.keys.filter(({ timeless }) => !timeless)
@@ -135,6 +131,17 @@ function stretchProperty(
   const keys = orderKeys(inTime([...standing, ...withoutTies(mirrored)]))
   const swapped = whole ? swapOutside(property) : property
   return { property: { ...swapped, keys }, replaced: property.keys.length - keys.length }
+}
+
+/** Marks the spans whose both keys are chosen. */
+function markLed(keys: readonly Key[], chosen: ReadonlySet<string>, led: Set<string>): void {
+  let before: Key | null = null
+  for (const key of keys) {
+    if (key.timeless) continue
+    const moves = chosen.has(key.id)
+    if (before && moves) led.add(before.id)
+    before = moves ? key : null
+  }
 }
 
 /** Sorted by time; waypoints, whose `t` is the moment they were passed at, keep their place. */

@@ -31,7 +31,8 @@ export interface KeepJoinedOptions {
 export function keepJoined(property: Property, options: KeepJoinedOptions = {}): Property {
   const { library = [], before = null, led, inLine: settled } = options
   const toBeSeen = (key: Key): boolean => key.through === 'joined' && !key.timeless && !settled?.has(key.id)
-  if (!property.keys.slice(1, -1).some(toBeSeen)) return property
+  const last = property.keys.length - 1
+  if (!property.keys.some((key, i) => i > 0 && i < last && toBeSeen(key))) return property
   const now = compiledOf(property, library)
   const then = before && before !== property ? compiledOf(before, library) : null
   const places = new Map(then?.keys.map(({ id }, i) => [id, i]))

@@ -86,6 +86,12 @@ const shownRows = computed(() =>
     .map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })),
 )
 
+watch(
+  () => shownRows.value.map(({ row }) => row.layer.id).join(' '),
+  (ids) => (view.rowsInView = new Set(ids.split(' '))),
+  { immediate: true },
+)
+
 const listed = (): readonly Row[] => rows.value
 const edges = (): readonly number[] => tops.value
 const marquee = useMarquee(listed, edges)

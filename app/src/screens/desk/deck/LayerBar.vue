@@ -139,14 +139,18 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       class="capsule"
       @pointerdown.left.stop="pressCapsule($event, capsule)"
     >
-      <rect :x="capsule.x - 6" y="0" width="12" height="26" fill="transparent" />
-      <rect
-        :x="capsule.x - 2.5"
-        :y="13 - capsule.height / 2"
-        width="5"
-        :height="capsule.height"
-        rx="2.5"
-        :fill="capsule.chosen ? 'var(--pencil)' : 'var(--ink-2)'"
+      <!-- A line with round ends: places of rectangles are CSS properties, and moving them restyles. -->
+      <polygon
+        class="hit"
+        :points="`${capsule.x - 6},0 ${capsule.x + 6},0 ${capsule.x + 6},26 ${capsule.x - 6},26`"
+      />
+      <line
+        class="stem"
+        :class="{ chosen: capsule.chosen }"
+        :x1="capsule.x"
+        :x2="capsule.x"
+        :y1="15.5 - capsule.height / 2"
+        :y2="10.5 + capsule.height / 2"
       />
     </g>
     <PointerTag :tag="tag" />
@@ -176,5 +180,19 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
 
 .capsule {
   cursor: ew-resize;
+}
+
+.hit {
+  fill: transparent;
+}
+
+.stem {
+  stroke: var(--ink-2);
+  stroke-linecap: round;
+  stroke-width: 5;
+}
+
+.stem.chosen {
+  stroke: var(--pencil);
 }
 </style>

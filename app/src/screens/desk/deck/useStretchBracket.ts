@@ -12,6 +12,9 @@ import { trackPointer } from '../../../ui/trackPointer.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import { useTimeSnap } from './useTimeSnap.ts'
 
+/** More keys than this are not all stretched at every step of a drag. */
+const MANY_KEYS = 1000
+
 /** Which end of the bracket. */
 export type BracketEnd = 0 | 1
 
@@ -92,12 +95,20 @@ export function useStretchBracket(): StretchBracket {
     return wanted === range[end] ? other : wanted
   }
 
+  /** Of very many keys those in view, which are all that shows until the drag is done. */
+  const seen = (keys: typeof meant.keys): typeof meant.keys => {
+    if (keys.length <= MANY_KEYS) return keys
+    const { rowsInView } = view
+    return keys.filter(({ layer }) => rowsInView.has(layer))
+  }
+
   const press: StretchBracket['press'] = (event, end) => {
     const { keys, range } = meant
     if (!range) return
     const snap = snapping({ moving: new Set(keys.map(({ key }) => key)), except: range })
     let gesture: Gesture | null = null
     let report: MoveReport = { replaced: 0 }
+    let last: readonly [number, number] | null = null
     dragging.value = true
     trackPointer(event, {
       move(moved) {
@@ -109,17 +120,19 @@ export function useStretchBracket(): StretchBracket {
         gesture ??= document.begin('Keys stretched', 'deck')
         const now = about(range, end, stays, time)
         dragged.value = { now, from: range }
-        const recipe = recipeOf(keys, range, now)
-        gesture.preview((draft) => {
-          report = recipe(draft)
-        })
+        last = now
+        gesture.preview(recipeOf(seen(keys), range, now))
       },
       end(cancelled) {
         snap.done()
         dragged.value = null
         dragging.value = false
         if (cancelled) gesture?.cancel()
-        else if (gesture) {
+        else if (gesture && last) {
+          const recipe = recipeOf(keys, range, last)
+          gesture.preview((draft) => {
+            report = recipe(draft)
+          })
           gesture.commit()
           tell(report)
         }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Dices } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import {
   alignKeys,
   distributeGroups,
@@ -21,6 +20,7 @@ import SegmentedChoice from '../../../ui/SegmentedChoice.vue'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import ArrivalsChart from './ArrivalsChart.vue'
 import LookButtons from './LookButtons.vue'
+import { useBendChoices } from './useBendChoices.ts'
 import { useLook } from './useLook.ts'
 
 /** Who goes when: one after another, or all at one moment. */
@@ -48,14 +48,14 @@ const STEPS = [
   { value: 'frames', label: 'Frames' },
   { value: 'overlap', label: 'Overlap %' },
 ] as const
-/** How delays can grow: evenly, or as a bend that only rises. */
-const GROWTHS: readonly { label: string; bend: PlainBend | null }[] = [
+const choices = useBendChoices()
+/** How delays can grow: evenly, or as a bend goes. */
+const growths = computed(() => [
   { label: 'evenly', bend: null },
-  ...QUICK_BENDS.filter(({ name }) => name.startsWith('ease')).map(({ label, bend }) => ({
-    label: `as “${label}”`,
-    bend,
-  })),
-]
+  ...choices.value
+    .filter(({ bend }) => bend.kind !== 'linear')
+    .map(({ label, bend }) => ({ label: `as “${label}”`, bend })),
+])
 
 const by = ref<KeyGrouping>('layer')
 const orderName = ref<OrderName>('list')
@@ -90,6 +90,7 @@ const order = computed<StaggerOrder>(() => {
 const edit = computed(() => {
   const { keys } = meant
   if (keys.length === 0) return null
+  const along = growths.value[growth.value]?.bend ?? null
   const options = {
     order: order.value,
     by: by.value,
@@ -97,7 +98,7 @@ const edit = computed(() => {
       stepKind.value === 'frames'
         ? { ticks: frames.value * frameTicks(document.rate) }
         : { overlapPercent: overlap.value },
-    ...(GROWTHS[growth.value]!.bend ? { along: GROWTHS[growth.value]!.bend! } : {}),
+    ...(along ? { along } : {}),
   }
   const first = together.value
   return {
@@ -171,7 +172,7 @@ const spread = (): void => {
       <option v-for="one in ORDERS" :key="one.value" :value="one.value">{{ one.label }}</option>
     </select>
     <select v-model.number="growth" class="field grow" aria-label="How delays grow" @change="change">
-      <option v-for="(one, i) in GROWTHS" :key="one.label" :value="i">{{ one.label }}</option>
+      <option v-for="(one, i) in growths" :key="one.label" :value="i">{{ one.label }}</option>
     </select>
   </div>
   <div v-if="orderName === 'near'" class="pair">

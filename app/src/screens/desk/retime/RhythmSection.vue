@@ -1,30 +1,24 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { compileBend, QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
+import { compileBend } from '@arrow-bend/core/bend'
 import { keyTimes } from '@arrow-bend/core/choose'
 import { distributeKeys, warpKeys, type MoveReport } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { useMeant } from '../../../session/meant.ts'
 import { useSelection } from '../../../session/selection.ts'
 import BendGlyph from '../../../ui/BendGlyph.vue'
-import { useLastBend } from '../bend-panel/lastBend.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import LookButtons from './LookButtons.vue'
+import { useBendChoices } from './useBendChoices.ts'
 import { useLook } from './useLook.ts'
 
 /** Bends the times of the selected keys themselves: they keep their order, but come ever faster or slower. */
 const document = useDocument()
 const meant = useMeant()
 const selection = useSelection()
-const last = useLastBend()
 const tell = useTellReplaced()
 
-const easing = QUICK_BENDS.filter(({ name }) => name !== 'hold' && name !== 'smooth')
-const choices = computed<readonly { label: string; bend: PlainBend }[]>(() => [
-  ...easing,
-  ...(last.bend ? [{ label: 'The bend used last', bend: last.bend }] : []),
-  ...document.bends.map(({ name, bend }) => ({ label: `“${name}” of the library`, bend })),
-])
+const choices = useBendChoices()
 const chosen = ref(1)
 const bend = computed(() => choices.value[Math.min(chosen.value, choices.value.length - 1)]!)
 
