@@ -1,16 +1,13 @@
-import { execFile } from 'node:child_process'
 import { writeFile } from 'node:fs/promises'
-import { promisify } from 'node:util'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Locator, type Page } from '@playwright/test'
 import type { Project } from '@arrow-bend/core/scene'
 import { frameTicks, ticksOfFrame } from '@arrow-bend/core/time'
+import { sampleCommand } from '../../cli/src/sampleCommand.ts'
 import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
 import { savedFile, withoutPickers } from './desk.ts'
 
 const RATE = { num: 24, den: 1 }
 export const FRAME = frameTicks(RATE)
-const CLI = new URL('../../cli/bin/arrow-bend.mjs', import.meta.url).pathname
-const run = promisify(execFile)
 
 /**
  * Three layers, Float 1 to 3, of five lanes with four keys each: a position's on frames 0, 12, 24 and 36, those of
@@ -38,21 +35,13 @@ export async function openFile(page: Page, project: Project): Promise<void> {
   await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
 }
 
-/** A property at every frame, as the command line reads it from the file that is saved now. */
+/** A property at every frame, as `arrow-bend sample` reads it from the file that is saved now. */
 export async function samples(page: Page, layer: string, property: string): Promise<number[][]> {
   const { bytes } = await savedFile(page)
   const path = test.info().outputPath('saved.bend')
   await writeFile(path, bytes)
-  const { stdout } = await run(process.execPath, [
-    CLI,
-    'sample',
-    path,
-    '--layer',
-    layer,
-    '--property',
-    property,
-  ])
-  return stdout
+  const csv = await sampleCommand([path, '--layer', layer, '--property', property])
+  return csv
     .trim()
     .split('\n')
     .slice(1)
@@ -81,3 +70,13 @@ export function expectSame(
       )
     })
 }
+
+/** The nth button of a name, such as that of a lane. */
+export const lane = (page: Page, name: string, nth = 0): Locator =>
+  page.getByRole('button', { name, exact: true }).nth(nth)
+
+/** Whole numbers from one to another, both included. */
+export const range = (from: number, to: number): number[] =>
+  Array.from({ length: to - from + 1 }, (_, i) => from + i)
+
+export const undo = (page: Page): Promise<void> => page.keyboard.press('Control+z')

@@ -1,5 +1,5 @@
 import { watchDebounced } from '@vueuse/core'
-import { watch } from 'vue'
+import { onBeforeUnmount, watch } from 'vue'
 import { z } from 'zod'
 import { projectStorage } from '../storage/index.ts'
 import { useDocument } from './document.ts'
@@ -37,33 +37,29 @@ const keptSchema = z
 export function useKeptView(): void {
   const document = useDocument()
   const view = useView()
-  let restored: string | null = null
 
   const recall = async (id: string): Promise<void> => {
     const given = await projectStorage.preference(`view:${id}`).catch(() => undefined)
     if (document.project?.id !== id) return
     const read = keptSchema.safeParse(given ?? {})
     view.restore((read.success ? read.data : {}) as Partial<KeptView>)
-    restored = id
+    view.keptFor = id
   }
   watch(
     () => document.project?.id,
     (id) => {
-      restored = null
-      if (id) void recall(id)
+      // Back from another screen, the view is as it was left.
+      if (id && view.keptFor !== id) void recall(id)
     },
     { immediate: true },
   )
-  watchDebounced(
-    () => view.kept,
-    (now) => {
-      const id = document.project?.id
-      // As plain data: what is kept may hold nothing the page watches.
-      if (id && id === restored)
-        void projectStorage
-          .keepPreference(`view:${id}`, JSON.parse(JSON.stringify(now)))
-          .catch(() => undefined)
-    },
-    { debounce: KEEP_AFTER_MS },
-  )
+  const keep = (): void => {
+    const id = document.project?.id
+    if (!id || id !== view.keptFor) return
+    // As plain data: what is kept may hold nothing the page watches.
+    const plain: unknown = JSON.parse(JSON.stringify(view.kept))
+    void projectStorage.keepPreference(`view:${id}`, plain).catch(() => undefined)
+  }
+  watchDebounced(() => view.kept, keep, { debounce: KEEP_AFTER_MS })
+  onBeforeUnmount(keep)
 }

@@ -191,6 +191,8 @@ export const useView = defineStore('view', () => {
     open: [...open],
     order: [...order],
   }))
+  /** The project whose view this is; null before any was opened. */
+  const keptFor = shallowRef<string | null>(null)
   const restore = (state: Partial<KeptView>): void => {
     zoom.value = Math.min(mostZoom.value, Math.max(1, state.zoom ?? 1))
     origin.value = hold(state.origin ?? 0)
@@ -244,6 +246,7 @@ export const useView = defineStore('view', () => {
     moveLane,
     foldAll,
     kept,
+    keptFor,
     restore,
     reveal,
   }

@@ -4,6 +4,7 @@ import {
   findProperty,
   moveKeys,
   pasteKeys,
+  rangeOf,
   rippleKeys,
   type KeyRef,
   type MoveReport,
@@ -73,7 +74,7 @@ export function useKeyDrag(): KeyDrag {
       }
     }
     if (preferences.ripple) {
-      const from = firstOf(refs)
+      const from = rangeOf(document.project!, refs)![0]
       const layers = [...new Set(refs.map(({ layer }) => layer))]
       return {
         at: (byTicks) => (draft) => {
@@ -85,15 +86,6 @@ export function useKeyDrag(): KeyDrag {
     }
     return { at: (by) => (draft) => moveKeys(draft, refs, by), select: () => undefined }
   }
-  const firstOf = (refs: readonly KeyRef[]) =>
-    asTicks(
-      Math.min(
-        ...refs.flatMap(
-          (ref) => findProperty(document.project!, ref)?.keys.find(({ id }) => id === ref.key)?.t ?? [],
-        ),
-      ),
-    )
-
   /** How far it goes, and what it would do to keys that stand there. */
   const wordsOf = (by: number, { replaced }: MoveReport, refs: readonly KeyRef[]): string => {
     const frames = by / frameTicks(document.rate)
@@ -130,7 +122,7 @@ export function useKeyDrag(): KeyDrag {
         const refused = gesture.preview((draft) => {
           report = recipe(draft)
         })
-        const words = refused ? 'there is a key in the way' : wordsOf(by, report, copying ? [] : refs)
+        const words = refused ? firstWords(refused) : wordsOf(by, report, copying ? [] : refs)
         tag.value = { x: moved.clientX - box.left, y: -7, words }
       },
       end(cancelled) {
@@ -156,5 +148,8 @@ export function useKeyDrag(): KeyDrag {
   }
   return { press, tag }
 }
+
+/** What a refusal says first: the rest is told when the pointer is let go. */
+const firstWords = (sentence: string): string => sentence.split(/[.:](?:\s|$)/)[0]!
 
 type Step = (draft: Parameters<Parameters<ReturnType<typeof useDocument>['apply']>[1]>[0]) => MoveReport

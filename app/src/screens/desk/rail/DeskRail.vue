@@ -133,7 +133,7 @@ const fps = computed(() =>
         @press="props.actions.run('keyOn', $event.shiftKey)"
       />
     </span>
-    <span class="where">
+    <span class="where" :title="where ? `${where.name} ${where.words}${where.does}` : undefined">
       <template v-if="where"
         ><b>{{ where.name }}</b> {{ where.words }}{{ where.does }}</template
       >
@@ -165,7 +165,6 @@ const fps = computed(() =>
     >
       <ListEnd :size="16" :stroke-width="1.75" aria-hidden="true" />Ripple
     </button>
-    <span class="grow" />
     <NumberField
       class="pace"
       label="Playback speed"
@@ -236,8 +235,8 @@ const fps = computed(() =>
   height: 28px;
   flex: none;
   align-items: center;
-  gap: 6px;
-  padding: 0 9px;
+  gap: 4px;
+  padding: 0 6px;
   border-radius: 6px;
   color: var(--ink-2);
 }
@@ -252,7 +251,7 @@ const fps = computed(() =>
 
 .where {
   min-width: 0;
-  flex: 0 1 230px;
+  flex: 1 1 0;
   overflow: hidden;
   font-size: 12px;
   text-overflow: ellipsis;
@@ -260,12 +259,12 @@ const fps = computed(() =>
 }
 
 .pace {
-  width: 62px;
+  width: 56px;
   flex: none;
 }
 
 .measure {
-  min-width: 128px;
+  min-width: 108px;
   flex: none;
   text-align: right;
 }
