@@ -2,9 +2,10 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { openDemo } from './desk.ts'
 
-/** Nothing serious by axe's rules for WCAG 2.2 AA. */
-async function expectAccessible(page: Page): Promise<void> {
-  const axe = new AxeBuilder({ page })
+/** Nothing serious by axe's rules for WCAG 2.2 AA, on all of the page or a part of it. */
+async function expectAccessible(page: Page, part = ''): Promise<void> {
+  const whole = new AxeBuilder({ page })
+  const axe = part ? whole.include(part) : whole
   // The two themes differ in their colours alone; all else is looked at once, in the light one.
   const dark = await page.evaluate(() => document.documentElement.dataset['theme'] === 'lamp')
   const { violations } = await (
@@ -53,6 +54,32 @@ for (const theme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'New project…' }).click()
     await expect(page.getByRole('heading', { name: 'New project' })).toBeVisible()
     await expectAccessible(page)
+  })
+
+  test(`retiming, reuse and markers are accessible in the ${theme} theme`, async ({ page }) => {
+    await openDemo(page)
+    if (theme === 'dark') await page.getByRole('button', { name: 'Dark theme' }).click()
+    await page.getByRole('button', { name: 'Title', exact: true }).first().click()
+    await page
+      .getByRole('button', { name: 'Boat 2', exact: true })
+      .first()
+      .click({ modifiers: ['Shift'] })
+    await page.keyboard.press('t')
+    const sections = page.getByRole('group', { name: 'What to retime' })
+    const panel = page.getByRole('region', { name: 'Retime' })
+    // Axe looks at the panel alone where the rest of the Desk is as it was.
+    for (const name of ['Length', 'Order', 'Rhythm', 'Layers', 'Tidy']) {
+      await sections.getByRole('button', { name }).click()
+      await expect(panel.getByRole('button').nth(6)).toBeVisible()
+      await expectAccessible(page, 'section[aria-label="Retime"]')
+    }
+    await page.getByRole('tab', { name: 'Reuse' }).click()
+    await expectAccessible(page, 'section[aria-label="Reuse"]')
+    await page.getByRole('button', { name: 'Select keys like these' }).click()
+    await expectAccessible(page, 'section[aria-label="Deck"]')
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: /^Marker Berth/ }).dblclick()
+    await expectAccessible(page, '[role=dialog]')
   })
 
   test(`what lies over the stage, and bringing pictures in, is accessible in the ${theme} theme`, async ({

@@ -68,7 +68,7 @@ const fps = computed(() =>
       @take="playback.seek"
       @step="playback.seekFrames"
     />
-    <span class="mono w-12 shrink-0 text-ink-2">f {{ frame }}</span>
+    <span class="mono w-10 shrink-0 text-ink-2">f {{ frame }}</span>
     <span class="divide" />
     <span class="group">
       <IconButton
@@ -199,8 +199,8 @@ const fps = computed(() =>
   height: 40px;
   flex: none;
   align-items: center;
-  gap: 8px;
-  padding: 0 12px 0 8px;
+  gap: 6px;
+  padding: 0 8px;
   border-top: 1px solid var(--rule);
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
