@@ -28,7 +28,21 @@ export async function timeOf(page: Page, key: string): Promise<number> {
 }
 
 /** Gaps between animation frames while the deck is zoomed in and out and slid, by the wheel. */
-export async function measureWheel(page: Page): Promise<number[]> {
+export function measureWheel(page: Page): Promise<number[]> {
+  return gapsOverDeck(page, 120, async (i) => {
+    const zooms = i % 3 !== 2
+    if (zooms) await page.keyboard.down('Control')
+    await page.mouse.wheel(0, zooms ? (i % 60 < 30 ? -60 : 60) : 40)
+    if (zooms) await page.keyboard.up('Control')
+  })
+}
+
+/** Gaps between animation frames, ms, while something is done so many times with the pointer over the lanes, a frame each. */
+export async function gapsOverDeck(
+  page: Page,
+  times: number,
+  work: (i: number) => Promise<void>,
+): Promise<number[]> {
   const box = (await page.locator('.scroller').boundingBox())!
   await page.mouse.move(box.x + 700, box.y + 60)
   await page.evaluate(() => {
@@ -43,11 +57,8 @@ export async function measureWheel(page: Page): Promise<number[]> {
     }
     requestAnimationFrame(step)
   })
-  for (let i = 0; i < 120; i += 1) {
-    const zooms = i % 3 !== 2
-    if (zooms) await page.keyboard.down('Control')
-    await page.mouse.wheel(0, zooms ? (i % 60 < 30 ? -60 : 60) : 40)
-    if (zooms) await page.keyboard.up('Control')
+  for (let i = 0; i < times; i += 1) {
+    await work(i)
     await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(0))))
   }
   return page.evaluate(() => {

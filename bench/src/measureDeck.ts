@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
-import { measureDrag, openProject, rateOf, report, timeOf } from './deskMeasures.ts'
+import { gapsOverDeck, measureDrag, openProject, rateOf, report, timeOf } from './deskMeasures.ts'
 
 const ROUNDS = 200
 const REST_MS = 20_000
@@ -17,7 +17,7 @@ export async function measureDeck(page: Page, address: string): Promise<void> {
   console.log(`${'opening 15 000 keys, click to lanes'.padEnd(48)} ${opened.toFixed(0)} ms  (wanted: < 1500)`)
   await page.waitForTimeout(1500)
 
-  const frames = await measureScroll(page)
+  const frames = await gapsOverDeck(page, 150, (i) => page.mouse.wheel(0, i < 110 ? 60 : -60))
   report('scrolling 1 800 rows, between frames', frames)
   console.log(`${'scrolling 1 800 rows'.padEnd(48)} ${rateOf(frames)} fps  (wanted: ≥ 50)`)
 
@@ -87,30 +87,4 @@ async function timeOfOpening(page: Page): Promise<number> {
         requestAnimationFrame(look)
       }),
   )
-}
-
-/** Gaps between animation frames while the rows are scrolled by the wheel. */
-async function measureScroll(page: Page): Promise<number[]> {
-  const box = (await page.locator('.scroller').boundingBox())!
-  await page.mouse.move(box.x + 700, box.y + 60)
-  await page.evaluate(() => {
-    const gaps: number[] = []
-    Object.assign(window, { benchGaps: gaps, benchOn: true })
-    let before = performance.now()
-    const step = (): void => {
-      const now = performance.now()
-      gaps.push(now - before)
-      before = now
-      if ((window as unknown as { benchOn: boolean }).benchOn) requestAnimationFrame(step)
-    }
-    requestAnimationFrame(step)
-  })
-  for (let i = 0; i < 150; i += 1) {
-    await page.mouse.wheel(0, i < 110 ? 60 : -60)
-    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(0))))
-  }
-  return page.evaluate(() => {
-    Object.assign(window, { benchOn: false })
-    return (window as unknown as { benchGaps: number[] }).benchGaps
-  })
 }

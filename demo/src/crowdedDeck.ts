@@ -1,8 +1,8 @@
 import type { Key, Value } from '@arrow-bend/core/property'
 import { makeLayer, type Layer, type Project } from '@arrow-bend/core/scene'
 import { ticksOfFrame } from '@arrow-bend/core/time'
+import { crowdedProject, RATE } from './crowdedProject.ts'
 
-const RATE = { num: 24, den: 1 }
 /** The lanes each layer moves in, with a value for a level from 0 to 1. */
 const LANES: readonly (readonly [name: string, value: (level: number) => Value])[] = [
   ['position', (level) => [Math.round(level * 1200), Math.round(((level * 7) % 1) * 700)]],
@@ -48,25 +48,5 @@ export function crowdedDeck({
     })
     return { ...made, properties: { ...made.properties, ...Object.fromEntries(moves) } }
   })
-  return {
-    format: 'arrow-bend/project',
-    version: 1,
-    id: 'crowded-deck',
-    name: 'Crowded deck',
-    scenes: [
-      {
-        id: 'scene',
-        name: 'Scene 1',
-        size: [1280, 720],
-        rate: RATE,
-        duration,
-        background: '#f7f4ec',
-        layers,
-        markers: [],
-        playRange: null,
-      },
-    ],
-    bends: [],
-    assets: [],
-  }
+  return crowdedProject('Crowded deck', keys * every, layers)
 }

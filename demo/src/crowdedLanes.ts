@@ -1,8 +1,7 @@
 import type { Key } from '@arrow-bend/core/property'
 import { makeLayer, type Layer, type Project } from '@arrow-bend/core/scene'
 import { ticksOfFrame } from '@arrow-bend/core/time'
-
-const RATE = { num: 24, den: 1 }
+import { crowdedProject, RATE } from './crowdedProject.ts'
 
 /**
  * A project for measuring lanes: each layer moves in opacity alone, its keys spread evenly over the scene.
@@ -39,25 +38,5 @@ export function crowdedLanes({
       properties: { ...made.properties, opacity: { ...made.properties['opacity']!, keys: list } },
     }
   })
-  return {
-    format: 'arrow-bend/project',
-    version: 1,
-    id: 'crowded-lanes',
-    name: 'Crowded lanes',
-    scenes: [
-      {
-        id: 'scene',
-        name: 'Scene 1',
-        size: [1280, 720],
-        rate: RATE,
-        duration,
-        background: '#f7f4ec',
-        layers,
-        markers: [],
-        playRange: null,
-      },
-    ],
-    bends: [],
-    assets: [],
-  }
+  return crowdedProject('Crowded lanes', keys * every, layers)
 }

@@ -1,9 +1,8 @@
 import type { Key } from '@arrow-bend/core/property'
 import { makeLayer, type Layer, type Project } from '@arrow-bend/core/scene'
 import { ticksOfFrame } from '@arrow-bend/core/time'
+import { crowdedProject, RATE, SIZE } from './crowdedProject.ts'
 
-const RATE = { num: 24, den: 1 }
-const SIZE = [1280, 720] as const
 const FRAMES = 52
 
 /** Positions spread over the frame without chance: multiples of the golden angle. Source: own. */
@@ -51,25 +50,5 @@ export function crowdedStage({
     const position = { ...made.properties['position']!, keys: list }
     return { ...made, properties: { ...made.properties, position } }
   })
-  return {
-    format: 'arrow-bend/project',
-    version: 1,
-    id: 'crowded-stage',
-    name: 'Crowded stage',
-    scenes: [
-      {
-        id: 'scene',
-        name: 'Scene 1',
-        size: SIZE,
-        rate: RATE,
-        duration: ticksOfFrame(FRAMES, RATE),
-        background: '#f7f4ec',
-        layers,
-        markers: [],
-        playRange: null,
-      },
-    ],
-    bends: [],
-    assets: [],
-  }
+  return crowdedProject('Crowded stage', FRAMES, layers)
 }

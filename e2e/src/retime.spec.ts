@@ -1,4 +1,6 @@
 import { expect, test } from '@playwright/test'
+import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
+import { dragBy } from './desk.ts'
 import { expectSame, floats, keyFrames, openFile, samples, lane, range, undo } from './floats.ts'
 
 /** Each command is done by hand; what the saved file then shows, frame by frame, is held against what it showed before. */
@@ -47,6 +49,40 @@ test('the bracket stretches about its other end, and past it plays backwards', a
     before,
     range(0, 36).map((f) => [40 - f, f]),
   )
+})
+
+test('of very many keys all are stretched or none, though only those in view are shown on the way', async ({
+  page,
+}) => {
+  await openFile(page, crowdedDeck({ layers: 60, keys: 4, every: 12 }))
+  await page.keyboard.press('Control+a')
+  const end = page.getByRole('slider', { name: 'End of the selection' }).locator('rect')
+  const stretch = async (): Promise<void> => dragBy(page, end, [-200, 0])
+  const last = async (): Promise<number[]> => [
+    (await keyFrames(page, 'Float 1', 'position'))[3]!,
+    (await keyFrames(page, 'Float 60', 'position'))[3]!,
+  ]
+  await stretch()
+  const [first, farthest] = await last()
+  expect(first).toBeLessThan(36)
+  expect(farthest).toBe(first)
+  await undo(page)
+  expect(await last()).toEqual([36, 36])
+  // One that cannot be changed, far out of view.
+  const rows = page.locator('.scroller')
+  await rows.evaluate((element) => element.scrollTo(0, element.scrollHeight))
+  await page.getByRole('button', { name: 'Float 60', exact: true }).click()
+  await page.getByRole('button', { name: 'Lock Float 60' }).click()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+a')
+  await page
+    .getByRole('button', { name: 'Float 60 turn, keys 1 to 2' })
+    .click({ modifiers: ['ControlOrMeta'] })
+  await rows.evaluate((element) => element.scrollTo(0, 0))
+  await expect(page.getByRole('button', { name: 'Float 1', exact: true })).toBeVisible()
+  await stretch()
+  await expect(page.getByText('“Float 60” is locked. Unlock it to change it.')).toBeVisible()
+  expect(await last()).toEqual([36, 36])
 })
 
 test('lengths, percentages and ends are typed, in timecode and as offsets, and eases stay', async ({
@@ -149,6 +185,28 @@ test('layers are staggered, lined up and spread, each first looked at', async ({
   await undo(page)
   await undo(page)
   expect(await samples(page, 'Float 3', 'position')).toEqual(before)
+})
+
+test('a look ahead is left by Escape or undo, is not saved, and costs no selection', async ({ page }) => {
+  await lane(page, 'Position').click()
+  await page.keyboard.press('.')
+  await page.keyboard.press('t')
+  const words = page.getByRole('region', { name: 'Deck' }).getByRole('status')
+  await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Rhythm' }).click()
+  const look = page.getByRole('button', { name: 'Look first' })
+  const shown = page.getByRole('button', { name: 'Back', exact: true })
+  for (const key of ['Escape', 'Control+z']) {
+    await look.click()
+    await expect(shown).toBeVisible()
+    // What is only looked at is in no file.
+    expect(await keyFrames(page, 'Float 1', 'position')).toEqual([1, 13, 25, 37])
+    await page.keyboard.press(key)
+    await expect(look).toBeVisible()
+    await expect(words).toHaveText('lane of Float 1 position')
+    expect(await keyFrames(page, 'Float 1', 'position')).toEqual([1, 13, 25, 37])
+  }
+  await undo(page)
+  expect(await keyFrames(page, 'Float 1', 'position')).toEqual([0, 12, 24, 36])
 })
 
 test('the rhythm is bent, keys keeping their order', async ({ page }) => {

@@ -144,6 +144,7 @@ export const useDocument = defineStore('document', () => {
     const [to, patches, inverse] = result
     project.value = to
     if (patches.length === 0) return
+    selection.settle(from, to)
     history.value = remember(history.value, {
       label,
       from,
@@ -246,7 +247,15 @@ export const useDocument = defineStore('document', () => {
     }
   }
 
+  /** Gives a look ahead up. Tells whether there was one. */
+  const leaveLook = (): boolean => {
+    if (!open?.tentative) return false
+    cancel(open)
+    return true
+  }
   const undo = (): void => {
+    // What is only looked at goes first: it is the last thing that was seen to change.
+    if (leaveLook()) return
     if (open) leave(open)
     const back = stepBack(history.value)
     if (!back || !project.value || readOnly.value) return
@@ -296,6 +305,7 @@ export const useDocument = defineStore('document', () => {
     load,
     apply,
     begin,
+    leaveLook,
     undo,
     redo,
     addPicture,

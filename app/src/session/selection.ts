@@ -1,6 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
+import { standingKeys } from '@arrow-bend/core/choose'
 import type { KeyRef, PropertyRef } from '@arrow-bend/core/edit'
+import type { Project } from '@arrow-bend/core/scene'
 
 /** What is selected: plain data, kept with each step of the history. */
 export interface SelectionState {
@@ -12,9 +14,6 @@ export interface SelectionState {
 }
 
 export const NOTHING: SelectionState = { layers: [], properties: [], keys: [], spans: [] }
-
-const sameProperty = (a: PropertyRef, b: PropertyRef): boolean =>
-  a.layer === b.layer && a.property === b.property && a.scene === b.scene
 
 /** A list with others added; those it has already are taken away. */
 function toggled<T>(list: readonly T[], others: readonly T[], nameOf: (item: T) => string): T[] {
@@ -88,6 +87,7 @@ export const useSelection = defineStore('selection', () => {
   // By lane, so that a lane none of whose keys is selected need not look at each of them.
   const keyLanes = computed(() => byLane(state.value.keys))
   const spanLanes = computed(() => byLane(state.value.spans))
+  const chosenLanes = computed(() => new Set(state.value.properties.map(laneName)))
   const keysIn = (ref: PropertyRef): ReadonlySet<string> => keyLanes.value.get(laneName(ref)) ?? NONE
   const spansIn = (ref: PropertyRef): ReadonlySet<string> => spanLanes.value.get(laneName(ref)) ?? NONE
   return {
@@ -102,8 +102,9 @@ export const useSelection = defineStore('selection', () => {
     spansIn,
     hasKey: (ref: KeyRef): boolean => keysIn(ref).has(ref.key),
     hasSpan: (ref: KeyRef): boolean => spansIn(ref).has(ref.key),
-    hasProperty: (ref: PropertyRef): boolean =>
-      state.value.properties.some((other) => sameProperty(other, ref)),
+    /** Selected lanes, as `layer/property`. */
+    lanes: chosenLanes,
+    hasProperty: (ref: PropertyRef): boolean => chosenLanes.value.has(laneName(ref)),
     hasLayer: (id: string): boolean => state.value.layers.includes(id),
     selectKeys,
     selectKeysAmong,
@@ -111,6 +112,12 @@ export const useSelection = defineStore('selection', () => {
     selectKeysAndSpans,
     selectProperties,
     selectLayers,
+    /** Lets go of selected keys and spans that an edit took away. */
+    settle: (before: Project, after: Project): void => {
+      const keys = standingKeys(state.value.keys, before, after)
+      const spans = standingKeys(state.value.spans, before, after)
+      if (keys !== state.value.keys || spans !== state.value.spans) state.value = around(keys, spans)
+    },
     restore: (saved: SelectionState): void => {
       state.value = saved
     },

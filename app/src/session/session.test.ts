@@ -96,6 +96,23 @@ describe('followInIdleTime', () => {
 })
 
 describe('selection', () => {
+  it('lets go of keys an edit took away, and is the same object when none went', () => {
+    setActivePinia(createPinia())
+    const selection = useSelection()
+    const before = projectOf([layerWith('a', { turn: property('turn', [key(0, 0), key(1, 1), key(2, 2)]) })])
+    const refs = ['k0', 'k1', 'k2'].map((id) => ({ scene: 'scene', layer: 'a', property: 'turn', key: id }))
+    selection.selectKeysAndSpans(refs, refs.slice(0, 2))
+    const state = selection.state
+    const moved = projectOf([layerWith('a', { turn: property('turn', [key(0, 9), key(1, 1), key(2, 2)]) })])
+    selection.settle(before, moved)
+    expect(selection.state).toBe(state)
+    const swept = projectOf([layerWith('a', { turn: property('turn', [key(0, 0), key(2, 2)]) })])
+    selection.settle(before, swept)
+    expect(selection.keys.map((one) => one.key)).toEqual(['k0', 'k2'])
+    expect(selection.spans.map((one) => one.key)).toEqual(['k0'])
+    selection.settle(before, projectOf([layerWith('b', {})]))
+    expect(selection.keys).toEqual([])
+  })
   it('adds what is new and takes away what was there, however many', () => {
     setActivePinia(createPinia())
     const selection = useSelection()

@@ -80,7 +80,11 @@ export const SHORTCUTS = {
   },
   remove: { keys: ['Delete'], label: 'Remove the selected keys, or else layers', group: 'Keys' },
   selectAll: { keys: ['Ctrl/Cmd+A'], label: 'Select every span of the selected layers', group: 'Keys' },
-  clear: { keys: ['Escape'], label: 'Give up the drag, or else the selection', group: 'Keys' },
+  clear: {
+    keys: ['Escape'],
+    label: 'Give up the drag or the look ahead, or else the selection',
+    group: 'Keys',
+  },
 } as const satisfies Record<string, { keys: readonly string[]; label: string; group: string }>
 
 export type Command = keyof typeof SHORTCUTS

@@ -275,7 +275,7 @@ export function useDeskActions(): DeskActions {
     nudgeOn: (more) => nudge(more ? 10 : 1),
     remove,
     selectAll,
-    clear: () => selection.clear(),
+    clear: () => document.leaveLook() || selection.clear(),
     fit,
     // The screen knows which view the pointer is over.
     zoomIn: () => undefined,
@@ -285,7 +285,7 @@ export function useDeskActions(): DeskActions {
     undo: () => document.undo(),
     redo: () => document.redo(),
     duplicate,
-    save: () => void saveProject({ project: document.project!, assets: document.assets }),
+    save: () => void saveProject({ project: document.settled!, assets: document.assets }),
     help: () => help.show(),
   }
   return {

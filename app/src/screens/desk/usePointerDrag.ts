@@ -1,4 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
+import { toast } from 'vue-sonner'
 import { useDocument, type Gesture, type GestureView, type Recipe } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { trackPointer } from '../../ui/trackPointer.ts'
@@ -34,7 +35,14 @@ export interface PointerDrag {
   readonly click?: () => unknown
   /** Called once the pointer is let go, whatever came of it. */
   readonly ended?: () => void
+  /** The edit that is made in the end, where what was seen on the way was a part of it. */
+  readonly whole?: () => Recipe<unknown>
+  /** Called after the edit was made. */
+  readonly done?: () => void
 }
+
+/** What a refusal says first: all of it is told when the pointer is let go. */
+const firstWords = (sentence: string): string => sentence.split(/[.:](?:\s|$)/)[0]!
 
 /** Pointer travel before a press becomes a drag, screen px. */
 const DRAG_AFTER = 3
@@ -42,8 +50,12 @@ const DRAG_AFTER = 3
 /**
  * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
  * @param view the view what is dragged lies in; others follow when there is time
+ * @param wordsY where the words stand, px of the drawing; beside the pointer when left out
  */
-export function usePointerDrag(view: GestureView): {
+export function usePointerDrag(
+  view: GestureView,
+  wordsY?: number,
+): {
   readonly drag: (event: PointerEvent, drag: PointerDrag) => void
   readonly tag: ShallowRef<PointerTag | null>
 } {
@@ -51,7 +63,8 @@ export function usePointerDrag(view: GestureView): {
   const playback = usePlayback()
   const tag = shallowRef<PointerTag | null>(null)
 
-  const drag = (event: PointerEvent, { label, moveTo, click, ended }: PointerDrag): void => {
+  const drag = (event: PointerEvent, given: PointerDrag): void => {
+    const { label, moveTo, click, ended, whole, done } = given
     const pressed = event.currentTarget as HTMLElement | SVGElement
     const over = pressed instanceof SVGElement ? pressed.ownerSVGElement! : pressed
     const { left, top } = over.getBoundingClientRect()
@@ -65,18 +78,28 @@ export function usePointerDrag(view: GestureView): {
         if (!next) return
         if (!gesture) playback.pause()
         gesture ??= document.begin(label, view)
-        gesture.preview(next.recipe)
+        const refused = gesture.preview(next.recipe)
         const words = typeof next.words === 'string' ? next.words : next.words()
-        tag.value = { x: pointer[0], y: pointer[1], words }
+        tag.value = { x: pointer[0], y: wordsY ?? pointer[1], words: refused ? firstWords(refused) : words }
       },
       end(cancelled) {
         tag.value = null
         ended?.()
         if (cancelled) gesture?.cancel()
-        else if (gesture) gesture.commit()
-        else click?.()
+        else if (!gesture) click?.()
+        else if (take(gesture, whole)) done?.()
       },
     })
   }
   return { drag, tag }
+}
+
+/** Makes what was dragged so. A part of it alone is not kept where the whole is refused; that is told. */
+function take(gesture: Gesture, whole?: () => Recipe<unknown>): boolean {
+  const refused = whole && gesture.preview(whole())
+  if (refused) {
+    gesture.cancel()
+    toast.error(refused)
+  } else gesture.commit()
+  return !refused
 }

@@ -35,10 +35,11 @@ export interface ReuseActions {
   paste(clip: KeyClip): void
   /** Gives the selected spans a bend that was on the clipboard. */
   pasteBend(bend: PlainBend): void
-  /** The same keys once more after themselves. */
-  again(): void
+  /** The same keys so many times more after themselves, once when left out, with a gap of so many ticks. */
+  again(times?: number, gap?: number): void
   reverse(): void
-  thereAndBack(): void
+  /** Backwards after themselves, after a gap of so many ticks. */
+  thereAndBack(gap?: number): void
   toPlayhead(): void
 }
 
@@ -128,11 +129,11 @@ export function useReuseActions(): ReuseActions {
     else document.apply('Bend pasted', (draft) => setBends(draft, refs, bend))
   }
 
-  const again: ReuseActions['again'] = () => {
+  const again: ReuseActions['again'] = (times = 1, gap = 0) => {
     withKeys((keys) =>
       tell(
         document.apply('Keys repeated', (draft) =>
-          repeatKeys(draft, keys, { times: 1, gap: asTicks(0), makeId: document.makeId }),
+          repeatKeys(draft, keys, { times, gap: asTicks(Math.round(gap)), makeId: document.makeId }),
         ),
       ),
     )
@@ -140,18 +141,19 @@ export function useReuseActions(): ReuseActions {
   const reverse: ReuseActions['reverse'] = () => {
     withKeys((keys) => tell(document.apply('Keys reversed', (draft) => reverseKeys(draft, keys))))
   }
-  const back: ReuseActions['thereAndBack'] = () => {
+  const back: ReuseActions['thereAndBack'] = (gap = 0) => {
     withKeys((keys) =>
       tell(
         document.apply('There and back', (draft) =>
-          thereAndBack(draft, keys, { gap: asTicks(0), makeId: document.makeId }),
+          thereAndBack(draft, keys, { gap: asTicks(Math.round(gap)), makeId: document.makeId }),
         ),
       ),
     )
   }
   const toPlayhead: ReuseActions['toPlayhead'] = () => {
     withKeys((keys) => {
-      const start = meant.range![0]
+      const start = meant.range?.[0]
+      if (start === undefined) return
       tell(
         document.apply('Keys brought to the playhead', (draft) =>
           moveKeys(draft, keys, playback.time - start),

@@ -84,6 +84,8 @@ export function useKeyTable(): KeyTable {
     tell(document.apply(label, (draft) => setKeys(draft, edits)))
   const take = (text: string): void => {
     const list = all.value
+    if (list.length === 0)
+      throw new BadFile('Select the keys or the lane that the table is for first. Nothing was changed.')
     const cells = readKeyTable(text, {
       kinds: list.map(({ property }) => property.kind),
       rate: document.rate,

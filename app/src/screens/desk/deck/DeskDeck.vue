@@ -48,7 +48,7 @@ watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 const scene = computed(() => document.inDeck!.scenes[0]!)
 const chosenRows = computed(() => ({
   layers: new Set(selection.layers),
-  lanes: new Set(selection.properties.map(({ layer, property }) => `${layer}/${property}`)),
+  lanes: selection.lanes,
 }))
 const rows = computed(() =>
   buildRows(scene.value, {

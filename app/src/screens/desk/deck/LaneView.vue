@@ -77,11 +77,7 @@ const point = (event: PointerEvent): void => {
   })
   under.value = words ? { x, words } : null
 }
-/** What a drag says stands within the lane, not below the pointer. */
-const tag = computed(() => {
-  const now = ribbon.tag.value ?? dragKeys.tag.value
-  return now && { ...now, y: -7 }
-})
+const tag = computed(() => ribbon.tag.value ?? dragKeys.tag.value)
 const toggleGraph = (): void => {
   if (hasGraph(property.value)) view.toggleLane(props.row.id)
 }

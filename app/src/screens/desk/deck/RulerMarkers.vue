@@ -3,23 +3,20 @@ import { computed } from 'vue'
 import { changeMarker, removeMarkers } from '@arrow-bend/core/edit'
 import type { Marker } from '@arrow-bend/core/scene'
 import { formatTime, frameTicks } from '@arrow-bend/core/time'
-import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
-import { useTimeSnap } from './useTimeSnap.ts'
+import { useTimeDrag } from './useTimeDrag.ts'
 
 /** Markers on the ruler: dragged, jumped to, asked to be edited. */
 const emit = defineEmits<{ edit: [marker: string, at: Element] }>()
-
-const DRAG_AFTER = 3
 
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
-const snapping = useTimeSnap()
+const { drag } = useTimeDrag()
 
 const list = computed(() => document.inDeck?.scenes[0]?.markers ?? [])
 /** Names end where the next marker stands. */
@@ -43,25 +40,14 @@ function fitting(name: string, room: number): string {
 const refOf = ({ id }: Marker): { scene: string; marker: string } => ({ scene: document.sceneId, marker: id })
 const timeWords = ({ t }: Marker): string => formatTime(t, document.rate, preferences.timeDisplay)
 
-const press = (event: PointerEvent, marker: Marker): void => {
-  const snap = snapping({ except: [marker.t] })
-  let gesture: Gesture | null = null
-  trackPointer(event, {
-    move(moved) {
-      const pixels = moved.clientX - event.clientX
-      if (!gesture && Math.abs(pixels) < DRAG_AFTER) return
-      gesture ??= document.begin('Marker moved', 'deck')
-      const t = snap.to(marker.t + pixels / view.pixelsPerTick, moved.ctrlKey || moved.metaKey)
-      gesture.preview((draft) => changeMarker(draft, refOf(marker), { t }))
-    },
-    end(cancelled) {
-      snap.done()
-      if (cancelled) gesture?.cancel()
-      else if (gesture) gesture.commit()
-      else playback.seek(marker.t)
-    },
+const press = (event: PointerEvent, marker: Marker): void =>
+  drag(event, {
+    label: 'Marker moved',
+    held: marker.t,
+    snap: () => ({ except: [marker.t] }),
+    at: (t) => ({ recipe: (draft) => changeMarker(draft, refOf(marker), { t }), words: '' }),
+    click: () => playback.seek(marker.t),
   })
-}
 const remove = (marker: Marker): void => {
   document.apply('Marker removed', (draft) => removeMarkers(draft, document.sceneId, [marker.id]))
 }

@@ -2,19 +2,18 @@
 import { computed } from 'vue'
 import { setPlayRange } from '@arrow-bend/core/edit'
 import { asTicks, formatTime, frameTicks, type Ticks } from '@arrow-bend/core/time'
-import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
-import { useTimeSnap } from './useTimeSnap.ts'
+import { useTimeDrag } from './useTimeDrag.ts'
 
 /** The play range on the ruler, set by its ends. */
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
-const snapping = useTimeSnap()
+const { drag } = useTimeDrag()
 
 const xs = computed(() => playback.range.map((edge) => view.xOf(edge)))
 const NAMES = ['Play range starts', 'Play range ends'] as const
@@ -28,20 +27,14 @@ const withEnd = (range: readonly [Ticks, Ticks], end: number, time: number): rea
 }
 const press = (event: PointerEvent, end: number): void => {
   const { range } = playback
-  const snap = snapping({ except: range })
-  let gesture: Gesture | null = null
-  trackPointer(event, {
-    move(moved) {
-      gesture ??= document.begin('Play range set', 'deck')
-      const raw = range[end]! + (moved.clientX - event.clientX) / view.pixelsPerTick
-      const time = snap.to(raw, moved.ctrlKey || moved.metaKey)
-      gesture.preview((draft) => setPlayRange(draft, document.sceneId, withEnd(range, end, time)))
-    },
-    end(cancelled) {
-      snap.done()
-      if (cancelled) gesture?.cancel()
-      else gesture?.commit()
-    },
+  drag(event, {
+    label: 'Play range set',
+    held: range[end]!,
+    snap: () => ({ except: range }),
+    at: (time) => ({
+      recipe: (draft) => setPlayRange(draft, document.sceneId, withEnd(range, end, time)),
+      words: '',
+    }),
   })
 }
 const nudge = (event: KeyboardEvent, end: number): void => {

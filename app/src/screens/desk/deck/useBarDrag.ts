@@ -1,17 +1,13 @@
-import { shallowRef, type ShallowRef } from 'vue'
+import type { ShallowRef } from 'vue'
 import { setLayerSpan, slideLayers, type SlidePart } from '@arrow-bend/core/edit'
 import type { Layer } from '@arrow-bend/core/scene'
-import { asTicks, formatTime, frameTicks } from '@arrow-bend/core/time'
-import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
+import { asTicks, formatTime } from '@arrow-bend/core/time'
+import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useView } from '../../../session/view.ts'
-import { numberWords } from '../../../ui/numberWords.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
 import type { PointerTag } from '../usePointerDrag.ts'
-import { useTimeSnap } from './useTimeSnap.ts'
-
-const DRAG_AFTER = 3
+import { framesWords } from './framesWords.ts'
+import { useTimeDrag } from './useTimeDrag.ts'
 
 /** What keys do on a change of length, in few words. */
 export const POLICY_WORDS = {
@@ -37,53 +33,7 @@ export function useBarDrag(): {
   const document = useDocument()
   const preferences = usePreferences()
   const selection = useSelection()
-  const view = useView()
-  const snapping = useTimeSnap()
-  const tag = shallowRef<PointerTag | null>(null)
-
-  interface BarStep {
-    readonly recipe: Recipe<unknown>
-    readonly words: string
-  }
-  const drag = (
-    event: PointerEvent,
-    {
-      label,
-      times,
-      at,
-    }: {
-      readonly label: (moved: PointerEvent) => string
-      /** Which of the moving times may snap, ticks; the first is the one held. */
-      readonly times: readonly number[]
-      readonly at: (by: number, moved: PointerEvent) => BarStep
-    },
-  ): void => {
-    const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-    const snap = snapping({ except: times })
-    let gesture: Gesture | null = null
-    trackPointer(event, {
-      move(moved) {
-        const pixels = moved.clientX - event.clientX
-        if (!gesture && Math.abs(pixels) < DRAG_AFTER) return
-        gesture ??= document.begin(label(moved), 'deck')
-        const free = moved.ctrlKey || moved.metaKey
-        const by = snap.to(times[0]! + pixels / view.pixelsPerTick, free) - times[0]!
-        const { recipe, words } = at(by, moved)
-        const refused = gesture.preview(recipe)
-        tag.value = { x: moved.clientX - box.left, y: -7, words: refused ? 'no farther this way' : words }
-      },
-      end(cancelled) {
-        snap.done()
-        tag.value = null
-        if (cancelled) gesture?.cancel()
-        else gesture?.commit()
-      },
-    })
-  }
-  const framesWords = (by: number): string => {
-    const frames = by / frameTicks(document.rate)
-    return `${frames < 0 ? '−' : '+'}${numberWords(Math.abs(frames), 2)} f`
-  }
+  const { drag, tag } = useTimeDrag()
 
   const slide = (event: PointerEvent, layer: Layer): void => {
     const add = event.shiftKey || event.ctrlKey || event.metaKey
@@ -92,22 +42,27 @@ export function useBarDrag(): {
     const { layers } = selection
     const part: SlidePart = event.altKey ? 'keys' : event.shiftKey ? 'bar' : 'both'
     drag(event, {
-      label: () => SLIDES[part].label,
-      times: [layer.span[0], layer.span[1]],
-      at: (byTicks) => ({
-        recipe: (draft) => slideLayers(draft, { scene: document.sceneId, layers }, { byTicks, part }),
-        words: `${framesWords(byTicks)} · ${SLIDES[part].words}`,
-      }),
+      label: SLIDES[part].label,
+      held: layer.span[0],
+      snap: () => ({ except: layer.span }),
+      at: (time) => {
+        const byTicks = time - layer.span[0]
+        return {
+          recipe: (draft) => slideLayers(draft, { scene: document.sceneId, layers }, { byTicks, part }),
+          words: `${framesWords(byTicks, document.rate)} · ${SLIDES[part].words}`,
+        }
+      },
     })
   }
   const trim = (event: PointerEvent, layer: Layer, edge: 0 | 1): void => {
     const ref = { scene: document.sceneId, layer: layer.id }
     if (!selection.hasLayer(layer.id)) selection.selectLayers([layer.id])
     drag(event, {
-      label: () => (edge === 0 ? 'Start of the layer moved' : 'End of the layer moved'),
-      times: [layer.span[edge]],
-      at: (by) => {
-        const time = asTicks(layer.span[edge] + by)
+      label: edge === 0 ? 'Start of the layer moved' : 'End of the layer moved',
+      held: layer.span[edge],
+      snap: () => ({ except: [layer.span[edge]] }),
+      at: (to) => {
+        const time = asTicks(to)
         const span = edge === 0 ? ([time, layer.span[1]] as const) : ([layer.span[0], time] as const)
         const words = formatTime(time, document.rate, preferences.timeDisplay)
         return {

@@ -16,6 +16,8 @@ import type { SpanDrawing } from './laneDrawing.ts'
 
 /** px up that make a bend as strong as it goes, and down as soft. */
 const FULL = 120
+/** Where words stand, px: within the lane, not below the pointer. */
+const WORDS_Y = -7
 
 /** A ribbon by hand: up makes its bend stronger, down softer; sideways moves where its speed peaks. */
 export function useRibbonDrag(lane: () => PropertyRef): {
@@ -24,7 +26,7 @@ export function useRibbonDrag(lane: () => PropertyRef): {
 } {
   const document = useDocument()
   const selection = useSelection()
-  const { drag, tag } = usePointerDrag('deck')
+  const { drag, tag } = usePointerDrag('deck', WORDS_Y)
 
   const press = (event: PointerEvent, span: SpanDrawing): void => {
     const ref: KeyRef = { ...lane(), key: span.key }

@@ -1,16 +1,15 @@
-import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
+import { computed, shallowRef, type ComputedRef } from 'vue'
 import { stretchKeys, stretchOnto, type MoveReport } from '@arrow-bend/core/edit'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
-import { useDocument, type Gesture } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document.ts'
 import { useMeant } from '../../../session/meant.ts'
 import { usePinnedKey } from '../../../session/pinnedKey.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view.ts'
 import { numberWords } from '../../../ui/numberWords.ts'
-import { trackPointer } from '../../../ui/trackPointer.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
-import { useTimeSnap } from './useTimeSnap.ts'
+import { useTimeDrag } from './useTimeDrag.ts'
 
 /** More keys than this are not all stretched at every step of a drag. */
 const MANY_KEYS = 1000
@@ -22,7 +21,6 @@ export interface StretchBracket {
   /** From the first to the last of the meant keys, ticks; null where there is no length to stretch. */
   readonly shown: ComputedRef<readonly [number, number] | null>
   readonly words: ComputedRef<string>
-  readonly dragging: ShallowRef<boolean>
   readonly press: (event: PointerEvent, end: BracketEnd) => void
   readonly nudge: (event: KeyboardEvent, end: BracketEnd) => void
 }
@@ -39,8 +37,7 @@ export function useStretchBracket(): StretchBracket {
   const preferences = usePreferences()
   const view = useView()
   const tell = useTellReplaced()
-  const snapping = useTimeSnap()
-  const dragging = shallowRef(false)
+  const { drag } = useTimeDrag()
   /** Where a drag has brought the ends, and what they were. */
   const dragged = shallowRef<{
     readonly now: readonly [number, number]
@@ -105,37 +102,29 @@ export function useStretchBracket(): StretchBracket {
   const press: StretchBracket['press'] = (event, end) => {
     const { keys, range } = meant
     if (!range) return
-    const snap = snapping({ moving: new Set(keys.map(({ key }) => key)), except: range })
-    let gesture: Gesture | null = null
     let report: MoveReport = { replaced: 0 }
-    let last: readonly [number, number] | null = null
-    dragging.value = true
-    trackPointer(event, {
-      move(moved) {
-        const raw = range[end] + (moved.clientX - event.clientX) / view.pixelsPerTick
-        const time = snap.to(raw, moved.ctrlKey || moved.metaKey)
-        const stays = staysOf(range, end, moved.altKey)
+    let now = range as readonly [number, number]
+    drag(event, {
+      label: 'Keys stretched',
+      held: range[end],
+      snap: () => ({ moving: new Set(keys.map(({ key }) => key)), except: range }),
+      at: (time, { altKey }) => {
+        const stays = staysOf(range, end, altKey)
         // At no length at all there is nothing to be seen; the last step stays.
-        if (Math.abs(time - stays) < 1) return
-        gesture ??= document.begin('Keys stretched', 'deck')
-        const now = about(range, end, stays, time)
+        if (Math.abs(time - stays) < 1) return null
+        now = about(range, end, stays, time)
         dragged.value = { now, from: range }
-        last = now
-        gesture.preview(recipeOf(seen(keys), range, now))
+        return { recipe: recipeOf(seen(keys), range, now), words: '' }
       },
-      end(cancelled) {
-        snap.done()
-        dragged.value = null
-        dragging.value = false
-        if (cancelled) gesture?.cancel()
-        else if (gesture && last) {
-          const recipe = recipeOf(keys, range, last)
-          gesture.preview((draft) => {
-            report = recipe(draft)
-          })
-          gesture.commit()
-          tell(report)
+      whole: () => {
+        const recipe = recipeOf(keys, range, now)
+        return (draft) => {
+          report = recipe(draft)
         }
+      },
+      done: () => tell(report),
+      ended: () => {
+        dragged.value = null
       },
     })
   }
@@ -150,5 +139,5 @@ export function useStretchBracket(): StretchBracket {
     if (time === stays) return
     tell(document.apply('Keys stretched', recipeOf(keys, range, about(range, end, stays, time))))
   }
-  return { shown, words, dragging, press, nudge }
+  return { shown, words, press, nudge }
 }

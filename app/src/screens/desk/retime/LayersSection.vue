@@ -12,8 +12,8 @@ import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import SegmentedChoice from '../../../ui/SegmentedChoice.vue'
-import TimeField from '../../../ui/TimeField.vue'
 import EditField from '../EditField.vue'
+import TimeRow from './TimeRow.vue'
 import { POLICY_WORDS } from '../deck/useBarDrag.ts'
 
 /** When layers are shown, how long the scene is, and what keys do when either changes. */
@@ -81,39 +81,27 @@ const stepped = (time: number, frames: number): Ticks => asTicks(time + frames *
   <h3>{{ layers.length > 1 ? `${layers.length} layers` : (first?.name ?? 'Layer') }}</h3>
   <template v-if="first">
     <div class="pair">
-      <label class="line">
-        <span class="name">From</span>
-        <TimeField
-          label="Layer shown from"
-          :model-value="first.span[0]"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="(time) => setEdge(0, time)"
-          @step="(frames) => setEdge(0, stepped(first!.span[0], frames))"
-        />
-      </label>
-      <label class="line">
-        <span class="name">To</span>
-        <TimeField
-          label="Layer shown to"
-          :model-value="first.span[1]"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="(time) => setEdge(1, time)"
-          @step="(frames) => setEdge(1, stepped(first!.span[1], frames))"
-        />
-      </label>
-      <label class="line">
-        <span class="name">Length</span>
-        <TimeField
-          label="Length of the layer"
-          :model-value="asTicks(first.span[1] - first.span[0])"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="setLength"
-          @step="(frames) => setLength(stepped(first!.span[1] - first!.span[0], frames))"
-        />
-      </label>
+      <TimeRow
+        label="From"
+        name="Layer shown from"
+        :time="first.span[0]"
+        @take="(time) => setEdge(0, time)"
+        @step="(frames) => setEdge(0, stepped(first!.span[0], frames))"
+      />
+      <TimeRow
+        label="To"
+        name="Layer shown to"
+        :time="first.span[1]"
+        @take="(time) => setEdge(1, time)"
+        @step="(frames) => setEdge(1, stepped(first!.span[1], frames))"
+      />
+      <TimeRow
+        label="Length"
+        name="Length of the layer"
+        :time="asTicks(first.span[1] - first.span[0])"
+        @take="setLength"
+        @step="(frames) => setLength(stepped(first!.span[1] - first!.span[0], frames))"
+      />
     </div>
     <div class="line">
       <SegmentedChoice v-model="part" label="What slides" :options="PARTS" />
@@ -137,22 +125,13 @@ const stepped = (time: number, frames: number): Ticks => asTicks(time + frames *
   <p v-else class="note">Select a layer: its name in the list, or its bar.</p>
   <h3>Scene</h3>
   <div class="line">
-    <span class="name">Length</span>
-    <TimeField
-      label="Length of the scene"
-      :model-value="document.scene!.duration"
-      :rate="document.rate"
-      :display="preferences.timeDisplay"
+    <TimeRow
+      label="Length"
+      name="Length of the scene"
+      :time="document.scene!.duration"
       @take="setDuration"
       @step="(frames) => setDuration(stepped(document.scene!.duration, frames))"
     />
     <SegmentedChoice v-model="at" class="grow" label="Added or cut" :options="ENDS" />
   </div>
 </template>
-
-<style scoped>
-.name {
-  width: 42px;
-  color: var(--ink-2);
-}
-</style>

@@ -13,9 +13,9 @@ import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import { numberWords } from '../../../ui/numberWords.ts'
-import TimeField from '../../../ui/TimeField.vue'
 import type { DeskActions } from '../useDeskActions.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
+import TimeRow from './TimeRow.vue'
 import { useRetime, type Anchor } from './useRetime.ts'
 
 /** How long the selected keys take, and where they begin and end. */
@@ -111,46 +111,34 @@ const pin = (): void => {
   else toast('Select the one key that is to stay first.')
 }
 const lands = computed(() => retime.frames.value)
-const between2 = computed(() => lands.value.filter((frame) => !Number.isInteger(frame)).length)
+const offFrames = computed(() => lands.value.filter((frame) => !Number.isInteger(frame)).length)
 const SHOWN = 24
 </script>
 
 <template>
   <template v-if="range">
     <div class="pair">
-      <label class="line">
-        <span class="name">Start</span>
-        <TimeField
-          label="Start of the selection"
-          :model-value="range[0]"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="setStart"
-          @step="(frames) => stepTime('start', frames)"
-        />
-      </label>
-      <label class="line">
-        <span class="name">End</span>
-        <TimeField
-          label="End of the selection, time"
-          :model-value="range[1]"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="setEnd"
-          @step="(frames) => stepTime('end', frames)"
-        />
-      </label>
-      <label class="line">
-        <span class="name">Length</span>
-        <TimeField
-          label="Length of the selection"
-          :model-value="asTicks(length)"
-          :rate="document.rate"
-          :display="preferences.timeDisplay"
-          @take="setLength"
-          @step="(frames) => stepTime('length', frames)"
-        />
-      </label>
+      <TimeRow
+        label="Start"
+        name="Start of the selection"
+        :time="range[0]"
+        @take="setStart"
+        @step="(frames) => stepTime('start', frames)"
+      />
+      <TimeRow
+        label="End"
+        name="End of the selection, time"
+        :time="range[1]"
+        @take="setEnd"
+        @step="(frames) => stepTime('end', frames)"
+      />
+      <TimeRow
+        label="Length"
+        name="Length of the selection"
+        :time="asTicks(length)"
+        @take="setLength"
+        @step="(frames) => stepTime('length', frames)"
+      />
       <NumberField
         show-label
         label="To"
@@ -247,7 +235,7 @@ const SHOWN = 24
     </div>
     <p class="note">
       {{ numberWords(length / step, 2) }} f, {{ numberWords(secondsOfTicks(length), 3) }} s;
-      {{ between2 === 0 ? 'all on whole frames.' : `${between2} between frames.` }}
+      {{ offFrames === 0 ? 'all on whole frames.' : `${offFrames} between frames.` }}
     </p>
     <p class="lands mono" aria-label="Frames the keys stand on">
       <span v-for="frame in lands.slice(0, SHOWN)" :key="frame" :class="{ off: !Number.isInteger(frame) }">{{
@@ -263,11 +251,6 @@ const SHOWN = 24
 </template>
 
 <style scoped>
-.name {
-  width: 42px;
-  color: var(--ink-2);
-}
-
 .lands {
   display: flex;
   flex-wrap: wrap;

@@ -10,9 +10,7 @@ import {
   pasteTargets,
   pasteTiming,
   pasteValues,
-  repeatKeys,
   reversedClip,
-  thereAndBack,
   type KeyRef,
   type MoveReport,
   type PropertyRef,
@@ -20,7 +18,7 @@ import {
 import { readKeyClip } from '@arrow-bend/core/format/clip'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { timedKeys } from '@arrow-bend/core/property'
-import { asTicks, frameTicks } from '@arrow-bend/core/time'
+import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../session/document.ts'
 import { useKeyClipboard } from '../../../session/keyClipboard.ts'
 import { useMeant } from '../../../session/meant.ts'
@@ -173,20 +171,7 @@ const fetchClip = async (): Promise<void> => {
     toast.error(sentenceOf(caught))
   }
 }
-const repeat = (): void => {
-  const { keys } = meant
-  const options = {
-    times: times.value,
-    gap: asTicks(Math.round(gap.value * frameTicks(document.rate))),
-    makeId: document.makeId,
-  }
-  tell(document.apply('Keys repeated', (draft) => repeatKeys(draft, keys, options)))
-}
-const back = (): void => {
-  const { keys } = meant
-  const options = { gap: asTicks(Math.round(gap.value * frameTicks(document.rate))), makeId: document.makeId }
-  tell(document.apply('There and back', (draft) => thereAndBack(draft, keys, options)))
-}
+const gapTicks = computed(() => gap.value * frameTicks(document.rate))
 </script>
 
 <template>
@@ -262,10 +247,20 @@ const back = (): void => {
       />
     </div>
     <div class="line">
-      <button type="button" class="button small" :disabled="meant.keys.length === 0" @click="repeat">
+      <button
+        type="button"
+        class="button small"
+        :disabled="meant.keys.length === 0"
+        @click="props.actions.reuse.again(times, gapTicks)"
+      >
         Repeat
       </button>
-      <button type="button" class="button small" :disabled="meant.keys.length === 0" @click="back">
+      <button
+        type="button"
+        class="button small"
+        :disabled="meant.keys.length === 0"
+        @click="props.actions.reuse.thereAndBack(gapTicks)"
+      >
         There and back
       </button>
     </div>

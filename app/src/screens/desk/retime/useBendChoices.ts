@@ -2,7 +2,7 @@ import { computed, type ComputedRef } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { targetSpans } from '../../../session/target.ts'
+import { spanTarget } from '../../../session/target.ts'
 import { useLastBend } from '../bend-panel/lastBend.ts'
 
 export interface BendChoice {
@@ -17,8 +17,8 @@ export function useBendChoices(): ComputedRef<readonly BendChoice[]> {
   const last = useLastBend()
   const quick = QUICK_BENDS.filter(({ name }) => name !== 'hold' && name !== 'smooth')
   return computed(() => {
-    const { settled } = document
-    const [span] = settled ? targetSpans(settled, selection.state) : []
+    const first = selection.spans[0] ?? selection.keys[0]
+    const span = first && document.settled && spanTarget(document.settled, first)
     const own = span?.compiled.bends[span.index]
     return [
       ...quick.map(({ label, bend }) => ({ label, bend })),
