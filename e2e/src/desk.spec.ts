@@ -113,7 +113,7 @@ test('dragging a layer on the stage between keys adds a key; with auto-key off t
   const scale = frame.width / 1920
   expect(stage.width).toBeGreaterThan(frame.width)
   await page.getByRole('button', { name: 'Boat 2', exact: true }).click()
-  const box = (await page.locator('.boxes polygon.line').boundingBox())!
+  const box = (await page.locator('.boxes .outlines').boundingBox())!
   const middle = [box.x + box.width / 2, box.y + box.height / 2] as const
   const drag = async (dx: number, dy: number): Promise<void> => {
     await page.mouse.move(...middle)

@@ -1,5 +1,5 @@
 import type { ProjectFile } from '@arrow-bend/core/format/project'
-import { compileScene } from '@arrow-bend/core/scene'
+import { compileScene, sampleSceneInto } from '@arrow-bend/core/scene'
 import { paintScene } from './paintScene.ts'
 import { PictureBook } from './pictureBook.ts'
 
@@ -26,7 +26,9 @@ export async function drawFrame(
   canvas.height = Math.max(1, Math.round(scene.size[1] * scale))
   const context = canvas.getContext('2d')!
   context.scale(scale, scale)
-  paintScene(context, compileScene(scene, project.bends), time, { pictures, scale, clip: true })
+  const sampler = compileScene(scene, project.bends)
+  sampleSceneInto(sampler, time)
+  paintScene(context, sampler, { pictures, scale, clip: true })
   return new Promise((resolve, reject) => {
     canvas.toBlob(
       (blob) => (blob ? resolve(blob) : reject(new Error('the browser made no picture'))),

@@ -1,5 +1,5 @@
 import { parseColour } from '@arrow-bend/core/property'
-import { sampleSceneInto, type SceneSampler } from '@arrow-bend/core/scene'
+import type { SceneSampler } from '@arrow-bend/core/scene'
 import { canvasColour, paintItem, type Context } from './paintItem.ts'
 import type { PictureBook } from './pictureBook.ts'
 
@@ -13,11 +13,10 @@ export interface PaintOptions {
   readonly beneath?: (index: number) => void
 }
 
-/** Paints a whole scene in stage coordinates: background, then every item. */
+/** Paints a whole scene, at the moment it was sampled last, in stage coordinates: background, then every item. */
 export function paintScene(
   context: Context,
   sampler: SceneSampler,
-  time: number,
   { pictures, scale, clip, beneath }: PaintOptions,
 ): void {
   const [width, height] = sampler.scene.size
@@ -28,7 +27,7 @@ export function paintScene(
   }
   context.fillStyle = canvasColour(Float64Array.from(parseColour(sampler.scene.background)))
   context.fillRect(0, 0, width, height)
-  sampleSceneInto(sampler, time).forEach((item, index) => {
+  sampler.items.forEach((item, index) => {
     beneath?.(index)
     paintItem(context, item, pictures, scale)
   })

@@ -1,40 +1,21 @@
 import type { SceneSampler } from '@arrow-bend/core/scene'
 
-/** Everything that tells one drawing of a sampled scene from another. */
-export interface SceneLook {
-  /** The numbers and words of it. */
-  readonly text: string
-  readonly outlines: readonly unknown[]
-}
+/** Everything that tells one drawing of a sampled scene from another: numbers, words and outlines, in one order. */
+export type SceneLook = readonly unknown[]
 
 export const sameLook = (a: SceneLook, b: SceneLook): boolean =>
-  a.text === b.text && a.outlines.every((outline, i) => outline === b.outlines[i])
+  a.length === b.length && a.every((part, i) => part === b[i])
 
 /** What a scene looks like at the moment it was sampled last. */
 export function lookOf({ scene, items }: SceneSampler): SceneLook {
-  const looks = items.map((item) => {
-    if (!item.shown) return '-'
-    const { layer, matrix, opacity, size, corner, fill, stroke, strokeWidth, crop } = item
-    const { fontSize, weight, letterSpacing, text, picture } = item
-    return [
-      layer.id,
-      matrix,
-      opacity,
-      size,
-      corner,
-      fill,
-      stroke,
-      strokeWidth,
-      crop,
-      fontSize,
-      weight,
-      letterSpacing,
-      text,
-      picture,
-    ].join()
-  })
-  return {
-    text: `${scene.background}|${scene.size.join()}|${looks.join('|')}`,
-    outlines: items.map(({ outline }) => outline),
+  const parts: unknown[] = [scene.background, ...scene.size]
+  for (const item of items) {
+    parts.push(item.layer.id)
+    if (!item.shown) continue
+    const { opacity, corner, strokeWidth, fontSize, weight, letterSpacing, text, picture, outline } = item
+    parts.push(opacity, corner, strokeWidth, fontSize, weight, letterSpacing, text, picture, outline)
+    for (const list of [item.matrix, item.size, item.fill, item.stroke, item.crop])
+      for (const part of list) parts.push(part)
   }
+  return parts
 }

@@ -66,7 +66,7 @@ export class StagePainter {
 
   setScene(scene: Scene, library: BendLibrary): void {
     if (this.sampler?.scene === scene && this.library === library) return
-    this.sampler = compileScene(scene, library)
+    this.sampler = compileScene(scene, library, this.sampler ?? undefined)
     this.ghosts = null
     this.library = library
   }
@@ -91,6 +91,11 @@ export class StagePainter {
 
   /** Draws at once, within the caller's frame. */
   draw(time: number): void {
+    if (this.sampler) sampleSceneInto(this.sampler, time)
+    this.drawSampled(time)
+  }
+
+  private drawSampled(time: number): void {
     this.time = time
     this.shown = null
     this.layer.draw()
@@ -102,7 +107,7 @@ export class StagePainter {
     sampleSceneInto(this.sampler, time)
     const now = lookOf(this.sampler)
     if (!this.onion && this.shown && sameLook(this.shown, now)) return false
-    this.draw(time)
+    this.drawSampled(time)
     this.shown = now
     return true
   }
@@ -119,7 +124,7 @@ export class StagePainter {
     context.scale(scale, scale)
     const { items } = this.sampler
     const subject = this.onion ? items.findIndex(({ layer }) => this.onion!.layers.has(layer.id)) : -1
-    paintScene(context, this.sampler, this.time, {
+    paintScene(context, this.sampler, {
       pictures: this.pictures,
       scale: scale * devicePixelRatio,
       clip: false,

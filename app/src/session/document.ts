@@ -8,7 +8,7 @@ import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import type { FrameRate } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
-import { followInIdleTime } from './followInIdleTime.ts'
+import { followAtRest } from './followAtRest.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward } from './history.ts'
 import { useSelection, type SelectionState } from './selection.ts'
 
@@ -92,16 +92,16 @@ export const useDocument = defineStore('document', () => {
     gestureIn.value = null
   }
   const isMuchChosen = (): boolean => selection.spans.length + selection.keys.length > MANY_KEYS
-  // Deck and panel show what a drag elsewhere does as soon as there is time for it.
-  const inDeck = followInIdleTime(project, () => gestureIn.value === 'stage' || gestureIn.value === 'panel')
-  const inPanel = followInIdleTime(
+  // Deck and panel show what a drag elsewhere does when the hand rests.
+  const inDeck = followAtRest(project, () => gestureIn.value === 'stage' || gestureIn.value === 'panel')
+  const inPanel = followAtRest(
     project,
     () => gestureIn.value === 'stage' || gestureIn.value === 'deck' || isMuchChosen(),
     () => gesturing.value && isMuchChosen(),
   )
 
   // Where very much moves, what was done is seen in the lanes first, and on the stage a moment later.
-  const inStage = followInIdleTime(
+  const inStage = followAtRest(
     project,
     () => {
       const edited = history.value.done.length + history.value.undone.length > 0 || gesturing.value
@@ -296,7 +296,7 @@ export const useDocument = defineStore('document', () => {
     /** A look ahead that is shown, by itself; null for none. */
     look: computed(() => look.value),
     settled,
-    /** The project as the deck shows it; while something is dragged elsewhere behind by moments at most. */
+    /** The project as the deck shows it; while something is dragged elsewhere it follows when the hand rests. */
     inDeck,
     /** The project as the stage shows it; the same where there are very many layers, else never behind. */
     inStage,

@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
-import { followInIdleTime } from './followInIdleTime.ts'
+import { followAtRest } from './followAtRest.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
 import { NOTHING, useSelection } from './selection.ts'
 import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
@@ -67,12 +67,11 @@ describe('commandOf', () => {
   })
 })
 
-describe('followInIdleTime', () => {
-  it('follows at once, when there is time, or not before it may', async () => {
+describe('followAtRest', () => {
+  it('follows at once, when the value rests, or not before it may', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] })
-    vi.stubGlobal('requestIdleCallback', () => 0)
     const [source, waiting, staying] = [shallowRef(0), shallowRef(false), shallowRef(false)]
-    const followed = followInIdleTime(
+    const followed = followAtRest(
       source,
       () => waiting.value,
       () => staying.value,
@@ -82,16 +81,19 @@ describe('followInIdleTime', () => {
     waiting.value = true
     source.value = 2
     expect(followed.value).toBe(1)
-    await vi.advanceTimersByTimeAsync(100)
-    expect(followed.value).toBe(2)
+    await vi.advanceTimersByTimeAsync(60)
+    source.value = 2.5
+    await vi.advanceTimersByTimeAsync(60)
+    expect(followed.value).toBe(1)
+    await vi.advanceTimersByTimeAsync(40)
+    expect(followed.value).toBe(2.5)
     staying.value = true
     source.value = 3
     await vi.advanceTimersByTimeAsync(2000)
-    expect(followed.value).toBe(2)
+    expect(followed.value).toBe(2.5)
     waiting.value = false
     expect(followed.value).toBe(3)
     vi.useRealTimers()
-    vi.unstubAllGlobals()
   })
 })
 

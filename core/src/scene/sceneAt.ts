@@ -44,6 +44,7 @@ export interface DrawItem {
 /** A scene made ready to be sampled again and again. Belongs to one scene object. */
 export interface SceneSampler {
   readonly scene: Scene
+  readonly library: BendLibrary
   /** One for each drawn layer, bottom first; rewritten by `sampleSceneInto`. */
   readonly items: readonly DrawItem[]
   /** For every layer, groups too, parents before those that ride on them. */
@@ -67,21 +68,28 @@ type Writer = (item: DrawItem, time: number) => void
 /**
  * Makes a scene ready. Throws nothing for a valid document.
  * @param library the project's named bends
+ * @param former a sampler that is not sampled any more: what it made of layers that are the same objects is taken over
  */
-export function compileScene(scene: Scene, library: BendLibrary): SceneSampler {
+export function compileScene(scene: Scene, library: BendLibrary, former?: SceneSampler): SceneSampler {
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  const made = new Map(
+    former?.library === library ? former.tracks.map((track) => [track.layer, track] as const) : [],
+  )
   const tracks = new Map<string, LayerTrack>()
   const trackOf = (layer: Layer): LayerTrack => {
     const known = tracks.get(layer.id)
     if (known) return known
     const above = layer.parent === null ? undefined : layers.get(layer.parent)
-    const made = makeTrack(layer, above ? trackOf(above) : null, library)
-    tracks.set(layer.id, made)
-    return made
+    const parent = above ? trackOf(above) : null
+    const old = made.get(layer)
+    const track = old?.parent === parent ? old : makeTrack(layer, parent, library)
+    tracks.set(layer.id, track)
+    return track
   }
   const bottomFirst = [...scene.layers].reverse().map(trackOf)
   return {
     scene,
+    library,
     tracks: [...tracks.values()],
     items: bottomFirst.flatMap((track) => track.item ?? []),
   }

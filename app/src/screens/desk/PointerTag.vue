@@ -1,8 +1,11 @@
 <script setup lang="ts">
+import { computed, type Ref } from 'vue'
 import type { PointerTag } from './usePointerDrag.ts'
 
-/** What is being changed, said beside the pointer. */
-defineProps<{ tag: PointerTag | null }>()
+/** What is being changed, said beside the pointer. What the words are of is given, so that only this follows them. */
+const props = defineProps<{ of: { readonly tag: Readonly<Ref<PointerTag | null>> } }>()
+
+const tag = computed(() => props.of.tag.value)
 </script>
 
 <template>

@@ -13,7 +13,9 @@ const selection = useSelection()
 const view = useView()
 const bracket = useStretchBracket()
 
-const words = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))
+const words = computed(() =>
+  document.inDeck ? selectionWords(document.inDeck.scenes[0]!, selection.state) : '',
+)
 /** px a letter of the bracket's words takes; where they do not fit into it they stand after it. */
 const LETTER = 6.8
 const room = computed(() => bracket.words.value.length * LETTER + 14)

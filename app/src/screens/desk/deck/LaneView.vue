@@ -77,7 +77,7 @@ const point = (event: PointerEvent): void => {
   })
   under.value = words ? { x, words } : null
 }
-const tag = computed(() => ribbon.tag.value ?? dragKeys.tag.value)
+const dragged = { tag: computed(() => ribbon.tag.value ?? dragKeys.tag.value) }
 const toggleGraph = (): void => {
   if (hasGraph(property.value)) view.toggleLane(props.row.id)
 }
@@ -230,7 +230,7 @@ const nearMarks = computed(() => {
     </g>
     <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9" aria-hidden="true">≈</text>
     <LaneWords :said="said" :width="view.laneWidth" />
-    <PointerTag :tag="tag" />
+    <PointerTag :of="dragged" />
   </svg>
 </template>
 

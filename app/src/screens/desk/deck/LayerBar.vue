@@ -20,7 +20,7 @@ const selection = useSelection()
 const view = useView()
 const dragKeys = useKeyDrag()
 const bars = useBarDrag()
-const tag = computed(() => bars.tag.value ?? dragKeys.tag.value)
+const said = { tag: computed(() => bars.tag.value ?? dragKeys.tag.value) }
 
 const keysByTime = computed(() => {
   const times = new Map<number, { property: string; key: string }[]>()
@@ -153,7 +153,7 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
         :y2="10.5 + capsule.height / 2"
       />
     </g>
-    <PointerTag :tag="tag" />
+    <PointerTag :of="said" />
   </svg>
 </template>
 

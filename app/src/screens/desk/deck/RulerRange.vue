@@ -62,7 +62,7 @@ const nudge = (event: KeyboardEvent, end: number): void => {
     :aria-label="NAMES[end]"
     :aria-valuenow="playback.range[end]"
     aria-valuemin="0"
-    :aria-valuemax="document.scene?.duration"
+    :aria-valuemax="view.duration"
     :aria-valuetext="formatTime(playback.range[end]!, document.rate, preferences.timeDisplay)"
     @pointerdown.left.stop="press($event, end)"
     @keydown="nudge($event, end)"

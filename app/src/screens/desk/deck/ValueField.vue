@@ -36,7 +36,7 @@ const ref = computed<PropertyRef>(() => ({
 }))
 const limits = computed(() => definition.value.limits ?? [-LIMITS.magnitude, LIMITS.magnitude])
 const wholeOf = (component: number): number | undefined =>
-  definition.value.unit === 'px' ? document.scene!.size[component] : undefined
+  definition.value.unit === 'px' ? document.size[component] : undefined
 
 /** Sizes along one axis cannot be typed beyond their limits; overshooting them between keys is a bend's business. */
 const bounds = computed(() => ({
@@ -102,7 +102,7 @@ const shown = computed<Value>(() => currentValue(props.row.property, playback.ti
 const still = computed(() => {
   const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`
-  return document.project?.assets.find(({ id }) => id === value)?.name ?? ''
+  return document.inDeck?.assets.find(({ id }) => id === value)?.name ?? ''
 })
 </script>
 

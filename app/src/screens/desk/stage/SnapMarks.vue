@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SnapGap, SnapLine, Snapped } from '@arrow-bend/core/snap'
+import type { SnapGap, SnapLine } from '@arrow-bend/core/snap'
 import type { StageView } from '../../../draw/index.ts'
+import DrawingGround from '../DrawingGround.vue'
+import type { Snapping } from './useSnapping.ts'
 
 /** The lines a dragged thing lies on, and how far it is from what lies there too. */
-const props = defineProps<{ marks: Pick<Snapped, 'lines' | 'gaps'> | null; view: StageView }>()
+const props = defineProps<{ snapping: Snapping; view: StageView }>()
+
+const marks = computed(() => props.snapping.marks.value)
 
 const ends = ({
   axis,
@@ -17,9 +21,9 @@ const ends = ({
     ? { x1: x + at * scale, x2: x + at * scale, y1: y + from * scale, y2: y + to * scale }
     : { x1: x + from * scale, x2: x + to * scale, y1: y + at * scale, y2: y + at * scale }
 }
-const lines = computed(() => (props.marks?.lines ?? []).map(ends))
+const lines = computed(() => (marks.value?.lines ?? []).map(ends))
 const gaps = computed(() =>
-  (props.marks?.gaps ?? []).map((gap) => {
+  (marks.value?.gaps ?? []).map((gap) => {
     const line = ends(gap)
     return {
       line,
@@ -34,6 +38,7 @@ const gaps = computed(() =>
 
 <template>
   <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
+    <DrawingGround />
     <line v-for="(line, i) in lines" :key="`e${i}`" v-bind="line" class="edge" />
     <line v-for="(line, i) in lines" :key="i" v-bind="line" class="line" data-snap-line />
     <g v-for="(gap, i) in gaps" :key="`g${i}`">

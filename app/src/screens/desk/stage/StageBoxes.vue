@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
 import type { PictureBook, StagePainter, StageView } from '../../../draw/index.ts'
@@ -13,6 +13,7 @@ import { boxCorners, boxItems } from './boxItems.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
 import type { Point } from './routeGeometry.ts'
+import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
 import { useBoxGestures } from './useBoxGestures.ts'
 import type { Snapping } from './useSnapping.ts'
@@ -22,8 +23,8 @@ const props = defineProps<{
   view: StageView
   painter: StagePainter
   pictures: PictureBook
-  /** Counts drawings, so that boxes follow the picture. */
-  drawn: number
+  /** Counts drawings of the picture, so that boxes follow it. */
+  picture: { readonly drawn: Readonly<Ref<number>> }
   snapping: Snapping
 }>()
 
@@ -34,21 +35,19 @@ const selection = useSelection()
 const gestures = useBoxGestures(props.snapping)
 
 const chosen = computed(() => {
-  void props.drawn
+  void props.picture.drawn.value
   // What is drawn says it all: most edits while something is dragged change nothing at the playhead.
   const { scene, items, library, time } = props.painter
   if (!scene) return []
   return boxItems(scene, selection.layers, { items, pictures: props.pictures, library, time })
 })
-const outlines = computed(() =>
-  chosen.value.map((item) => ({
-    layer: item.layer.id,
-    points: boxCorners(item)
-      .map(([x, y]) => [props.view.x + x * props.view.scale, props.view.y + y * props.view.scale])
-      .map((corner) => corner.map((part) => part.toFixed(1)).join(','))
-      .join(' '),
-  })),
-)
+const outlines = computed(() => {
+  const { x: left, y: top, scale } = props.view
+  return chosen.value
+    .map((item) => boxCorners(item).map(([x, y]) => text([left + x * scale, top + y * scale])))
+    .map((corners) => `M${corners.join('L')}Z`)
+    .join('')
+})
 /** The layer selected last, where it may be changed: its name, else null. These are not drawn, so a drawing does not tell. */
 const heldName = computed(() => {
   const last = selection.layers[selection.layers.length - 1]
@@ -63,6 +62,13 @@ const gripped = computed(() => {
     ? boxGeometry(item, { view: props.view, library: props.painter.library, time: props.painter.time })
     : null
 })
+const centred = ([cx, cy]: Point): { cx: number; cy: number } => ({ cx, cy })
+/** Four short lines outwards from a ring. */
+const crossAt = ([x, y]: Point): string => {
+  const rows = [`M${text([x - 12, y])}h6`, `M${text([x + 6, y])}h6`]
+  const columns = [`M${text([x, y - 12])}v6`, `M${text([x, y + 6])}v6`]
+  return [...rows, ...columns].join('')
+}
 const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))
 const nudge = (event: KeyboardEvent): void => {
   const by = arrowWay(event)
@@ -94,10 +100,9 @@ const nudgePivot = (event: KeyboardEvent): void => {
 
 <template>
   <svg v-if="!playback.playing" class="boxes absolute inset-0 size-full overflow-hidden pointer-events-none">
-    <g v-for="outline in outlines" :key="outline.layer">
-      <polygon :points="outline.points" class="edge" />
-      <polygon :points="outline.points" class="line" />
-    </g>
+    <DrawingGround />
+    <path :d="outlines" class="edge" />
+    <path :d="outlines" class="line outlines" />
     <g
       v-if="gripped"
       role="group"
@@ -118,12 +123,11 @@ const nudgePivot = (event: KeyboardEvent): void => {
         :aria-valuenow="grip.name === 'lower right' ? Math.round(gripped.scale[0]) : undefined"
         :aria-valuetext="grip.name === 'lower right' ? sizeWords : undefined"
         :data-grip="grip.name"
-        :transform="`translate(${text(grip.screen)})`"
         @pointerdown.left.stop="gestures.pressGrip($event, gripped, grip)"
         @keydown="nudgeSize"
       >
-        <rect x="-9" y="-9" width="18" height="18" fill="transparent" />
-        <rect class="square" x="-3.5" y="-3.5" width="7" height="7" />
+        <rect :x="grip.screen[0] - 9" :y="grip.screen[1] - 9" width="18" height="18" fill="transparent" />
+        <rect class="square" :x="grip.screen[0] - 3.5" :y="grip.screen[1] - 3.5" width="7" height="7" rx="1" />
       </g>
       <g
         class="grip turn"
@@ -133,12 +137,11 @@ const nudgePivot = (event: KeyboardEvent): void => {
         :aria-valuenow="Math.round(gripped.turn)"
         :aria-valuetext="`${gripped.turn.toFixed(1)}°`"
         data-grip="turn"
-        :transform="`translate(${text(gripped.stalk[1])})`"
         @pointerdown.left.stop="gestures.pressTurn($event, gripped)"
         @keydown="nudgeTurn"
       >
-        <circle r="10" fill="transparent" />
-        <circle r="5" class="square" />
+        <circle v-bind="centred(gripped.stalk[1])" r="10" fill="transparent" />
+        <circle v-bind="centred(gripped.stalk[1])" r="5" class="square" />
       </g>
       <g
         class="grip"
@@ -148,20 +151,19 @@ const nudgePivot = (event: KeyboardEvent): void => {
         :aria-valuenow="Math.round(gripped.pivot[0])"
         :aria-valuetext="`${Math.round(gripped.pivot[0])}, ${Math.round(gripped.pivot[1])} px`"
         data-grip="pivot"
-        :transform="`translate(${text(gripped.pivotScreen)})`"
         @pointerdown.left="pressPivot"
         @keydown="nudgePivot"
       >
         <title>Pivot: Alt and drag moves it, the picture staying where it is</title>
-        <circle r="12" fill="transparent" />
-        <circle r="6" class="ring-edge" />
-        <path d="M-12 0H-6M6 0H12M0 -12V-6M0 6V12" class="ring-edge" />
-        <circle r="6" class="ring" />
-        <path d="M-12 0H-6M6 0H12M0 -12V-6M0 6V12" class="ring" />
-        <circle r="2" class="centre" />
+        <circle v-bind="centred(gripped.pivotScreen)" r="12" fill="transparent" />
+        <circle v-bind="centred(gripped.pivotScreen)" r="6" class="ring-edge" />
+        <path :d="crossAt(gripped.pivotScreen)" class="ring-edge" />
+        <circle v-bind="centred(gripped.pivotScreen)" r="6" class="ring" />
+        <path :d="crossAt(gripped.pivotScreen)" class="ring" />
+        <circle v-bind="centred(gripped.pivotScreen)" r="2" class="centre" />
       </g>
     </g>
-    <PointerTag :tag="gestures.tag.value" />
+    <PointerTag :of="gestures" />
   </svg>
   <PivotPad
     v-if="!playback.playing && gripped"

@@ -5,13 +5,14 @@ import { useDocument } from '../../../session/document.ts'
 import type { Point } from './routeGeometry.ts'
 import type { StageCamera } from './useStageCamera.ts'
 
-/** The frame's size and where the pointer is, in px of the stage. */
+/** The frame's size and where the pointer is, in px of the stage; in a drag that is said beside the pointer. */
 const props = defineProps<{ panel: HTMLElement; camera: StageCamera }>()
 
 const document = useDocument()
 const pointer = shallowRef<Point | null>(null)
 
 useEventListener(props.panel, 'pointermove', (event) => {
+  if (document.gesturing) return
   const [x, y] = props.camera.stagePoint(event)
   pointer.value = [Math.round(x), Math.round(y)]
 })
@@ -21,7 +22,9 @@ useEventListener(props.panel, 'pointerleave', () => (pointer.value = null))
 <template>
   <p class="facts mono" aria-hidden="true">
     {{ document.size.join(' × ') }} px
-    <template v-if="pointer"><br />x {{ pointer[0] }}<br />y {{ pointer[1] }}</template>
+    <template v-if="pointer && !document.gesturing"
+      ><br />x {{ pointer[0] }}<br />y {{ pointer[1] }}</template
+    >
   </p>
 </template>
 

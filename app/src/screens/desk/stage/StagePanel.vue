@@ -20,6 +20,7 @@ import StageGuides from './StageGuides.vue'
 import StageOverlay from './StageOverlay.vue'
 import StageRoutes from './StageRoutes.vue'
 import StageRulers from './StageRulers.vue'
+import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
 import StageTools from './StageTools.vue'
 import StageViewBar from './StageViewBar.vue'
@@ -42,8 +43,9 @@ const stageView = useStageView()
 const panel = ref<HTMLElement | null>(null)
 const canvasHost = ref<HTMLDivElement | null>(null)
 const { width, height } = useElementSize(panel)
-const drawn = shallowRef(0)
-let painter: StagePainter | null = null
+/** How often the picture was drawn: what follows it takes the count by itself, so that the panel is spared. */
+const picture = { drawn: shallowRef(0) }
+const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook(() => redraw())
 const onion = useOnion()
 
@@ -53,26 +55,30 @@ const camera = useStageCamera(panel, {
   frame: computed(() => document.size),
 })
 const { view } = camera
-const snapping = useSnapping({ items: () => painter?.items ?? [], pictures, scale: () => view.value.scale })
-const gestures = useStageGestures({ camera, snapping, items: () => painter?.items ?? [], pictures })
+const snapping = useSnapping({
+  items: () => painter.value?.items ?? [],
+  pictures,
+  scale: () => view.value.scale,
+})
+const gestures = useStageGestures({ camera, snapping, items: () => painter.value?.items ?? [], pictures })
 const routes = useRouteDrawing(camera)
 const shapes = useShapeDrawing(camera, snapping)
 const pen = usePen(camera)
 
 const giveScene = (): boolean => {
-  if (!painter || !stageView.shown) return false
-  painter.setScene(stageView.shown, document.bends)
-  painter.setOnion(onion.value)
+  if (!painter.value || !stageView.shown) return false
+  painter.value.setScene(stageView.shown, document.bends)
+  painter.value.setOnion(onion.value)
   return true
 }
 const redraw = (time: number = playback.time): void => {
   if (!giveScene()) return
-  painter!.draw(time)
-  drawn.value += 1
+  painter.value!.draw(time)
+  picture.drawn.value += 1
 }
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  if (giveScene() && painter!.drawIfChanged(playback.time)) drawn.value += 1
+  if (giveScene() && painter.value!.drawIfChanged(playback.time)) picture.drawn.value += 1
 }
 const press = (event: PointerEvent): void => {
   if (gestures.pressPan(event)) return
@@ -83,32 +89,32 @@ const press = (event: PointerEvent): void => {
   else shapes.press(event, tool)
 }
 const setSurround = (): void =>
-  painter?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
+  painter.value?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
 
 let stop = (): void => undefined
 onMounted(() => {
-  painter = new StagePainter(canvasHost.value!, pictures)
+  painter.value = new StagePainter(canvasHost.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
-    if (playback.playing) painter?.draw(time)
+    if (playback.playing) painter.value?.draw(time)
     else redraw(time)
   })
 })
 onBeforeUnmount(() => {
   stop()
-  painter?.destroy()
+  painter.value?.destroy()
 })
 watch(
   [view, width, height],
   () => {
-    painter?.setView(view.value, Math.max(1, width.value), Math.max(1, height.value))
+    painter.value?.setView(view.value, Math.max(1, width.value), Math.max(1, height.value))
     redraw()
   },
   { flush: 'post' },
 )
 watch([() => stageView.shown, () => document.bends], () => redrawIfChanged(), { flush: 'sync' })
 // An edit has drawn them already.
-watch(onion, (now) => painter?.setOnion(now) && redraw())
+watch(onion, (now) => painter.value?.setOnion(now) && redraw())
 watch(
   [() => document.project?.assets, () => document.assets],
   ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
@@ -128,7 +134,7 @@ window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
 const fit = (everything: boolean): void => {
   const chosen = everything ? [] : selection.layers
   const boxes = boxItems(document.scene!, chosen, {
-    items: painter?.items ?? [],
+    items: painter.value?.items ?? [],
     pictures,
     library: document.bends,
     time: playback.time,
@@ -163,7 +169,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :view="view"
         :painter="painter"
         :pictures="pictures"
-        :drawn="drawn"
+        :picture="picture"
         :snapping="snapping"
       />
       <StageRoutes
@@ -180,11 +186,12 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :shape="shapes.draft.value"
         :pen="stageView.tool === 'pen' ? pen : null"
       />
-      <SnapMarks :marks="snapping.marks.value" :view="view" />
+      <SnapMarks :snapping="snapping" :view="view" />
       <StageRulers :view="view" :width="width" :height="height" />
     </template>
     <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
-      <PointerTag :tag="gestures.tag.value" />
+      <DrawingGround />
+      <PointerTag :of="gestures" />
     </svg>
     <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
     <StageViewBar />

@@ -9,6 +9,7 @@ import RouteBar from './RouteBar.vue'
 import { routeGeometry } from './routeGeometry.ts'
 import { routeLine } from './drawRoute.ts'
 import StageRoute from './StageRoute.vue'
+import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
 import { useRouteGestures } from './useRouteGestures.ts'
 import type { Snapping } from './useSnapping.ts'
@@ -42,6 +43,7 @@ const geometries = computed(() => {
     (id) => routeGeometry(scene.value!, id, { view, library: document.bends, time: time.value }) ?? [],
   )
 })
+const held = computed(() => gestures.tag.value !== null)
 const lines = computed(() => (many.value ? geometries.value.map(routeLine).join('') : ''))
 </script>
 
@@ -50,6 +52,7 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
     class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
     :class="{ held: document.gesturing }"
   >
+    <DrawingGround />
     <g v-if="many" role="img" :aria-label="`${geometries.length} routes`">
       <path class="edge" :d="lines" />
       <path class="line" :d="lines" />
@@ -65,10 +68,10 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
       :time="time"
       :still="stageView.before"
     />
-    <PointerTag :tag="gestures.tag.value" />
+    <PointerTag :of="gestures" />
   </svg>
   <RouteBar
-    v-if="!playback.playing && !stageView.before && !gestures.tag.value"
+    v-if="!playback.playing && !stageView.before && !held"
     :geometries="many ? [] : geometries"
     :width="width"
     :height="height"

@@ -269,7 +269,7 @@ const canBend = computed(
         {{ reading.words }}
       </text>
     </g>
-    <PointerTag :tag="hand.tag.value" />
+    <PointerTag :of="hand" />
   </g>
 </template>
 
