@@ -59,6 +59,8 @@ interface LayerTrack {
   readonly placing: Placing
   readonly opacity: CompiledProperty
   readonly writers: readonly Writer[]
+  /** The moment it was sampled last, ticks; NaN before that. */
+  at: number
   share: number
   shown: boolean
 }
@@ -117,6 +119,7 @@ function makeTrack(layer: Layer, parent: LayerTrack | null, library: BendLibrary
     placing: makePlacing(layer, library),
     opacity: compiledOf(layer.properties['opacity']!, library),
     writers: item ? makeWriters(layer, library) : [],
+    at: NaN,
     share: 1,
     shown: true,
   }
@@ -232,6 +235,9 @@ export function ownMatrixAt(scene: Scene, layerId: string, time: number, library
 }
 
 function sampleTrack(track: LayerTrack, time: number): void {
+  // What was taken over from another sampler, and not moved in time, is as it was.
+  if (track.at === time) return
+  track.at = time
   const { layer, parent, item } = track
   const inSpan = time >= layer.span[0] && time < layer.span[1]
   const group = parent?.layer.kind === 'group' ? parent : null

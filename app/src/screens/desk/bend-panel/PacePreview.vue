@@ -10,7 +10,7 @@ const props = defineProps<{
   bend: PlainBend
   seconds: number
   hue: string
-  /** The bend is being dragged at: the dot goes on with the last one until that is done. */
+  /** Something is being dragged: the dot stops, and with it the pictures the browser would make of it, until that is done. */
   waiting: boolean
 }>()
 
@@ -41,12 +41,16 @@ const run = (): void => {
   })
 }
 onMounted(run)
-watch([() => props.bend, () => props.seconds, () => props.waiting], run)
+watch([() => props.bend, () => props.seconds], run)
+watch(
+  () => props.waiting,
+  (waits) => (waits ? running?.pause() : run()),
+)
 onBeforeUnmount(() => running?.cancel())
 </script>
 
 <template>
-  <div class="relative h-[18px] flex-none" :style="{ width: `${WIDTH}px` }" aria-hidden="true">
+  <div class="relative h-[18px] flex-none overflow-hidden" :style="{ width: `${WIDTH}px` }" aria-hidden="true">
     <svg :width="WIDTH" height="18">
       <line x1="0" :x2="WIDTH" y1="9" y2="9" stroke="var(--rule)" />
       <line :x1="INSET" :x2="INSET" y1="4" y2="14" stroke="var(--ink-2)" />

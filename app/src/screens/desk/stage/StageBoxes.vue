@@ -8,7 +8,7 @@ import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { arrowWay } from './arrowWay.ts'
-import { boxGeometry } from './boxGeometry.ts'
+import { boxGeometry, type BoxGeometry } from './boxGeometry.ts'
 import { boxCorners, boxItems } from './boxItems.ts'
 import { text } from './drawRoute.ts'
 import PivotPad from './PivotPad.vue'
@@ -54,8 +54,11 @@ const heldName = computed(() => {
   const layer = last === undefined ? null : layerById(document.scene!, last)
   return layer && !layer.locked ? layer.name : null
 })
+/** While something else is dragged the grips wait, unseen. */
+const waits = computed(() => document.gesturing && gestures.tag.value === null)
 /** The one with grips. */
-const gripped = computed(() => {
+const gripped = computed<BoxGeometry | null>((before) => {
+  if (waits.value && before) return before
   const last = selection.layers[selection.layers.length - 1]
   const item = heldName.value === null ? undefined : chosen.value.find(({ layer }) => layer.id === last)
   return item
@@ -108,6 +111,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
       role="group"
       tabindex="0"
       class="gripped"
+      :class="{ waits }"
       :aria-label="`Box of ${heldName}: arrow keys move it`"
       @keydown="nudge"
     >
@@ -127,7 +131,14 @@ const nudgePivot = (event: KeyboardEvent): void => {
         @keydown="nudgeSize"
       >
         <rect :x="grip.screen[0] - 9" :y="grip.screen[1] - 9" width="18" height="18" fill="transparent" />
-        <rect class="square" :x="grip.screen[0] - 3.5" :y="grip.screen[1] - 3.5" width="7" height="7" rx="1" />
+        <rect
+          class="square"
+          :x="grip.screen[0] - 3.5"
+          :y="grip.screen[1] - 3.5"
+          width="7"
+          height="7"
+          rx="1"
+        />
       </g>
       <g
         class="grip turn"
@@ -191,6 +202,10 @@ const nudgePivot = (event: KeyboardEvent): void => {
 
 .gripped:focus-visible {
   outline: none;
+}
+
+.waits {
+  visibility: hidden;
 }
 
 .gripped:focus-visible > .line {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, shallowRef, watchEffect } from 'vue'
+import { computed, nextTick, shallowRef, useTemplateRef, watch, watchEffect } from 'vue'
 import type { StageView } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
@@ -22,6 +22,16 @@ const playback = usePlayback()
 const selection = useSelection()
 const stageView = useStageView()
 const gestures = useRouteGestures(props.snapping)
+
+/**
+ * Where routes lie while they are dragged at: a drawing of their own, so that the others are not painted again. Focus
+ * goes with what is moved there.
+ */
+const upper = useTemplateRef('upper')
+watch(gestures.holds, () => {
+  const focused = window.document.activeElement as SVGElement | null
+  if (focused?.closest('.routes')) void nextTick(() => focused.focus({ preventScroll: true }))
+})
 
 /** Routes rest while playing: only the picture moves then. */
 const time = shallowRef(playback.time)
@@ -60,14 +70,21 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
         {{ geometries.length }} routes; select {{ MANY }} layers or fewer for their keys
       </text>
     </g>
-    <StageRoute
+    <Teleport
       v-for="geometry in many ? [] : geometries"
       :key="geometry.layer"
-      :geometry="geometry"
-      :gestures="gestures"
-      :time="time"
-      :still="stageView.before"
-    />
+      v-memo="[geometry, upper, gestures.holds.value.has(geometry.layer), time, stageView.before]"
+      :to="upper"
+      :disabled="!upper || !gestures.holds.value.has(geometry.layer)"
+    >
+      <StageRoute :geometry="geometry" :gestures="gestures" :time="time" :still="stageView.before" />
+    </Teleport>
+  </svg>
+  <svg
+    ref="upper"
+    class="routes held absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
+  >
+    <DrawingGround />
     <PointerTag :of="gestures" />
   </svg>
   <RouteBar

@@ -5,6 +5,7 @@ import {
   invertMatrix,
   layerById,
   parentMatrixAt,
+  type Layer,
   type Matrix,
   type Scene,
 } from '@arrow-bend/core/scene'
@@ -37,6 +38,8 @@ export interface GeometryOptions {
 }
 
 interface Known {
+  readonly layer: Layer
+  readonly view: StageView
   readonly key: string
   readonly library: BendLibrary
   readonly geometry: RouteGeometry
@@ -57,10 +60,16 @@ export function routeGeometry(
   const property = layer?.properties['position']
   if (!layer || !property || property.kind !== 'place' || property.split || property.keys.length < 2)
     return null
+  const before = KNOWN.get(property)
+  const rides = layer.parent !== null
+  if (before && !rides && before.layer === layer && before.view === view && before.library === library)
+    return before.geometry
   const matrix = parentMatrixAt(scene, layerId, time, library)
   const key = [view.scale, view.x, view.y, ...matrix, layer.id, layer.name].join()
-  const known = KNOWN.get(property)
-  if (known?.key === key && known.library === library) return known.geometry
+  if (before?.key === key && before.library === library) {
+    KNOWN.set(property, { ...before, layer, view })
+    return before.geometry
+  }
   const geometry: RouteGeometry = {
     layer: layerId,
     name: layer.name,
@@ -75,7 +84,7 @@ export function routeGeometry(
     onStage: ([dx, dy]) => [dx / view.scale, dy / view.scale],
     toStage: ([x, y]) => [(x - view.x) / view.scale, (y - view.y) / view.scale],
   }
-  KNOWN.set(property, { key, library, geometry })
+  KNOWN.set(property, { layer, view, key, library, geometry })
   return geometry
 }
 

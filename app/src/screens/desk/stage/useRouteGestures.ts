@@ -1,4 +1,4 @@
-import type { ShallowRef } from 'vue'
+import { shallowRef, type ShallowRef } from 'vue'
 import {
   addKey,
   bendRoute,
@@ -18,7 +18,7 @@ import { useSelection } from '../../../session/selection.ts'
 import type { RouteBead, RoutePiece } from './drawRoute.ts'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from './routeHandles.ts'
-import { usePointerDrag, type PointerTag } from '../usePointerDrag.ts'
+import { usePointerDrag, type PointerDrag, type PointerTag } from '../usePointerDrag.ts'
 import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
 
 export interface RouteGestures {
@@ -28,7 +28,11 @@ export interface RouteGestures {
   /** Moves a key, with all selected ones if it is among them, by px of the stage. */
   readonly nudgeKey: (ref: KeyRef, by: Point) => void
   readonly tag: ShallowRef<PointerTag | null>
+  /** The layers whose routes are being dragged at. */
+  readonly holds: Readonly<ShallowRef<ReadonlySet<string>>>
 }
+
+const NOTHING: ReadonlySet<string> = new Set()
 
 /** Shift keeps a handle's angle to multiples of this, degrees. */
 const ANGLE_STEP = 15
@@ -39,7 +43,22 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const playback = usePlayback()
   const preferences = usePreferences()
   const selection = useSelection()
-  const { drag, tag } = usePointerDrag('stage')
+  const { drag: follow, tag } = usePointerDrag('stage')
+  const holds = shallowRef(NOTHING)
+
+  /** Drags at some routes, which alone change meanwhile. */
+  const drag = (event: PointerEvent, layers: readonly string[], given: PointerDrag): void =>
+    follow(event, {
+      ...given,
+      moveTo(move) {
+        if (holds.value === NOTHING) holds.value = new Set(layers)
+        return given.moveTo(move)
+      },
+      ended() {
+        holds.value = NOTHING
+        given.ended?.()
+      },
+    })
 
   const refOf = (geometry: RouteGeometry, key: string): KeyRef => ({
     scene: document.sceneId,
@@ -59,7 +78,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   }
 
   const drawHandlesOut = (event: PointerEvent, geometry: RouteGeometry, ref: KeyRef): void =>
-    drag(event, {
+    drag(event, [ref.layer], {
       label: 'Route handles drawn out',
       moveTo: ({ way }) => {
         const by = geometry.fromScreen(way)
@@ -85,23 +104,27 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
       others.map(({ value }) => stageOf(value as Point)),
     )
     const start = stageOf([x, y])
-    drag(event, {
-      label: moving.length > 1 ? 'Keys moved' : 'Key moved',
-      moveTo: ({ way, event: moved }) => {
-        const kept = moved.shiftKey ? alongOneAxis(way) : way
-        const [dx, dy] = geometry.onStage(kept)
-        const at = { x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }
-        const more = snap(at, moved, onlyAxis(kept))
-        const by: Point = [dx + more[0], dy + more[1]]
-        const own = geometry.fromStage(by)
-        if (!own) return null
-        return {
-          recipe: (draft) => movePlaceKeys(draft, moving, { time: playback.time, by }),
-          words: `x ${Math.round(x + own[0])}  y ${Math.round(y + own[1])}`,
-        }
+    drag(
+      event,
+      moving.map(({ layer }) => layer),
+      {
+        label: moving.length > 1 ? 'Keys moved' : 'Key moved',
+        moveTo: ({ way, event: moved }) => {
+          const kept = moved.shiftKey ? alongOneAxis(way) : way
+          const [dx, dy] = geometry.onStage(kept)
+          const at = { x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }
+          const more = snap(at, moved, onlyAxis(kept))
+          const by: Point = [dx + more[0], dy + more[1]]
+          const own = geometry.fromStage(by)
+          if (!own) return null
+          return {
+            recipe: (draft) => movePlaceKeys(draft, moving, { time: playback.time, by }),
+            words: `x ${Math.round(x + own[0])}  y ${Math.round(y + own[1])}`,
+          }
+        },
+        ended: snapping.end,
       },
-      ended: snapping.end,
-    })
+    )
   }
 
   const nudgeKey = (ref: KeyRef, by: Point): void => {
@@ -115,7 +138,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const pressHandle = (event: PointerEvent, geometry: RouteGeometry, handle: RouteHandle): void => {
     const ref = refOf(geometry, handle.key)
     const { side } = handle
-    drag(event, {
+    drag(event, [ref.layer], {
       label: 'Route handle moved',
       moveTo: ({ way, event: { shiftKey, altKey } }) => {
         const by = geometry.fromScreen(way)
@@ -133,7 +156,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
   const pressPiece = (event: PointerEvent, geometry: RouteGeometry, piece: RoutePiece): void => {
     const ref = refOf(geometry, piece.key)
     const grabbed = grabbedPoint(event, geometry, piece.index)
-    drag(event, {
+    drag(event, [ref.layer], {
       label: 'Route curved',
       moveTo: ({ way }) => {
         const by = geometry.fromScreen(way)
@@ -162,7 +185,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
     )
   }
 
-  return { pressBead, pressHandle, pressPiece, nudgeKey, tag }
+  return { pressBead, pressHandle, pressPiece, nudgeKey, tag, holds }
 }
 
 interface Grabbed {
