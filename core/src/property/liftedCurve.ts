@@ -16,8 +16,19 @@ interface Lifts {
 
 const moves = (lift: readonly number[] | undefined): boolean => lift?.some((part) => part !== 0) ?? false
 
+/** Made once for a bend that cannot change any more, as those of a document that is not being written to. */
+const MADE = new WeakMap<PlainBend, LiftedCurve>()
+
 /** Compiles a bend together with its lifts (units of the value, one number a component). */
 export function liftCurve(bend: PlainBend): LiftedCurve {
+  const known = MADE.get(bend)
+  if (known) return known
+  const made = makeLifted(bend)
+  if (Object.isFrozen(bend)) MADE.set(bend, made)
+  return made
+}
+
+function makeLifted(bend: PlainBend): LiftedCurve {
   const curve = compileBend(bend)
   if (bend.kind !== 'handles' || !(moves(bend.leave.lift) || moves(bend.arrive.lift)))
     return { curve, lifts: null }

@@ -171,6 +171,7 @@ const isChosen = (row: Row): boolean =>
         <div
           v-for="{ row, top, index } in shownRows"
           :key="row.id"
+          v-memo="[row, top, index, heightOf(row), openOf(row), isChosen(row), order.over.value === index]"
           class="row"
           :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
           :style="{ top: `${top}px`, height: `${heightOf(row)}px` }"

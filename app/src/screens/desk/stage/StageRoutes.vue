@@ -58,10 +58,7 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
 </script>
 
 <template>
-  <svg
-    class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
-    :class="{ held: document.gesturing }"
-  >
+  <svg class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform">
     <DrawingGround />
     <g v-if="many" role="img" :aria-label="`${geometries.length} routes`">
       <path class="edge" :d="lines" />
@@ -82,7 +79,7 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
   </svg>
   <svg
     ref="upper"
-    class="routes held absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
+    class="routes absolute inset-0 size-full overflow-hidden pointer-events-none will-change-transform"
   >
     <DrawingGround />
     <PointerTag :of="gestures" />
@@ -118,10 +115,5 @@ text {
   stroke-width: 4;
   font-size: 12px;
   paint-order: stroke;
-}
-
-/* While something is dragged nothing else is aimed at. */
-.held :deep(*) {
-  pointer-events: none;
 }
 </style>

@@ -5,6 +5,8 @@ import type { GraphBead } from './graphDrawing.ts'
 /** The keys of a graph, to be dragged and stepped. */
 defineProps<{
   beads: readonly GraphBead[]
+  /** What names and words follow besides their bead. */
+  name: string
   /** Ids of those selected. */
   chosen: ReadonlySet<string>
   nameOf: (bead: GraphBead) => string
@@ -20,6 +22,16 @@ defineEmits<{
   <g
     v-for="bead in beads"
     :key="bead.slot"
+    v-memo="[
+      name,
+      bead.key,
+      bead.index,
+      bead.x,
+      bead.y,
+      bead.value,
+      bead.keys.length,
+      bead.keys.some((key) => chosen.has(key)),
+    ]"
     class="bead"
     :class="{ chosen: bead.keys.some((key) => chosen.has(key)) }"
     role="slider"

@@ -257,6 +257,7 @@ const canBend = computed(
     </g>
     <GraphBeads
       :beads="drawing.beads"
+      :name="`${laneName} ${unitWords}`"
       :chosen="chosenKeys"
       :name-of="beadName"
       :words-of="valueWords"

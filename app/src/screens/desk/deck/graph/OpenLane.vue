@@ -137,6 +137,11 @@ onUnmounted(() => view.beadsOf.delete(props.row.id))
   overflow: hidden;
 }
 
+/* What is being worked at is painted apart from the rest of the deck, which so is not painted again. */
+.open-lane:focus-within {
+  will-change: transform;
+}
+
 .ground {
   fill: var(--sheet-2);
 }

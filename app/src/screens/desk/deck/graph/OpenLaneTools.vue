@@ -53,7 +53,10 @@ const whole = computed(() => {
   const [first = 0, last = 1] = [compiled.times[0], compiled.times[compiled.times.length - 1]]
   const xOf = (time: number): number => ((time - first) / Math.max(1, last - first)) * LOOKS
   const values = Array.from({ length: curveCount(compiled, of.value) }).flatMap((_, component) =>
-    sampleGraph(compiled, component, { of: of.value, xOf, width: LOOKS }).map(([, value]) => value),
+    sampleGraph(compiled, component, { of: of.value, xOf, width: LOOKS }).flatMap(({ low, high }) => [
+      low,
+      high,
+    ]),
   )
   let [low, high] = [Infinity, -Infinity]
   for (const value of values) {

@@ -16,7 +16,7 @@ import {
   isSummed,
   sampleGraph,
   type GraphOf,
-  type GraphPoint,
+  type GraphPiece,
 } from './sampleGraph.ts'
 
 export interface GraphCurve {
@@ -146,15 +146,15 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
   const two = sampled.length > 1
   return {
     scale,
-    curves: sampled.map((points, component) => {
-      const last = points[points.length - 1]!
+    curves: sampled.map((pieces, component) => {
+      const [first, last] = [pieces[0]!.points[0]!, pieces.at(-1)!.points.at(-1)!]
       return {
         component,
         letter: two ? 'XY'[component]! : '',
-        path: `M${points.map(([x, value]) => `${x.toFixed(2)} ${scale.y(value).toFixed(2)}`).join('L')}`,
-        startX: points[0]![0],
+        path: `M${pieces.map((piece) => pieceText(piece, scale)).join('L')}`,
+        startX: first[0],
         stitch: stitches(compiled, component, options, scale),
-        lost: options.of === 'value' ? lostPart(points, scale, options.limits) : '',
+        lost: options.of === 'value' ? lostPart(pieces, scale, options.limits) : '',
         endX: Math.min(last[0] + 6, options.width - 12),
         endY: scale.y(last[1]) + 4,
       }
@@ -167,6 +167,27 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
       arms: node.arms.map((arm) => ({ ...arm, y: scale.y(arm.y) })),
     })),
   }
+}
+
+interface Written {
+  readonly low: number
+  readonly high: number
+  readonly top: number
+  readonly bottom: number
+  readonly text: string
+}
+/** What points were written as last: on the same scale they are the same. */
+const WRITTEN = new WeakMap<GraphPiece, Written>()
+
+/** A run of points as path data, without the letter it begins with. */
+function pieceText(piece: GraphPiece, { low, high, y }: GraphScale): string {
+  const [top, bottom] = [y(high), y(low)]
+  const known = WRITTEN.get(piece)
+  if (known?.low === low && known.high === high && known.top === top && known.bottom === bottom)
+    return known.text
+  const text = piece.points.map(([x, value]) => `${x.toFixed(2)} ${y(value).toFixed(2)}`).join('L')
+  WRITTEN.set(piece, { low, high, top, bottom, text })
+  return text
 }
 
 const withArms = (node: GraphNode): readonly { readonly y: number }[] => [node, ...node.arms]
@@ -193,8 +214,10 @@ function stitches(
 }
 
 /** What of a curve lies beyond limits, as areas between it and them. */
-function lostPart(points: readonly GraphPoint[], { y }: GraphScale, limits: readonly number[]): string {
+function lostPart(pieces: readonly GraphPiece[], { y }: GraphScale, limits: readonly number[]): string {
   const [least = -Infinity, most = Infinity] = limits
+  if (pieces.every(({ low, high }) => low >= least && high <= most)) return ''
+  const points = pieces.flatMap((piece) => piece.points)
   const area = (limit: number, beyond: (value: number) => number): string => {
     if (!Number.isFinite(limit) || points.every(([, value]) => beyond(value) === limit)) return ''
     const [first, last] = [points[0]!, points[points.length - 1]!]
@@ -337,7 +360,7 @@ function nodesOf(compiled: CompiledProperty, { xOf, width, of, shows }: GraphOpt
 
 function rangeOf(
   compiled: CompiledProperty,
-  sampled: readonly (readonly GraphPoint[])[],
+  sampled: readonly (readonly GraphPiece[])[],
   held: readonly { readonly y: number }[],
   options: GraphOptions,
 ): Range {
@@ -351,7 +374,10 @@ function rangeOf(
     take(options.range.low)
     take(options.range.high)
   } else {
-    sampled.forEach((points) => points.forEach(([, value]) => take(value)))
+    for (const { low: least, high: most } of sampled.flat()) {
+      take(least)
+      take(most)
+    }
     held.forEach(({ y }) => take(y))
     if (options.of === 'speed') take(0)
   }

@@ -1,3 +1,4 @@
+import type { PlainBend } from '@arrow-bend/core/bend'
 import {
   PlaceSpan,
   ribbonSpeed,
@@ -5,6 +6,7 @@ import {
   valueAt,
   type CompiledProperty,
   type CompiledSpan,
+  type Key,
   type Property,
 } from '@arrow-bend/core/property'
 
@@ -13,6 +15,13 @@ export type GraphOf = 'value' | 'distance' | 'speed'
 
 /** A point of a graph: px from the lane's left edge, and units. */
 export type GraphPoint = readonly [x: number, value: number]
+
+/** A run of points, and between which values they lie. */
+export interface GraphPiece {
+  readonly points: readonly GraphPoint[]
+  readonly low: number
+  readonly high: number
+}
 
 export interface SampleOptions {
   readonly of: GraphOf
@@ -82,36 +91,103 @@ export function readingsAt(compiled: CompiledProperty, time: number, of: GraphOf
   })
 }
 
-/** A curve in view, sampled every pixel; where keys crowd, what each pixel reaches at most and at least. */
+/** A curve in view, sampled every pixel, span by span; where keys crowd, what each pixel reaches at most and at least. */
 export function sampleGraph(
   compiled: CompiledProperty,
   component: number,
   { of, xOf, width }: SampleOptions,
-): GraphPoint[] {
+): readonly GraphPiece[] {
   const { times, spans } = compiled
   const read = spanReader(compiled, component, of)
-  const points: GraphPoint[] = []
+  const pieces: GraphPiece[] = []
+  let count = 0
   spans.forEach((span, i) => {
     const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
     if (x1 < -STEP || x0 > width + STEP || x1 <= x0) return
-    const at = (u: number): void => {
-      const value = read(span, i, u)
-      if (Number.isFinite(value)) points.push([x0 + u * (x1 - x0), value])
-    }
-    const count = x1 - x0 < HARDLY ? FEWEST : Math.max(FEW, Math.ceil((x1 - x0) / STEP))
-    const first = Math.max(0, Math.floor((-STEP - x0) / ((x1 - x0) / count)))
-    const last = Math.min(count, Math.ceil((width + STEP - x0) / ((x1 - x0) / count)))
-    for (let k = first; k < last; k += 1) at(k / count)
-    if (last < count || count === FEWEST) return
-    at(BEFORE_END)
-    at(1)
+    const piece = knownPiece(compiled, i, { of, component, x0, x1, width }, () =>
+      sampleSpan((u) => read(span, i, u), x0, x1, width),
+    )
+    count += piece.points.length
+    if (piece.points.length > 0) pieces.push(piece)
   })
-  if (points.length > 0) return points.length > width * FEWEST ? byPixel(points) : points
+  if (count > width * FEWEST) return [pieceOf(byPixel(pieces.flatMap(({ points }) => points)))]
+  if (count > 0) return pieces
   const value = of === 'value' ? compiled.values[component]! : 0
   return [
-    [0, value],
-    [width, value],
+    pieceOf([
+      [0, value],
+      [width, value],
+    ]),
   ]
+}
+
+function pieceOf(points: readonly GraphPoint[]): GraphPiece {
+  let [low, high] = [Infinity, -Infinity]
+  for (const [, value] of points) {
+    low = Math.min(low, value)
+    high = Math.max(high, value)
+  }
+  return { points, low, high }
+}
+
+/** The points of one span that are in view. */
+function sampleSpan(read: (u: number) => number, x0: number, x1: number, width: number): GraphPoint[] {
+  const points: GraphPoint[] = []
+  const at = (u: number): void => {
+    const value = read(u)
+    if (Number.isFinite(value)) points.push([x0 + u * (x1 - x0), value])
+  }
+  const count = x1 - x0 < HARDLY ? FEWEST : Math.max(FEW, Math.ceil((x1 - x0) / STEP))
+  const first = Math.max(0, Math.floor((-STEP - x0) / ((x1 - x0) / count)))
+  const last = Math.min(count, Math.ceil((width + STEP - x0) / ((x1 - x0) / count)))
+  for (let k = first; k < last; k += 1) at(k / count)
+  if (last < count || count === FEWEST) return points
+  at(BEFORE_END)
+  at(1)
+  return points
+}
+
+interface PieceView {
+  readonly of: GraphOf
+  readonly component: number
+  readonly x0: number
+  readonly x1: number
+  readonly width: number
+}
+
+interface KnownPiece extends PieceView {
+  readonly to: Key
+  readonly bend: PlainBend
+  readonly mix: Property['mix']
+  readonly piece: GraphPiece
+}
+
+/** What was sampled last of the span a key begins, by graph, component and width: a lane and its tools look at each. */
+const KNOWN = new WeakMap<Key, Map<string, KnownPiece>>()
+/** More widths than are looked at together. */
+const MANY = 12
+
+/** A span's points as they were sampled before, where neither its keys, its bend nor its place in view have changed. */
+function knownPiece(
+  { property: { kind, mix }, keys, bends }: CompiledProperty,
+  i: number,
+  view: PieceView,
+  sample: () => GraphPoint[],
+): GraphPiece {
+  // A place also depends on the route, whose length the spans before have a part in.
+  if (kind === 'place') return pieceOf(sample())
+  const [key, to, bend] = [keys[i]!, keys[i + 1]!, bends[i]!]
+  const known = KNOWN.get(key) ?? new Map<string, KnownPiece>()
+  const name = `${view.of}${view.component}/${view.width}`
+  const before = known.get(name)
+  const { x0, x1 } = view
+  if (before?.to === to && before.bend === bend && before.mix === mix)
+    if (before.x0 === x0 && before.x1 === x1) return before.piece
+  const piece = pieceOf(sample())
+  if (known.size > MANY) known.clear()
+  known.set(name, { ...view, to, bend, mix, piece })
+  KNOWN.set(key, known)
+  return piece
 }
 
 /** Of the points in each pixel the least and the greatest, in order. */
