@@ -1,4 +1,4 @@
-import { enablePatches, produceWithPatches, type Draft, type Patch } from 'immer'
+import { enablePatches, freeze, produceWithPatches, type Draft, type Patch } from 'immer'
 import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -114,7 +114,8 @@ export const useDocument = defineStore('document', () => {
     open = null
     release()
     history.value = EMPTY_HISTORY
-    project.value = file.project
+    // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
+    project.value = freeze(file.project, true)
     assets.value = file.assets
     saving.value = { kind: 'saved', at: null }
     selection.clear()

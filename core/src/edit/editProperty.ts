@@ -51,7 +51,7 @@ export function editProperty(
   if (changed === before) return
   const after = makeLawful(changed, { before, library, ...marks })
   // What a change makes is whole and holds no drafts; frozen, it is not searched for them key by key.
-  layer.properties[ref.property] = Object.freeze(after) as Draft<Property>
+  layer.properties[ref.property] = finished(after) as Draft<Property>
 }
 
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
@@ -98,7 +98,7 @@ export function editProperties(
       const marks = { led: new Set<string>(), inLine: new Set<string>() }
       const changed = change(before, { keys, library, marks, ref })
       if (changed === before) continue
-      made[ref.property] = Object.freeze(makeLawful(changed, { before, library, ...marks }))
+      made[ref.property] = finished(makeLawful(changed, { before, library, ...marks }))
     }
     const names = Object.keys(made)
     if (names.length === 1) layerIn(draft, first).properties[names[0]!] = made[names[0]!] as Draft<Property>
@@ -130,4 +130,10 @@ function timedEnds(property: Property): Property {
   if (!property.keys[0]?.timeless && !property.keys[last]?.timeless) return property
   const keys = property.keys.map((key, i) => (i === 0 || i === last ? withTime(key) : key))
   return { ...property, keys }
+}
+
+/** A property nobody writes to any more; nor to its bends, so that what is worked out of them may be kept. */
+function finished(property: Property): Property {
+  for (const { bend } of property.keys) if (!Object.isFrozen(bend)) Object.freeze(bend)
+  return Object.freeze(property)
 }

@@ -65,7 +65,8 @@ const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
 }
-const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
+const heightOf = (row: Row): number =>
+  view.open.size === 0 ? LANE_HEIGHT : (openOf(row)?.height ?? LANE_HEIGHT)
 const tops = computed(() => topsOf(rows.value, heightOf))
 
 // Only a change of their number may reach the virtualiser: it measures the page when its options change.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Repeat } from '@lucide/vue'
 import { computed, shallowRef } from 'vue'
-import { keyStateWords } from '@arrow-bend/core/property'
+import { keyStateWords, type Key } from '@arrow-bend/core/property'
 import { formatTime, frameTicks } from '@arrow-bend/core/time'
 import type { KeyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
@@ -46,8 +46,12 @@ const chosenSpans = computed(() => selection.spansIn(laneRef.value))
 const refOf = (key: string): KeyRef => ({ ...laneRef.value, key })
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => props.row.property.keys.length)
+/** What beads are called follows when a drag is done: names are not heard on the way. */
+const namedKeys = computed<readonly Key[]>((before) =>
+  document.gesturing && before?.length === count.value ? before : property.value.keys,
+)
 const timeOf = (index: number): string =>
-  formatTime(props.row.property.keys[index]!.t, document.rate, preferences.timeDisplay)
+  formatTime(namedKeys.value[index]!.t, document.rate, preferences.timeDisplay)
 const beadLabel = (index: number): string =>
   `${lane.value}, ${keyStateWords({ kind: 'on', key: index + 1, of: count.value }).replace('on ', '')}, ${timeOf(index)}`
 const spanLabel = ({ index, keys }: SpanDrawing): string =>

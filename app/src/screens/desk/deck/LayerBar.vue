@@ -62,6 +62,8 @@ const capsules = computed(() =>
       key,
     }))
     return {
+      // The first of its keys, which stays the same while it moves in time.
+      name: `${keys[0]!.property}/${keys[0]!.key}`,
       time,
       refs,
       x,
@@ -132,7 +134,7 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
     />
     <g
       v-for="capsule in capsules"
-      :key="capsule.time"
+      :key="capsule.name"
       role="button"
       tabindex="-1"
       :aria-label="`${capsule.refs.length} keys of ${layer.name}`"
