@@ -29,8 +29,11 @@ export interface DragStep {
 export interface PointerDrag {
   /** The name of the step in the history. */
   readonly label: string
-  /** The edit for where the drag has come to, and what to say of it once it is seen; null where there is none. */
-  readonly moveTo: (move: DragMove) => DragStep | null
+  /**
+   * The edit for where the drag has come to, and what to say of it once it is seen; null where there is none, `same`
+   * where it is the one of the last move.
+   */
+  readonly moveTo: (move: DragMove) => DragStep | 'same' | null
   /** What a press without a drag does. */
   readonly click?: () => unknown
   /** Called once the pointer is let go, whatever came of it. */
@@ -76,6 +79,10 @@ export function usePointerDrag(
         const pointer: Point = [moved.clientX - left, moved.clientY - top]
         const next = moveTo({ pointer, way, event: moved })
         if (!next) return
+        if (next === 'same') {
+          if (tag.value) tag.value = { ...tag.value, x: pointer[0], y: wordsY ?? pointer[1] }
+          return
+        }
         if (!gesture) playback.pause()
         gesture ??= document.begin(label, view)
         const refused = gesture.preview(next.recipe)

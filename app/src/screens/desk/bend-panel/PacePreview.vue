@@ -50,7 +50,11 @@ onBeforeUnmount(() => running?.cancel())
 </script>
 
 <template>
-  <div class="relative h-[18px] flex-none overflow-hidden" :style="{ width: `${WIDTH}px` }" aria-hidden="true">
+  <div
+    class="relative h-[18px] flex-none overflow-hidden"
+    :style="{ width: `${WIDTH}px` }"
+    aria-hidden="true"
+  >
     <svg :width="WIDTH" height="18">
       <line x1="0" :x2="WIDTH" y1="9" y2="9" stroke="var(--rule)" />
       <line :x1="INSET" :x2="INSET" y1="4" y2="14" stroke="var(--ink-2)" />

@@ -65,9 +65,8 @@ const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
 }
-const heightOf = (row: Row): number =>
-  view.open.size === 0 ? LANE_HEIGHT : (openOf(row)?.height ?? LANE_HEIGHT)
-const tops = computed(() => topsOf(rows.value, heightOf))
+const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
+const tops = computed(() => topsOf(rows.value, view.open.size === 0 ? () => LANE_HEIGHT : heightOf))
 
 // Only a change of their number may reach the virtualiser: it measures the page when its options change.
 const rowCount = computed(() => rows.value.length)

@@ -28,12 +28,18 @@ export function useTimeDrag(): {
 
   const drag = (event: PointerEvent, { held, snap, at, free, ended, ...rest }: TimeDrag): void => {
     let line: TimeSnap | null = null
+    let before = ''
     follow(event, {
       ...rest,
       moveTo: ({ way, event: moved }) => {
         line ??= snapping(snap())
         const passes = free?.(moved) ?? (moved.ctrlKey || moved.metaKey)
-        return at(line.to(held + way[0] / view.pixelsPerTick, passes), moved)
+        const time = line.to(held + way[0] / view.pixelsPerTick, passes)
+        // From frame to frame there are many moves that say the same.
+        const now = [time, moved.altKey, moved.shiftKey, moved.ctrlKey, moved.metaKey].join()
+        if (now === before) return 'same'
+        before = now
+        return at(time, moved)
       },
       ended: () => {
         line?.done()
