@@ -25,9 +25,9 @@ test('the curve drawn is the value at every moment', async ({ page }) => {
   await openLane(page)
   const property = await opacity(page)
   const beads = await lane(page)
-    .locator('.bead .ring')
-    .evaluateAll((rings) =>
-      rings.map((ring) => [Number(ring.getAttribute('x1')), Number(ring.getAttribute('y1'))]),
+    .locator('.dots .ring')
+    .evaluate((ring) =>
+      [...ring.getAttribute('d')!.matchAll(/M(\S+) (\S+)h/g)].map(([, x, y]) => [Number(x), Number(y)]),
     )
   const path = (await lane(page).locator('[data-curve="value0"]').getAttribute('d'))!
   const points = path

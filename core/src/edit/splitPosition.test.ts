@@ -58,7 +58,7 @@ describe('splitPosition', () => {
         )
         expect(worstDistance(project, split, everywhere(given))).toBeLessThanOrEqual(0.12)
       }),
-      { numRuns: 500, seed: 101 },
+      { numRuns: 200, seed: 101 },
     )
   })
 
@@ -79,7 +79,7 @@ describe('splitPosition', () => {
         // Looked at elsewhere than where it was proven, it may be off by a little more.
         expect(worstDistance(project, joined, everywhere(given))).toBeLessThanOrEqual(0.12)
       }),
-      { numRuns: 500, seed: 102 },
+      { numRuns: 200, seed: 102 },
     )
   })
 })
@@ -117,7 +117,7 @@ describe('joinPosition', () => {
         expect(report!.error).toBeLessThanOrEqual(0.1)
         expect(worstDistance(project, joined, [...everywhere(x), ...everywhere(y)])).toBeLessThanOrEqual(0.12)
       }),
-      { numRuns: 500, seed: 103 },
+      { numRuns: 200, seed: 103 },
     )
   })
 

@@ -8,8 +8,9 @@ import { useDocument } from '../../../session/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
-import { squarePoints } from '../../../ui/squarePoints.ts'
+import { discPoints } from '../../../ui/discPoints.ts'
 import PointerTag from '../PointerTag.vue'
+import BeadDots from './BeadDots.vue'
 import LaneWords from './LaneWords.vue'
 import { drawLane, LANE_HEIGHT, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
 import { momentWords } from './momentWords.ts'
@@ -124,6 +125,16 @@ const isChosenBead = (bead: BeadDrawing): boolean =>
   bead.count > 1
     ? chosenKeys.value.size > 0 && keysOfBead(bead).some((id) => chosenKeys.value.has(id))
     : chosenKeys.value.has(bead.key)
+const dots = computed(() =>
+  drawing.value.beads.map((bead) => ({
+    x: bead.x,
+    y: 13,
+    chosen: isChosenBead(bead),
+    small: bead.waypoint,
+  })),
+)
+/** Beads that stand for several, which say how many. */
+const many = computed(() => drawing.value.beads.filter((bead) => bead.count > 1))
 /** The keys a bead stands for: where they crowd more than one. */
 const keysOfBead = ({ index, count: many }: BeadDrawing): string[] =>
   property.value.keys.slice(index, index + many).map(({ id }) => id)
@@ -211,27 +222,25 @@ const nearMarks = computed(() => {
         shape-rendering="crispEdges"
       />
     </g>
-    <g
+    <!-- No transforms here: each would cost the browser a layer of its own to think about. -->
+    <BeadDots :dots="dots" />
+    <polygon
       v-for="bead in drawing.beads"
       :key="bead.slot"
       :data-place="bead.index * 2"
       class="bead"
       :class="{ chosen: isChosenBead(bead) }"
+      :points="discPoints(bead.x, 13, 10)"
       role="button"
       tabindex="-1"
       :aria-label="beadLabel(bead.index)"
       :aria-pressed="isChosenBead(bead)"
       @pointerdown.left.stop="pressBead($event, bead)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
-    >
-      <!-- Dots are lines without length, round at their ends. No transforms here: each would cost the browser a layer
-        of its own to think about. -->
-      <polygon class="hit" :points="squarePoints(bead.x, 13, 10)" />
-      <line class="dot halo" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
-      <line class="dot ring" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
-      <line class="dot core" :class="{ small: bead.waypoint }" :x1="bead.x" :x2="bead.x" y1="13" y2="13" />
-      <text v-if="bead.count > 1" class="count" :x="bead.x" y="25" aria-hidden="true">{{ bead.count }}</text>
-    </g>
+    />
+    <text v-for="bead in many" :key="bead.slot" class="count" :x="bead.x" y="25" aria-hidden="true">
+      {{ bead.count }}
+    </text>
     <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9" aria-hidden="true">≈</text>
     <LaneWords :said="said" :width="view.laneWidth" />
     <PointerTag :of="dragged" />
@@ -240,6 +249,7 @@ const nearMarks = computed(() => {
 
 <style scoped>
 .lane {
+  --ground: var(--sheet);
   display: block;
   overflow: hidden;
 }
@@ -303,53 +313,19 @@ const nearMarks = computed(() => {
   text-anchor: middle;
 }
 
-.hit {
+.bead {
+  cursor: ew-resize;
   fill: transparent;
 }
 
-.dot {
-  stroke-linecap: round;
-}
-
-.halo {
-  stroke: var(--sheet);
-  stroke-width: 11.5;
-}
-
-.ring {
+.bead:hover {
   stroke: var(--ink);
-  stroke-width: 9;
 }
 
-.core {
-  stroke: var(--sheet-2);
-  stroke-width: 6;
-}
-
-.ring.small {
-  stroke-width: 6;
-}
-
-.core.small {
-  stroke-width: 3;
-}
-
-.bead {
-  cursor: ew-resize;
-}
-
-.bead:hover .ring {
-  stroke-width: 11;
-}
-
-.bead.chosen .ring,
-.bead.chosen .core {
+.bead:focus-visible {
+  outline: none;
   stroke: var(--pencil);
-}
-
-.bead:focus-visible .halo {
-  stroke: var(--pencil);
-  stroke-width: 14;
+  stroke-width: 2;
 }
 
 .span:focus-visible .wash {

@@ -1,9 +1,11 @@
 <script setup lang="ts">
-import { squarePoints } from '../../../../ui/squarePoints.ts'
+import { computed } from 'vue'
+import { discPoints } from '../../../../ui/discPoints.ts'
+import BeadDots from '../BeadDots.vue'
 import type { GraphBead } from './graphDrawing.ts'
 
 /** The keys of a graph, to be dragged and stepped. */
-defineProps<{
+const props = defineProps<{
   beads: readonly GraphBead[]
   /** What names and words follow besides their bead. */
   name: string
@@ -16,24 +18,28 @@ defineEmits<{
   grab: [event: PointerEvent, bead: GraphBead]
   nudge: [event: KeyboardEvent, bead: GraphBead]
 }>()
+
+/** By their places on the page; found once for all that ask. */
+const chosenSlots = computed(() => {
+  const { beads, chosen } = props
+  if (chosen.size === 0) return new Set<string>()
+  return new Set(beads.filter(({ keys }) => keys.some((key) => chosen.has(key))).map(({ slot }) => slot))
+})
+const isChosen = ({ slot }: GraphBead): boolean => chosenSlots.value.has(slot)
+const dots = computed(() => props.beads.map((bead) => ({ x: bead.x, y: bead.y, chosen: isChosen(bead) })))
+/** Beads that stand for several, which say how many. */
+const many = computed(() => props.beads.filter(({ keys }) => keys.length > 1))
 </script>
 
 <template>
-  <g
+  <BeadDots :dots="dots" />
+  <polygon
     v-for="bead in beads"
     :key="bead.slot"
-    v-memo="[
-      name,
-      bead.key,
-      bead.index,
-      bead.x,
-      bead.y,
-      bead.value,
-      bead.keys.length,
-      bead.keys.some((key) => chosen.has(key)),
-    ]"
+    v-memo="[name, bead.key, bead.index, bead.x, bead.y, bead.value, bead.keys.length, isChosen(bead)]"
     class="bead"
-    :class="{ chosen: bead.keys.some((key) => chosen.has(key)) }"
+    :class="{ chosen: isChosen(bead) }"
+    :points="discPoints(bead.x, bead.y, 10)"
     role="slider"
     tabindex="0"
     :aria-label="nameOf(bead)"
@@ -41,60 +47,33 @@ defineEmits<{
     :aria-valuetext="wordsOf(bead.value)"
     @pointerdown.left.stop="$emit('grab', $event, bead)"
     @keydown="$emit('nudge', $event, bead)"
-  >
-    <!-- Dots are lines without length, round at their ends. -->
-    <polygon class="hit" :points="squarePoints(bead.x, bead.y, 10)" />
-    <line class="dot halo" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
-    <line class="dot ring" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
-    <line class="dot core" :x1="bead.x" :x2="bead.x" :y1="bead.y" :y2="bead.y" />
-    <text v-if="bead.keys.length > 1" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
-      {{ bead.keys.length }}
-    </text>
-  </g>
+  />
+  <text v-for="bead in many" :key="bead.slot" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
+    {{ bead.keys.length }}
+  </text>
 </template>
 
 <style scoped>
 .bead {
   cursor: move;
-}
-
-.hit {
   fill: transparent;
 }
 
-.dot {
-  stroke-linecap: round;
-}
-
-.halo {
-  stroke: var(--sheet-2);
-  stroke-width: 11.5;
-}
-
-.ring {
+.bead:hover {
   stroke: var(--ink);
-  stroke-width: 9;
 }
 
-.core {
-  stroke: var(--sheet-2);
-  stroke-width: 6;
-}
-
-.bead:hover .ring,
-.bead:focus-visible .ring {
-  stroke-width: 11;
-}
-
-.bead.chosen .ring,
-.bead.chosen .core {
+.bead:focus-visible {
+  outline: none;
   stroke: var(--pencil);
+  stroke-width: 2;
 }
 
 .count {
   fill: var(--ink-2);
   font-family: var(--font-mono);
   font-size: 9px;
+  pointer-events: none;
   text-anchor: middle;
 }
 </style>

@@ -101,12 +101,15 @@ export function sampleGraph(
   const read = spanReader(compiled, component, of)
   const pieces: GraphPiece[] = []
   let count = 0
+  // Where they crowd, what is known of each is no quicker to be found than made.
+  const crowded = (spans.length * width) / Math.max(1, xOf(times.at(-1)!) - xOf(times[0]!)) > width / HARDLY
   spans.forEach((span, i) => {
     const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
     if (x1 < -STEP || x0 > width + STEP || x1 <= x0) return
-    const piece = knownPiece(compiled, i, { of, component, x0, x1, width }, () =>
-      sampleSpan((u) => read(span, i, u), x0, x1, width),
-    )
+    const sample = (): GraphPoint[] => sampleSpan((u) => read(span, i, u), x0, x1, width)
+    const piece = crowded
+      ? pieceOf(sample())
+      : knownPiece(compiled, i, { of, component, x0, x1, width }, sample)
     count += piece.points.length
     if (piece.points.length > 0) pieces.push(piece)
   })

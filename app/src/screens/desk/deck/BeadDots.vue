@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+/** A key as it is seen in a lane or a graph, px. */
+export interface BeadDot {
+  readonly x: number
+  readonly y: number
+  readonly chosen: boolean
+  /** A point of a route without a time of its own. */
+  readonly small?: boolean
+}
+
+/** All beads of a lane, drawn as a few lines rather than as many things: what takes hold of them lies over these. */
+const props = defineProps<{ dots: readonly BeadDot[] }>()
+
+/** Lines that go nowhere, round at their ends. */
+const pathOf = (dots: readonly BeadDot[]): string =>
+  dots.map(({ x, y }) => `M${x.toFixed(2)} ${y.toFixed(2)}h0.01`).join('')
+const paths = computed(() => {
+  const { dots } = props
+  return {
+    all: pathOf(dots),
+    plain: pathOf(dots.filter(({ small }) => !small)),
+    small: pathOf(dots.filter(({ small }) => small)),
+    chosen: pathOf(dots.filter(({ small, chosen }) => chosen && !small)),
+    chosenSmall: pathOf(dots.filter(({ small, chosen }) => chosen && small)),
+  }
+})
+</script>
+
+<template>
+  <g class="dots" aria-hidden="true">
+    <path class="halo" :d="paths.all" />
+    <path class="ring" :d="paths.plain" />
+    <path class="core" :d="paths.plain" />
+    <path class="chosen" :d="paths.chosen" />
+    <template v-if="paths.small">
+      <path class="ring small" :d="paths.small" />
+      <path class="core small" :d="paths.small" />
+      <path class="chosen small" :d="paths.chosenSmall" />
+    </template>
+  </g>
+</template>
+
+<style scoped>
+.dots {
+  pointer-events: none;
+  stroke-linecap: round;
+}
+
+.halo {
+  stroke: var(--ground, var(--sheet-2));
+  stroke-width: 11.5;
+}
+
+.ring {
+  stroke: var(--ink);
+  stroke-width: 9;
+}
+
+.core {
+  stroke: var(--sheet-2);
+  stroke-width: 6;
+}
+
+.chosen {
+  stroke: var(--pencil);
+  stroke-width: 9;
+}
+
+.small.ring,
+.small.chosen {
+  stroke-width: 6;
+}
+
+.small.core {
+  stroke-width: 3;
+}
+</style>
