@@ -1,11 +1,11 @@
 /** Of a circle of radius 1 about (0, 0). */
-const CORNERS = Array.from({ length: 8 }, (_, i) => {
-  const turn = ((i + 0.5) * Math.PI) / 4
+const CORNERS = Array.from({ length: 12 }, (_, i) => {
+  const turn = ((i + 0.5) * Math.PI) / 6
   return [Math.cos(turn), Math.sin(turn)] as const
 })
 
 /**
- * A disc as near as eight corners come to it, as an SVG polygon has them. A polygon's points, like the ends of a line,
+ * A disc as near as twelve corners come to it, as an SVG polygon has them. A polygon's points, like the ends of a line,
  * are no CSS properties: moving many of them costs the browser far less than moving circles and rectangles.
  * @param radius px
  */
