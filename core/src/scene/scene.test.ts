@@ -67,6 +67,57 @@ describe('sceneAt', () => {
   })
 })
 
+describe('compileScene with a former sampler', () => {
+  const library: [] = []
+  const group = layerWith('group', { opacity: property('number', [key(0, 100), key(2, 20)]) }, 'group')
+  const moved = { position: property('place', [key(0, [0, 0], ease), key(2, [300, 40])]) }
+  const layers = [
+    layerWith('inside', moved, 'rectangle', 'group'),
+    group,
+    layerWith('follower', {}, 'rectangle', 'leader'),
+    layerWith('leader', moved, 'rectangle'),
+    layerWith('apart', { turn: property('turn', [key(0, 0), key(2, 90)]) }),
+  ]
+  const looks = (items: ReturnType<typeof sceneAt>) =>
+    items.map(({ layer, matrix, opacity, shown }) => [layer.id, [...matrix], opacity, shown])
+
+  it('draws an edited scene as one made from scratch does, whichever layer was edited', () => {
+    const scene = projectOf(layers).scenes[0]!
+    const edits = {
+      group: { ...group, visible: false },
+      leader: {
+        ...layers[3]!,
+        properties: { ...layers[3]!.properties, ...{ turn: property('turn', [], { value: 30 }) } },
+      },
+      apart: { ...layers[4]!, span: [second(1), second(5)] as const },
+    }
+    for (const [id, edited] of Object.entries(edits)) {
+      const next = { ...scene, layers: scene.layers.map((layer) => (layer.id === id ? edited : layer)) }
+      for (const time of [0, 0.4, 1, 1.7].map(second)) {
+        const former = compileScene(scene, library)
+        sampleSceneInto(former, time)
+        const taken = compileScene(next, library, former)
+        expect(looks([...sampleSceneInto(taken, time)])).toEqual(
+          looks([...sampleSceneInto(compileScene(next, library), time)]),
+        )
+      }
+    }
+  })
+
+  it('takes over what is the same, and makes what rides on an edited layer anew', () => {
+    const scene = projectOf(layers).scenes[0]!
+    const former = compileScene(scene, library)
+    const next = {
+      ...scene,
+      layers: scene.layers.map((layer) => (layer.id === 'group' ? { ...group } : layer)),
+    }
+    const taken = compileScene(next, library, former)
+    const same = taken.items.filter((item) => former.items.includes(item)).map(({ layer }) => layer.id)
+    expect(same).toEqual(['apart', 'leader', 'follower'])
+    expect(compileScene(next, [], former).items.some((item) => former.items.includes(item))).toBe(false)
+  })
+})
+
 describe('transformInto', () => {
   it('puts the pivot on the position, whatever the turn and scale', () => {
     const matrix = identityMatrix()

@@ -14,6 +14,24 @@ const none = new Set<string>()
 const usual = { filter: 'animated', folded: none, search: '', keep: none, full: none } as const
 const second = (count: number) => asTicks(Math.round(count * TICKS_PER_SECOND))
 
+describe('ribbonScale', () => {
+  it('of spans made longer or shorter, or given other values, is what it is of ones never seen', () => {
+    const bend = Object.freeze({ ...ease })
+    const lane = (seconds: number, to: number) => property('number', [key(0, 0, bend), key(seconds, to)])
+    for (const [seconds, to] of [
+      [2, 10],
+      [1, 10],
+      [5, 10],
+      [5, -4],
+      [2, 10],
+    ] as const) {
+      const fresh = property('number', [key(0, 0, { ...ease }), key(seconds, to)])
+      expect(ribbonScale(lane(seconds, to), [])).toBeCloseTo(ribbonScale(fresh, []), 9)
+    }
+    expect(ribbonScale(lane(1, 10), [])).toBeCloseTo(2 * ribbonScale(lane(2, 10), []), 9)
+  })
+})
+
 describe('buildRows', () => {
   const turn = property('turn', [key(0, 0), key(1, 9)])
   const opacity = property('number', [key(0, 0), key(1, 9)])

@@ -98,6 +98,28 @@ describe('drawGraph', () => {
     )
   })
 
+  it('draws after an edit what it draws of a lane it never saw', () => {
+    const edit = fc.record({ at: fc.nat(4), value: amount, bend: handles, later: fc.boolean() })
+    fc.assert(
+      fc.property(numbers, fc.array(edit, { minLength: 1, maxLength: 4 }), (given, edits) => {
+        let now: Property = given
+        for (const { at, value, bend, later } of edits) {
+          drawGraph(now, options('value'))
+          drawGraph(now, options('speed'))
+          const keys = now.keys.map((one, i) => {
+            if (i === at) return { ...one, value, bend }
+            return later && i > at ? { ...one, t: (one.t + TICKS_PER_SECOND / 4) as typeof one.t } : one
+          })
+          now = { ...now, keys }
+          for (const of of ['value', 'speed'] as const)
+            expect(drawGraph(now, options(of)).curves).toEqual(
+              drawGraph(structuredClone(now), options(of)).curves,
+            )
+        }
+      }),
+    )
+  })
+
   it('stands upright where a hold jumps', () => {
     const given = property('number', [
       key(0, 10, { kind: 'hold' }),

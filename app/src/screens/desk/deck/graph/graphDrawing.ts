@@ -170,10 +170,8 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
 }
 
 interface Written {
-  readonly low: number
-  readonly high: number
-  readonly top: number
-  readonly bottom: number
+  /** Two values and the one midway between them, and where each lies: these tell a scale from all others. */
+  readonly scale: readonly number[]
   readonly text: string
 }
 /** What points were written as last: on the same scale they are the same. */
@@ -181,12 +179,11 @@ const WRITTEN = new WeakMap<GraphPiece, Written>()
 
 /** A run of points as path data, without the letter it begins with. */
 function pieceText(piece: GraphPiece, { low, high, y }: GraphScale): string {
-  const [top, bottom] = [y(high), y(low)]
+  const scale = [low, high, y(low), y(high), y((low + high) / 2)]
   const known = WRITTEN.get(piece)
-  if (known?.low === low && known.high === high && known.top === top && known.bottom === bottom)
-    return known.text
+  if (known?.scale.every((part, i) => part === scale[i])) return known.text
   const text = piece.points.map(([x, value]) => `${x.toFixed(2)} ${y(value).toFixed(2)}`).join('L')
-  WRITTEN.set(piece, { low, high, top, bottom, text })
+  WRITTEN.set(piece, { scale, text })
   return text
 }
 
