@@ -68,6 +68,35 @@ test('a bead is dragged in time and value, Shift keeps to one, and undo is exact
   expect(lower.keys[1]!.value).not.toBe(before.keys[1]!.value)
 })
 
+test('a bead in a graph says what gives way where it lands, and with ripple takes along what follows', async ({
+  page,
+}) => {
+  await openLane(page)
+  const before = await opacity(page)
+  const [from, to] = [await middleOf(bead(page, 2)), await middleOf(bead(page, 3))]
+  await page.keyboard.down('Shift')
+  await dragTo(page, from, [to[0], from[1]], async () => {
+    await expect(page.getByText(/1 key gives way; a frame beside keeps both/).first()).toBeVisible()
+  })
+  await page.keyboard.up('Shift')
+  expect((await opacity(page)).keys).toHaveLength(before.keys.length - 1)
+  await page.getByRole('button', { name: 'Keep both, a frame apart' }).click()
+  expect((await opacity(page)).keys.map(({ value }) => value)).toEqual(before.keys.map(({ value }) => value))
+  await page.keyboard.press('ControlOrMeta+z')
+  expect(await opacity(page)).toEqual(before)
+
+  await page.getByRole('button', { name: 'Ripple' }).click()
+  await page.keyboard.down('Shift')
+  await dragTo(page, from, [from[0] + 30, from[1]])
+  await page.keyboard.up('Shift')
+  const after = await opacity(page)
+  const moved = after.keys.map(({ t }, i) => t - before.keys[i]!.t)
+  expect(moved[0]).toBe(0)
+  expect(moved[1]).toBeGreaterThan(0)
+  expect(new Set(moved.slice(1)).size).toBe(1)
+  expect(after.keys.map(({ value }) => value)).toEqual(before.keys.map(({ value }) => value))
+})
+
 test('a handle is dragged in reach and value, past the keys too, and the axis makes room', async ({
   page,
 }) => {

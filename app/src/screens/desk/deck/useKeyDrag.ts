@@ -2,27 +2,20 @@ import type { ShallowRef } from 'vue'
 import {
   copyKeys,
   findProperty,
-  moveKeys,
   pasteKeys,
-  rangeOf,
-  rippleKeys,
   type KeyRef,
   type MoveReport,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
-import { standsNear } from '@arrow-bend/core/choose'
 import { asTicks, frameTicks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../session/document.ts'
-import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import type { PointerTag } from '../usePointerDrag.ts'
 import { recordedIds } from '../useReuseActions.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import { framesWords } from './framesWords.ts'
+import { useKeyMoves } from './useKeyMoves.ts'
 import { useTimeDrag } from './useTimeDrag.ts'
-
-/** Keys nearer to one that stands than so many frames look like one key. */
-const NEAR_FRAMES = 2
 
 export interface KeyDrag {
   /**
@@ -39,13 +32,12 @@ export interface KeyDrag {
 export function useKeyDrag(): KeyDrag {
   const document = useDocument()
   const selection = useSelection()
-  const preferences = usePreferences()
+  const moves = useKeyMoves()
   const tell = useTellReplaced()
   const { drag, tag } = useTimeDrag()
 
   /** Keys that move, with ripple on all that follows too, or copies of them. */
   const stepsOf = (refs: readonly KeyRef[], copying: boolean): KeySteps => {
-    const scene = document.scene!
     if (copying) {
       const clip = copyKeys(document.settled!, refs)!
       const ids = recordedIds(document.makeId)
@@ -64,28 +56,11 @@ export function useKeyDrag(): KeyDrag {
           ),
       }
     }
-    if (preferences.ripple) {
-      const from = rangeOf(document.settled!, refs)![0]
-      const layers = [...new Set(refs.map(({ layer }) => layer))]
-      return {
-        at: (byTicks) => (draft) => {
-          rippleKeys(draft, { scene: scene.id, layers, from, byTicks })
-          return { replaced: 0 }
-        },
-        select: () => undefined,
-      }
-    }
-    return { at: (by) => (draft) => moveKeys(draft, refs, by), select: () => undefined }
+    return { at: moves.of(refs), select: () => undefined }
   }
   /** How far it goes, and what it would do to keys that stand there. */
-  const wordsOf = (by: number, { replaced }: MoveReport, refs: readonly KeyRef[]): string => {
-    const parts = [framesWords(by, document.rate)]
-    if (replaced > 0)
-      parts.push(`${replaced} ${replaced === 1 ? 'key gives' : 'keys give'} way; a frame beside keeps both`)
-    else if (standsNear(document.scene!, refs, NEAR_FRAMES * frameTicks(document.rate)))
-      parts.push('close beside another key')
-    return parts.join(' · ')
-  }
+  const wordsOf = (by: number, report: MoveReport, refs: readonly KeyRef[]): string =>
+    [framesWords(by, document.rate), moves.landing(report, refs) ?? []].flat().join(' · ')
 
   const press: KeyDrag['press'] = (event, time, click) => {
     const refs = selection.keys
