@@ -12,7 +12,7 @@ const FOLD_AFTER = 50
 
 /** Patches from which on an edit is large, and how long its journal entry leaves for it to be painted, ms. */
 const LARGE = 60
-const PAINT_MS = 40
+const PAINT_MS = 120
 
 /** What a committed edit leaves in the journal. */
 export interface CommittedEdit {
