@@ -52,7 +52,7 @@ const DRAG_AFTER = 3
 
 /**
  * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
- * @param view the view what is dragged lies in; others follow when there is time
+ * @param view the view what is dragged lies in; others follow when the hand rests
  * @param wordsY where the words stand, px of the drawing; beside the pointer when left out
  */
 export function usePointerDrag(

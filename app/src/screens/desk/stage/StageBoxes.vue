@@ -54,8 +54,8 @@ const heldName = computed(() => {
   const layer = last === undefined ? null : layerById(document.scene!, last)
   return layer && !layer.locked ? layer.name : null
 })
-/** While something else is dragged the grips wait, unseen. */
-const waits = computed(() => document.gesturing && gestures.tag.value === null)
+/** While something else of the stage is dragged the grips wait, unseen; numbers being typed or dragged they follow. */
+const waits = computed(() => document.gestureIn === 'stage' && gestures.tag.value === null)
 /** The one with grips. */
 const gripped = computed<BoxGeometry | null>((before) => {
   if (waits.value && before) return before

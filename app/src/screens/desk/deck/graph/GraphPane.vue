@@ -78,6 +78,8 @@ const axis = computed(() =>
 )
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
+/** The words by the pointer change with every move; whether there are any does not. */
+const dragging = computed(() => hand.tag.value !== null)
 const chosenKeys = computed(() => selection.keysIn(hand.lane()))
 const chosenBeads = computed(() =>
   drawing.value.beads.filter(({ keys }) => keys.some((key) => chosenKeys.value.has(key))),
@@ -266,7 +268,7 @@ const canBend = computed(
     />
     <g v-for="reading in readings" :key="reading.id" class="reading" aria-hidden="true">
       <circle :cx="reading.x" :cy="reading.y" r="3.25" />
-      <text v-if="!playback.playing && !hand.tag.value" :x="reading.x + 9" :y="reading.wordsY">
+      <text v-if="!playback.playing && !dragging" :x="reading.x + 9" :y="reading.wordsY">
         {{ reading.words }}
       </text>
     </g>

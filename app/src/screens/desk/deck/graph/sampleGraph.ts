@@ -102,7 +102,7 @@ export function sampleGraph(
   const pieces: GraphPiece[] = []
   let count = 0
   // Where they crowd, what is known of each is no quicker to be found than made.
-  const crowded = (spans.length * width) / Math.max(1, xOf(times.at(-1)!) - xOf(times[0]!)) > width / HARDLY
+  const crowded = xOf(times.at(-1)!) - xOf(times[0]!) < spans.length * HARDLY
   spans.forEach((span, i) => {
     const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
     if (x1 < -STEP || x0 > width + STEP || x1 <= x0) return
