@@ -107,3 +107,15 @@ test('a locked layer has a box but no grips, and several layers are sized togeth
   await page.getByRole('button', { name: `Lock ${names[1]}` }).click()
   await expect(grip(page, 'turn')).toHaveCount(0)
 })
+
+test('while a number is dragged the grips follow, in sight', async ({ page }) => {
+  await openBox(page)
+  const before = await middleOf(grip(page, 'pivot'))
+  const label = page.locator('.pad .number').first()
+  const box = (await label.boundingBox())!
+  const from = [box.x + 8, box.y + box.height / 2] as const
+  await dragTo(page, from, [from[0] + 60, from[1]], async () => {
+    await expect(grip(page, 'turn')).toBeVisible()
+    await expect.poll(async () => (await middleOf(grip(page, 'pivot')))[0]).toBeGreaterThan(before[0] + 1)
+  })
+})

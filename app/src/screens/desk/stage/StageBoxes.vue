@@ -61,8 +61,12 @@ const gripped = computed<BoxGeometry | null>((before) => {
   if (waits.value && before) return before
   const last = selection.layers[selection.layers.length - 1]
   const item = heldName.value === null ? undefined : chosen.value.find(({ layer }) => layer.id === last)
+  // A pivot may move without the picture being drawn anew.
   return item
-    ? boxGeometry(item, { view: props.view, library: props.painter.library, time: props.painter.time })
+    ? boxGeometry(
+        { ...item, layer: layerById(document.scene!, last!) ?? item.layer },
+        { view: props.view, library: props.painter.library, time: props.painter.time },
+      )
     : null
 })
 const centred = ([cx, cy]: Point): { cx: number; cy: number } => ({ cx, cy })
