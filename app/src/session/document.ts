@@ -91,13 +91,13 @@ export const useDocument = defineStore('document', () => {
     gesturing.value = false
     gestureIn.value = null
   }
-  const isMuchChosen = (): boolean => selection.spans.length + selection.keys.length > MANY_KEYS
+  const isMuchChosen = computed(() => selection.spans.length + selection.keys.length > MANY_KEYS)
   // Deck and panel show what a drag elsewhere does when the hand rests.
   const inDeck = followAtRest(project, () => gestureIn.value === 'stage' || gestureIn.value === 'panel')
   const inPanel = followAtRest(
     project,
-    () => gestureIn.value === 'stage' || gestureIn.value === 'deck' || isMuchChosen(),
-    () => gesturing.value && isMuchChosen(),
+    () => gestureIn.value === 'stage' || gestureIn.value === 'deck' || isMuchChosen.value,
+    () => gesturing.value && isMuchChosen.value,
   )
 
   // Where very much moves, what was done is seen in the lanes first, and on the stage a moment later.
@@ -107,7 +107,7 @@ export const useDocument = defineStore('document', () => {
       const edited = history.value.done.length + history.value.undone.length > 0 || gesturing.value
       return edited && gestureIn.value !== 'stage' && (scene.value?.layers.length ?? 0) > MANY_LAYERS
     },
-    () => gestureIn.value === 'deck' && isMuchChosen(),
+    () => gestureIn.value === 'deck' && isMuchChosen.value,
   )
 
   const load = (file: ProjectFile): void => {
@@ -297,6 +297,8 @@ export const useDocument = defineStore('document', () => {
     /** A look ahead that is shown, by itself; null for none. */
     look: computed(() => look.value),
     settled,
+    /** Whether so much is selected that not all that shows it can follow at once. */
+    isMuchChosen,
     /** The project as the deck shows it; while something is dragged elsewhere it follows when the hand rests. */
     inDeck,
     /** The project as the stage shows it; the same where there are very many layers, else never behind. */

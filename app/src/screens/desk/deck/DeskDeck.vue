@@ -5,6 +5,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckFilters from './DeckFilters.vue'
@@ -37,6 +38,7 @@ const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
+const stillness = useStillness()
 const view = useView()
 
 const timeArea = ref<HTMLElement | null>(null)
@@ -80,11 +82,20 @@ const virtual = useVirtualizer(
   })),
 )
 useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
-const shownRows = computed(() =>
-  virtual.value
-    .getVirtualItems()
-    .map((item) => ({ top: item.start, index: item.index, row: rows.value[item.index]! })),
+/** The rows as they were when things last stood still. */
+const restRows = computed<readonly Row[]>((before) =>
+  before?.length === rows.value.length && !stillness.still ? before : rows.value,
 )
+/** A row as it is; one out of view, and where very much moves the names and numbers of any, once things stand still. */
+const shownRows = computed(() => {
+  const seen = virtual.value.range
+  return virtual.value.getVirtualItems().map(({ index, start }) => {
+    const [now, then] = [rows.value[index]!, restRows.value[index]!]
+    const rests = then.id === now.id
+    const away = rests && seen !== null && (index < seen.startIndex || index > seen.endIndex)
+    return { top: start, index, row: away ? then : now, cell: rests && document.isMuchChosen ? then : now }
+  })
+})
 
 watch(
   () => shownRows.value.map(({ row }) => row.layer.id).join(' '),
@@ -169,9 +180,18 @@ const isChosen = (row: Row): boolean =>
           <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
         </svg>
         <div
-          v-for="{ row, top, index } in shownRows"
+          v-for="{ row, cell, top, index } in shownRows"
           :key="row.id"
-          v-memo="[row, top, index, heightOf(row), openOf(row), isChosen(row), order.over.value === index]"
+          v-memo="[
+            row,
+            cell,
+            top,
+            index,
+            heightOf(row),
+            openOf(row),
+            isChosen(row),
+            order.over.value === index,
+          ]"
           class="row"
           :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
           :style="{ top: `${top}px`, height: `${heightOf(row)}px` }"
@@ -181,12 +201,12 @@ const isChosen = (row: Row): boolean =>
             @pointerdown.left="row.kind === 'layer' && order.press($event, row.layer.id, top)"
           >
             <LayerCell
-              v-if="row.kind === 'layer'"
-              :row="row"
+              v-if="cell.kind === 'layer'"
+              :row="cell"
               @choose="(how) => chooseLayer(row.layer.id, how)"
               @step="(way) => order.step(row.layer.id, way)"
             />
-            <PropertyCell v-else :row="row" class="h-[26px]! flex-none!" />
+            <PropertyCell v-else :row="cell" class="h-[26px]! flex-none!" />
             <OpenLaneTools v-if="openOf(row)" :row="laneOf(row)!" :lane="openOf(row)!" />
           </div>
           <div class="right" @pointerdown.left="startMarquee">

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
+import { useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
@@ -17,6 +18,7 @@ const HEIGHTS = [8, 13, 18] as const
 
 const document = useDocument()
 const selection = useSelection()
+const stillness = useStillness()
 const view = useView()
 const dragKeys = useKeyDrag()
 const bars = useBarDrag()
@@ -87,6 +89,16 @@ const grips = computed(() => {
   ]
 })
 type Capsule = (typeof capsules)['value'][number]
+const stemsOf = (list: readonly Capsule[]): string =>
+  list.map(({ x, height }) => `M${x} ${15.5 - height / 2}V${10.5 + height / 2}`).join('')
+const stems = computed(() => ({
+  plain: stemsOf(capsules.value.filter((capsule) => !capsule.chosen)),
+  chosen: stemsOf(capsules.value.filter((capsule) => capsule.chosen)),
+}))
+/** What takes hold of capsules stays where it is while anything moves: it is not seen. */
+const held = computed<readonly Capsule[]>((before) =>
+  before?.length === capsules.value.length && !stillness.still ? before : capsules.value,
+)
 /** A capsule's keys are selected as it is pressed, with Shift or Ctrl/Cmd beside the others, and dragged together. */
 const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
   const add = event.shiftKey || event.ctrlKey || event.metaKey
@@ -132,29 +144,19 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       rx="3"
       @pointerdown.left.stop="bars.trim($event, layer, grip.edge)"
     />
-    <g
-      v-for="capsule in capsules"
+    <path class="stem" :d="stems.plain" />
+    <path class="stem chosen" :d="stems.chosen" />
+    <polygon
+      v-for="capsule in held"
       :key="capsule.name"
+      v-memo="[capsule, layer.name]"
       role="button"
       tabindex="-1"
       :aria-label="`${capsule.refs.length} keys of ${layer.name}`"
       class="capsule"
+      :points="`${capsule.x - 6},0 ${capsule.x + 6},0 ${capsule.x + 6},26 ${capsule.x - 6},26`"
       @pointerdown.left.stop="pressCapsule($event, capsule)"
-    >
-      <!-- A line with round ends: places of rectangles are CSS properties, and moving them restyles. -->
-      <polygon
-        class="hit"
-        :points="`${capsule.x - 6},0 ${capsule.x + 6},0 ${capsule.x + 6},26 ${capsule.x - 6},26`"
-      />
-      <line
-        class="stem"
-        :class="{ chosen: capsule.chosen }"
-        :x1="capsule.x"
-        :x2="capsule.x"
-        :y1="15.5 - capsule.height / 2"
-        :y2="10.5 + capsule.height / 2"
-      />
-    </g>
+    />
     <PointerTag :of="said" />
   </svg>
 </template>
@@ -182,13 +184,12 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
 
 .capsule {
   cursor: ew-resize;
-}
-
-.hit {
   fill: transparent;
 }
 
+/* Lines with round ends: places of rectangles are CSS properties, and moving them restyles. */
 .stem {
+  pointer-events: none;
   stroke: var(--ink-2);
   stroke-linecap: round;
   stroke-width: 5;

@@ -55,7 +55,19 @@ export interface BeadDrawing {
   readonly count: number
 }
 
+/** All that is seen of a lane but its beads, as a few lines: what takes hold of it lies over these. */
+export interface LanePicture {
+  /** Ribbons and teeth, filled. */
+  readonly areas: string
+  /** Midlines, by how they are drawn. */
+  readonly lines: Readonly<Record<SpanDrawing['look'], string>>
+  /** Before the first key and after the last. */
+  readonly outside: string
+  readonly ramp: SpanDrawing['ramp']
+}
+
 export interface LaneDrawing {
+  readonly picture: LanePicture
   readonly spans: readonly SpanDrawing[]
   readonly beads: readonly BeadDrawing[]
   /** Ends of the dashed lines before the first key and after the last, px. */
@@ -120,12 +132,29 @@ function drawLaneAnew(
       return crowded ? { ...drawn, slot: String(i) } : drawn
     },
   )
+  const ends = [beads[0]?.x ?? 0, beads[beads.length - 1]?.x ?? 0] as const
   return {
+    picture: pictureOf(spans, ends, width),
     spans,
     beads: crowded ? thinned(inView) : inView,
-    first: beads[0]?.x ?? 0,
-    last: beads[beads.length - 1]?.x ?? 0,
+    first: ends[0],
+    last: ends[1],
   }
+}
+
+function pictureOf(
+  spans: readonly SpanDrawing[],
+  [first, last]: readonly [number, number],
+  width: number,
+): LanePicture {
+  const lines = { ribbon: '', hold: '', steps: '' }
+  let areas = ''
+  for (const { area, teeth, look, line } of spans) {
+    areas += area + teeth
+    lines[look] += `M${line[0]} ${MIDLINE}H${line[1]}`
+  }
+  const outside = `M0 ${MIDLINE}H${first}M${last} ${MIDLINE}H${width}`
+  return { areas, lines, outside, ramp: spans.flatMap(({ ramp }) => ramp) }
 }
 
 /** How near beads are drawn as one, spans so narrow are drawn together, and how wide they then are, px. */
