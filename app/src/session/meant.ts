@@ -14,11 +14,14 @@ export const useMeant = defineStore('meant', () => {
   const selection = useSelection()
 
   const scene = computed(() => document.settled?.scenes[0] ?? null)
-  const keys = computed<readonly KeyRef[]>(() => {
+  const keys = computed<readonly KeyRef[]>((before) => {
     const { state } = selection
     // Selected keys are what is meant, whatever becomes of the rest.
     if (state.keys.length > 0 && state.spans.length === 0) return state.keys
-    return scene.value ? meantKeys(scene.value, state) : NONE
+    const now = scene.value ? meantKeys(scene.value, state) : NONE
+    // The same list as long as the same are meant: what follows from it is kept with it.
+    const same = before?.length === now.length && now.every((ref, i) => ref === before[i])
+    return same ? before : now
   })
   /** Ticks; null while no keys are meant. A look ahead does not change it. */
   const range = computed<readonly [Ticks, Ticks] | null>(() => {

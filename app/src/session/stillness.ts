@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { readonly, shallowRef, watch } from 'vue'
+import { computed, readonly, shallowRef, watch } from 'vue'
 import { useDocument } from './document.ts'
 import { useView } from './view.ts'
 
@@ -14,14 +14,19 @@ export const useStillness = defineStore('stillness', () => {
   const document = useDocument()
   const view = useView()
   const still = shallowRef(true)
+  /** Whether the view moves: zoomed, or slid along in time. */
+  const sliding = shallowRef(false)
   /** The last thing that stirred it; only its own end makes it still. */
   let last = 0
 
   const settle = (mine: number): void => {
-    if (mine === last && !document.gesturing) still.value = true
+    if (mine !== last || document.gesturing) return
+    still.value = true
+    sliding.value = false
   }
   const stir = (rest: number): void => {
     still.value = false
+    sliding.value ||= rest > 0
     last += 1
     const mine = last
     // A frame's paint follows its callbacks; what is put off from there comes after it.
@@ -37,5 +42,9 @@ export const useStillness = defineStore('stillness', () => {
     () => stir(MORE_MS),
     { flush: 'sync' },
   )
-  return { still: readonly(still) }
+  return {
+    still: readonly(still),
+    /** Whether so much changes that ribbons need not be exact. */
+    coarse: computed(() => document.gesturing || sliding.value || (document.isMuchChosen && !still.value)),
+  }
 })

@@ -1,4 +1,4 @@
-import { timedKeys, type Property } from '../property/index.ts'
+import { timedKeys, type Key, type Property } from '../property/index.ts'
 import { playedProperties, withRiders, type Layer, type Scene } from '../scene/index.ts'
 import { byProperty, type KeyRef, type PropertyRef } from '../edit/index.ts'
 
@@ -39,17 +39,50 @@ function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[])
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const [chosen, begun] = [byProperty(keys), byProperty(spans)]
   const lanes = new Map([...begun, ...chosen])
-  return [...lanes].flatMap(([name, { ref }]) => {
+  const meant: KeyRef[] = []
+  for (const [name, { ref }] of lanes) {
     const property = layers.get(ref.layer)?.properties[ref.property]
-    if (!property) return []
-    const [inKeys, inSpans] = [chosen.get(name)?.keys, begun.get(name)?.keys]
-    let before = ''
-    return timedKeys(property).flatMap(({ id }) => {
-      const ends = inSpans && (inSpans.has(id) || inSpans.has(before))
-      before = id
-      return inKeys?.has(id) || ends ? [{ ...ref, key: id }] : []
-    })
+    if (!property) continue
+    const [inKeys, inSpans] = [chosen.get(name)?.keys ?? NONE, begun.get(name)?.keys ?? NONE]
+    for (const key of besideIn(timedKeys(property), { ref, inKeys, inSpans })) meant.push(key)
+  }
+  return meant
+}
+
+const NONE: ReadonlySet<string> = new Set()
+
+interface ChosenInLane {
+  readonly ref: PropertyRef
+  readonly inKeys: ReadonlySet<string>
+  readonly inSpans: ReadonlySet<string>
+}
+
+interface BesideInLane {
+  readonly ids: readonly string[]
+  readonly inKeys: ReadonlySet<string>
+  readonly refs: readonly KeyRef[]
+}
+
+const BESIDE = new WeakMap<ReadonlySet<string>, BesideInLane>()
+
+/** Those of one lane; the same refs as long as it has the same keys in the same order, whatever their times. */
+function besideIn(timed: readonly Key[], { ref, inKeys, inSpans }: ChosenInLane): readonly KeyRef[] {
+  // Sets of chosen keys and spans live as long as the selection; an empty one is shared by all lanes.
+  const owner = inSpans === NONE ? inKeys : inSpans
+  const known = BESIDE.get(owner)
+  const same =
+    known?.inKeys === inKeys &&
+    known.ids.length === timed.length &&
+    timed.every(({ id }, i) => known.ids[i] === id)
+  if (known && same) return known.refs
+  let before = ''
+  const refs = timed.flatMap(({ id }) => {
+    const ends = inSpans.has(id) || inSpans.has(before)
+    before = id
+    return inKeys.has(id) || ends ? [{ ...ref, key: id }] : []
   })
+  BESIDE.set(owner, { ids: timed.map(({ id }) => id), inKeys, refs })
+  return refs
 }
 
 /** First and last moment of chosen spans, ticks; null for none. */
@@ -57,16 +90,14 @@ export function rangeOfSpans(scene: Scene, spans: readonly KeyRef[]): readonly [
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   let [first, last] = [Infinity, -Infinity]
   for (const { ref, keys } of byProperty(spans).values()) {
-    let begun = false
-    for (const key of layers.get(ref.layer)?.properties[ref.property]?.keys ?? []) {
-      if (key.timeless) continue
-      const begins = keys.has(key.id)
-      if (begins || begun) {
-        first = Math.min(first, key.t)
-        last = Math.max(last, key.t)
-      }
-      begun = begins
-    }
+    const property = layers.get(ref.layer)?.properties[ref.property]
+    const timed = property ? timedKeys(property) : []
+    // Keys stand in order of time: from either end on, the first span that is chosen tells.
+    const start = timed.findIndex(({ id }) => keys.has(id))
+    if (start < 0) continue
+    const end = timed.findLastIndex(({ id }) => keys.has(id))
+    first = Math.min(first, timed[start]!.t)
+    last = Math.max(last, (timed[end + 1] ?? timed[end]!).t)
   }
   return first <= last ? [first, last] : null
 }

@@ -5,8 +5,10 @@ import { LIMITS, type Layer, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import {
   byProperty,
+  LAYER_GONE,
   layerIn,
-  replaceLayer,
+  placeOf,
+  sceneIn,
   type KeyRef,
   type KeysOfProperty,
   type PropertyRef,
@@ -51,7 +53,7 @@ export function editProperty(
   if (changed === before) return
   const after = makeLawful(changed, { before, library, ...marks })
   // What a change makes is whole and holds no drafts; frozen, it is not searched for them key by key.
-  layer.properties[ref.property] = finished(after) as Draft<Property>
+  layer.properties[ref.property] = finished(after, before) as Draft<Property>
 }
 
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
@@ -82,31 +84,48 @@ export function editProperties(
   change: (property: Property, given: KeysToEdit) => Property,
 ): void {
   const library = libraryIn(draft)
-  const layers = new Map<string, KeysOfProperty[]>()
+  for (const [scene, layers] of byLayer(refs)) {
+    const listed = sceneIn(draft, scene).layers
+    // Read as they stand, not through the draft: each layer that is looked at there would become a draft of its own.
+    const list = settled<readonly Layer[]>(listed)
+    for (const [id, groups] of layers) {
+      const at = placeOf(list, id)
+      const layer = list[at]
+      if (!layer) throw new BadEdit(LAYER_GONE)
+      const made: Record<string, Property> = {}
+      for (const { ref, keys } of groups) {
+        const before = editable(layer, ref.property)
+        const marks = { led: new Set<string>(), inLine: new Set<string>() }
+        const changed = change(before, { keys, library, marks, ref })
+        if (changed === before) continue
+        made[ref.property] = finished(makeLawful(changed, { before, library, ...marks }), before)
+      }
+      const names = Object.keys(made)
+      if (names.length === 1)
+        layerIn(draft, groups[0]!.ref).properties[names[0]!] = made[names[0]!] as Draft<Property>
+      else if (names.length > 1) {
+        // Drafts of each of them would take ten times as long, and what is frozen is not searched for drafts.
+        const properties = Object.freeze({ ...layer.properties, ...made })
+        listed[at] = Object.freeze({ ...layer, properties }) as Draft<Layer>
+      }
+    }
+  }
+}
+
+/** The properties of keys, by scene and layer. */
+function byLayer(
+  refs: readonly KeyRef[],
+): ReadonlyMap<string, ReadonlyMap<string, readonly KeysOfProperty[]>> {
+  const scenes = new Map<string, Map<string, KeysOfProperty[]>>()
   for (const group of byProperty(refs).values()) {
-    const name = `${group.ref.scene}/${group.ref.layer}`
-    const groups = layers.get(name)
+    const { scene, layer } = group.ref
+    let layers = scenes.get(scene)
+    if (!layers) scenes.set(scene, (layers = new Map()))
+    const groups = layers.get(layer)
     if (groups) groups.push(group)
-    else layers.set(name, [group])
+    else layers.set(layer, [group])
   }
-  for (const groups of layers.values()) {
-    const { ref: first } = groups[0]!
-    const layer = settled<Layer>(layerIn(draft, first))
-    const made: Record<string, Property> = {}
-    for (const { ref, keys } of groups) {
-      const before = editable(layer, ref.property)
-      const marks = { led: new Set<string>(), inLine: new Set<string>() }
-      const changed = change(before, { keys, library, marks, ref })
-      if (changed === before) continue
-      made[ref.property] = finished(makeLawful(changed, { before, library, ...marks }))
-    }
-    const names = Object.keys(made)
-    if (names.length === 1) layerIn(draft, first).properties[names[0]!] = made[names[0]!] as Draft<Property>
-    else if (names.length > 1) {
-      // Drafts of each of them would take ten times as long. Not frozen: an edit may go on with the layer.
-      replaceLayer(draft, first, { ...layer, properties: { ...layer.properties, ...made } })
-    }
-  }
+  return scenes
 }
 
 export interface LawOptions extends ChangeMarks {
@@ -132,8 +151,15 @@ function timedEnds(property: Property): Property {
   return { ...property, keys }
 }
 
-/** A property nobody writes to any more; nor to its bends, so that what is worked out of them may be kept. */
-function finished(property: Property): Property {
-  for (const { bend } of property.keys) if (!Object.isFrozen(bend)) Object.freeze(bend)
+/**
+ * A property nobody writes to any more; nor to its bends, so that what is worked out of them may be kept.
+ * @param before what it was made from, whose bends are finished
+ */
+function finished(property: Property, before: Property): Property {
+  const { keys } = property
+  for (let i = 0; i < keys.length; i += 1) {
+    const { bend } = keys[i]!
+    if (bend !== before.keys[i]?.bend && !Object.isFrozen(bend)) Object.freeze(bend)
+  }
   return Object.freeze(property)
 }

@@ -62,37 +62,33 @@ export function sceneBefore(draft: Draft<Project>, id: string): Scene {
   return (original(drafted) ?? drafted) as Scene
 }
 
-/** The layer a ref names. Throws BadEdit when it is gone. */
+export const LAYER_GONE = 'The layer to be edited is no longer there. Nothing was changed.'
+
+/** The layer a ref names, to be written on. Throws BadEdit when it is gone. */
 export function layerIn(draft: Draft<Project>, ref: { scene: string; layer: string }): Draft<Layer> {
-  const layer = findLayer(sceneIn(draft, ref.scene).layers, ref.layer)
-  if (!layer) throw new BadEdit('The layer to be edited is no longer there. Nothing was changed.')
-  return layer
+  const { layers } = sceneIn(draft, ref.scene)
+  const at = placeOf(layers, ref.layer)
+  const layer = layers[at]
+  if (!layer) throw new BadEdit(LAYER_GONE)
+  if (isDraft(layer) || !Object.isFrozen(layer)) return layer
+  // An edit put it in whole; one that goes on with it writes on a copy.
+  layers[at] = { ...layer, properties: { ...layer.properties } }
+  return layers[at]
 }
 
 /** The property a ref names; null when it is gone. */
 export function findProperty(project: Project, ref: PropertyRef): Property | null {
   const scene = project.scenes.find((candidate) => candidate.id === ref.scene)
-  return (scene && findLayer(scene.layers, ref.layer)?.properties[ref.property]) ?? null
-}
-
-/** Puts a layer in the place of the one of its id. */
-export function replaceLayer(draft: Draft<Project>, ref: { scene: string }, layer: Layer): void {
-  const { layers } = sceneIn(draft, ref.scene)
-  const at = placeOf(layers, layer.id)
-  if (at >= 0) layers[at] = layer as Draft<Layer>
+  return scene?.layers[placeOf(scene.layers, ref.layer)]?.properties[ref.property] ?? null
 }
 
 const PLACES = new WeakMap<object, ReadonlyMap<string, number>>()
-
-function findLayer<L extends { readonly id: string }>(layers: readonly L[], id: string): L | undefined {
-  return layers[placeOf(layers, id)]
-}
 
 /**
  * Where a layer stands, −1 for nowhere. Where it stood before the edit under way is looked at first: to look through a
  * list that is being edited would make each of its layers a draft.
  */
-function placeOf(layers: readonly { readonly id: string }[], id: string): number {
+export function placeOf(layers: readonly { readonly id: string }[], id: string): number {
   const known: typeof layers = isDraft(layers) ? original(layers as never)! : layers
   let places = PLACES.get(known)
   if (!places) PLACES.set(known, (places = new Map(known.map((layer, i) => [layer.id, i]))))

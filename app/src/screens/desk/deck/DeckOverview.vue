@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
-import { computed, shallowRef, watchEffect } from 'vue'
+import { computed } from 'vue'
+import type { Scene } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
 import { densityOf } from './density.ts'
@@ -17,16 +19,14 @@ defineEmits<{ fold: [fold: boolean] }>()
 
 const document = useDocument()
 const playback = usePlayback()
+const stillness = useStillness()
 const view = useView()
 
 const scene = computed(() => document.inDeck!.scenes[0]!)
 const width = computed(() => view.laneWidth)
 const x = (time: number): number => (time / view.duration) * width.value
-// How dense keys stand is told anew when a drag is done.
-const counted = shallowRef(scene.value)
-watchEffect(() => {
-  if (!document.gesturing) counted.value = scene.value
-})
+// How dense keys stand is told anew once things stand still.
+const counted = computed<Scene>((before) => (before && !stillness.still ? before : scene.value))
 const density = computed(() => densityOf(counted.value, Math.max(20, Math.floor(width.value / 4))))
 const bars = computed(() => {
   const cells = density.value

@@ -4,6 +4,7 @@ import { selectionWords } from '@arrow-bend/core/choose'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
+import DrawingGround from '../DrawingGround.vue'
 import SelectMenu from './SelectMenu.vue'
 import { useStretchBracket, type BracketEnd } from './useStretchBracket.ts'
 
@@ -48,6 +49,7 @@ const END_NAMES = ['Start', 'End'] as const
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
     </div>
     <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
+      <DrawingGround />
       <template v-if="drawn">
         <line :x1="drawn.left" :x2="drawn.right" y1="12" y2="12" class="beam" />
         <rect
@@ -56,6 +58,7 @@ const END_NAMES = ['Start', 'End'] as const
           y="3"
           :width="room"
           height="18"
+          rx="1"
           class="ground"
         />
         <text :x="drawn.text" y="16" :text-anchor="drawn.anchor" class="mono">{{ bracket.words.value }}</text>

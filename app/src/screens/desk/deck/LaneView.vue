@@ -6,6 +6,7 @@ import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useStillness } from '../../../session/stillness.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
+import DrawingGround from '../DrawingGround.vue'
 import BeadDots from './BeadDots.vue'
 import { drawLane, LANE_HEIGHT, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
@@ -25,7 +26,7 @@ const property = computed(() => props.row.property)
 const drawing = computed(() =>
   drawLane(
     property.value,
-    { xOf: view.xOf, width: view.laneWidth, coarse: document.gesturing },
+    { xOf: view.xOf, width: view.laneWidth, coarse: stillness.coarse },
     document.bends,
   ),
 )
@@ -119,6 +120,7 @@ const walk = (event: KeyboardEvent): void => {
     @keydown.enter.self.stop="toggleGraph"
     @keydown="walk"
   >
+    <DrawingGround />
     <template v-if="count > 0">
       <Repeat
         v-if="row.property.after === 'loop'"
@@ -175,7 +177,7 @@ const walk = (event: KeyboardEvent): void => {
 .outside {
   stroke: var(--ink-2);
   stroke-dasharray: 1 3;
-  opacity: 0.5;
+  stroke-opacity: 0.5;
 }
 
 .area {

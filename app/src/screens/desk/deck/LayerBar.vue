@@ -5,6 +5,7 @@ import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
+import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
 import { useBarDrag } from './useBarDrag.ts'
@@ -122,6 +123,7 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
     role="group"
     :aria-label="`${layer.name}, all keys`"
   >
+    <DrawingGround />
     <rect
       v-bind="bar"
       class="bar"

@@ -130,8 +130,9 @@ export function useStretchBracket(): StretchBracket {
   }
   const nudge: StretchBracket['nudge'] = (event, end) => {
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+    if (!way) return
     const { keys, range } = meant
-    if (!way || !range) return
+    if (!range) return
     event.preventDefault()
     event.stopPropagation()
     const time = range[end] + way * (event.shiftKey ? 10 : 1) * frameTicks(document.rate)
