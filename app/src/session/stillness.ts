@@ -4,7 +4,7 @@ import { useDocument } from './document.ts'
 import { useView } from './view.ts'
 
 /** After a step of zooming or sliding the next may follow for so long, ms. */
-const MORE_MS = 60
+const MORE_MS = 120
 
 /**
  * Whether the deck stands still: nothing is dragged, zoomed or slid, and what was done last has been painted. What is
@@ -14,23 +14,36 @@ export const useStillness = defineStore('stillness', () => {
   const document = useDocument()
   const view = useView()
   const still = shallowRef(true)
-  /** Whether the view moves: zoomed, or slid along in time. */
+  /** Whether the view moves: it is zoomed, or slid along in time. */
   const sliding = shallowRef(false)
-  /** The last thing that stirred it; only its own end makes it still. */
-  let last = 0
+  /** Things that stirred it so far, and how long the last of them may be followed by more, ms. */
+  let [stirs, more] = [0, 0]
+  let waiting = false
 
-  const settle = (mine: number): void => {
-    if (mine !== last || document.gesturing) return
-    still.value = true
-    sliding.value = false
+  const settle = (seen: number): void => {
+    waiting = false
+    if (document.gesturing) return
+    if (seen !== stirs) wait()
+    else {
+      still.value = true
+      sliding.value = false
+    }
+  }
+  /** A frame's paint follows its callbacks; what is put off from there comes after it. */
+  const wait = (): void => {
+    if (waiting) return
+    waiting = true
+    requestAnimationFrame(() => {
+      const seen = stirs
+      setTimeout(() => settle(seen), more)
+    })
   }
   const stir = (rest: number): void => {
     still.value = false
     sliding.value ||= rest > 0
-    last += 1
-    const mine = last
-    // A frame's paint follows its callbacks; what is put off from there comes after it.
-    requestAnimationFrame(() => setTimeout(() => settle(mine), rest))
+    stirs += 1
+    more = rest
+    if (!document.gesturing) wait()
   }
   watch(
     () => [document.inDeck, document.gesturing],
@@ -44,6 +57,7 @@ export const useStillness = defineStore('stillness', () => {
   )
   return {
     still: readonly(still),
+    sliding: readonly(sliding),
     /** Whether so much changes that ribbons need not be exact. */
     coarse: computed(() => document.gesturing || sliding.value || (document.isMuchChosen && !still.value)),
   }

@@ -7,6 +7,7 @@ import { useSelection } from '../../../session/selection.ts'
 import { useStillness } from '../../../session/stillness.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import DrawingGround from '../DrawingGround.vue'
+import BeadCounts from './BeadCounts.vue'
 import BeadDots from './BeadDots.vue'
 import { drawLane, LANE_HEIGHT, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
@@ -74,8 +75,7 @@ const dots = computed(() =>
     small: bead.waypoint,
   })),
 )
-/** Beads that stand for several, which say how many. */
-const many = computed(() => drawing.value.beads.filter((bead) => bead.count > 1))
+const counts = computed(() => drawing.value.beads.map((bead) => ({ ...bead, y: 25 })))
 /** Beads that stand so near to one that is being dragged that the two would look like one key. */
 const NEAR_FRAMES = 2
 const nearMarks = computed(() => {
@@ -149,7 +149,7 @@ const walk = (event: KeyboardEvent): void => {
           shape-rendering="crispEdges"
         />
         <BeadDots :dots="dots" />
-        <text v-for="bead in many" :key="bead.slot" class="count" :x="bead.x" y="25">{{ bead.count }}</text>
+        <BeadCounts v-if="drawing.crowded" :counts="counts" />
         <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9">≈</text>
       </g>
       <LaneHolds
@@ -204,13 +204,6 @@ const walk = (event: KeyboardEvent): void => {
   fill-opacity: 0.11;
   stroke: var(--pencil);
   stroke-width: 1.5;
-}
-
-.count {
-  fill: var(--ink-2);
-  font-family: var(--font-mono);
-  font-size: 7px;
-  text-anchor: middle;
 }
 
 .near {

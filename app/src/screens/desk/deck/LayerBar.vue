@@ -97,9 +97,10 @@ const stems = computed(() => ({
   chosen: stemsOf(capsules.value.filter((capsule) => capsule.chosen)),
 }))
 /** What takes hold of capsules stays where it is while anything moves: it is not seen. */
-const held = computed<readonly Capsule[]>((before) =>
-  before?.length === capsules.value.length && !stillness.still ? before : capsules.value,
-)
+const held = computed<readonly Capsule[]>((before) => {
+  const waits = stillness.sliding || (before?.length === capsules.value.length && !stillness.still)
+  return before && waits ? before : capsules.value
+})
 /** A capsule's keys are selected as it is pressed, with Shift or Ctrl/Cmd beside the others, and dragged together. */
 const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
   const add = event.shiftKey || event.ctrlKey || event.metaKey

@@ -125,10 +125,31 @@ describe('drawLane', () => {
       key(2, 200, { kind: 'family', family: 'power', power: 2 }),
       key(3, 300),
     ])
-    const areas = drawLane(given, scale, []).spans.map(({ area }) =>
-      heights(area).reduce((sum, height) => sum + height, 0),
-    )
+    const areas = drawLane(given, scale, []).spans.map(({ area }) => {
+      const points = [...area.matchAll(/[ML]([\d.-]+) ([\d.-]+)/g)].map(([, x, y]) => [Number(x), Number(y)])
+      return points.slice(1).reduce((sum, [x, y], i) => {
+        const [before, height] = points[i]!
+        return sum + (x! - before!) * (13 - (y! + height!) / 2)
+      }, 0)
+    })
     for (const area of areas) expect(Math.abs(area / areas[0]! - 1)).toBeLessThan(0.02)
+  })
+
+  it('draws as one picture what it draws of each span, and leaves out nothing', () => {
+    const given = property('number', [
+      key(0, 0, ease),
+      key(1, 100, { kind: 'hold' }),
+      key(2, 50, { kind: 'family', family: 'steps', steps: 4, jump: 'end' }),
+      key(3, 90, ease),
+      key(4, 20),
+    ])
+    const { spans, picture } = drawLane(given, scale, [])
+    expect(picture.areas).toBe(spans.map(({ area, teeth }) => area + teeth).join(''))
+    expect(spans.map(({ look }) => look)).toEqual(['ribbon', 'hold', 'steps', 'ribbon'])
+    const strokes = Object.values(picture.lines).map((path) => path.match(/M/g)?.length)
+    expect(strokes).toEqual([2, 1, 1])
+    // Dotted from the edge to the first key, and from the last to the other edge.
+    expect(picture.outside).toBe('M0 13H20M420 13H500')
   })
 
   it('draws an even bar no thicker than 6.25 and holds as stitches with a tooth where they jump', () => {

@@ -9,6 +9,7 @@ import {
   type OklabAlpha,
   type Property,
 } from '@arrow-bend/core/property'
+import { thinLine } from '../../../ui/thinLine.ts'
 import { isCrowded, together } from './crowding.ts'
 
 /** Height of a closed lane and of its midline, px. */
@@ -70,6 +71,8 @@ export interface LaneDrawing {
   readonly picture: LanePicture
   readonly spans: readonly SpanDrawing[]
   readonly beads: readonly BeadDrawing[]
+  /** Whether keys stand so near one another that beads stand for several. */
+  readonly crowded: boolean
   /** Ends of the dashed lines before the first key and after the last, px. */
   readonly first: number
   readonly last: number
@@ -137,6 +140,7 @@ function drawLaneAnew(
     picture: pictureOf(spans, ends, width),
     spans,
     beads: crowded ? thinned(inView) : inView,
+    crowded,
     first: ends[0],
     last: ends[1],
   }
@@ -304,7 +308,8 @@ function ribbonArea({ property, compiled, span, x0, x1, scale, width, gap }: Spa
   const scratch = new Float64Array(compiled.speedWidth)
   const [from, to] = [Math.max(x0, -4), Math.min(x1, width + 4)]
   const count = Math.max(2, Math.ceil((to - from) / gap))
-  let path = `M${from.toFixed(2)} ${MIDLINE}`
+  const line = thinLine()
+  line.take(from, MIDLINE)
   for (let i = 0; i <= count; i += 1) {
     const x = from + ((to - from) * i) / count
     // A hair inside, where an upright end's speed is finite.
@@ -312,9 +317,10 @@ function ribbonArea({ property, compiled, span, x0, x1, scale, width, gap }: Spa
     const speed = ribbonSpeed(property.kind, span, u, scratch)
     const share = Math.min(1, Math.abs(speed) / scale)
     const thick = share < 1e-4 ? 0 : Math.max(THINNEST, share * THICKEST)
-    path += `L${x.toFixed(2)} ${(MIDLINE - Math.sign(speed) * thick).toFixed(2)}`
+    line.take(x, MIDLINE - Math.sign(speed) * thick)
   }
-  return `${path}L${to.toFixed(2)} ${MIDLINE}Z`
+  line.take(to, MIDLINE)
+  return `M${line.text()}Z`
 }
 
 function rampOf({ property, span, x0, x1, width }: SpanToDraw): SpanDrawing['ramp'] {

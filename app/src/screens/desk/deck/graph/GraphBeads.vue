@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useStillness } from '../../../../session/stillness.ts'
 import { discPoints } from '../../../../ui/discPoints.ts'
+import BeadCounts from '../BeadCounts.vue'
 import BeadDots from '../BeadDots.vue'
-import type { GraphBead } from './graphDrawing.ts'
+import type { GraphBead } from './beadPlaces.ts'
 
 /** The keys of a graph, to be dragged and stepped. */
 const props = defineProps<{
@@ -11,6 +13,8 @@ const props = defineProps<{
   name: string
   /** Ids of those selected. */
   chosen: ReadonlySet<string>
+  /** Whether something in the graph is being dragged. */
+  going: boolean
   nameOf: (bead: GraphBead) => string
   wordsOf: (value: number) => string
 }>()
@@ -19,6 +23,13 @@ defineEmits<{
   nudge: [event: KeyboardEvent, bead: GraphBead]
 }>()
 
+const stillness = useStillness()
+/** What takes hold of them stays where it is while anything moves: it is not seen. */
+const held = computed<readonly GraphBead[]>((before) => {
+  // While it slides other beads may stand for the same keys; an edit may have made others.
+  const waits = stillness.sliding || (before?.length === props.beads.length && !stillness.still)
+  return before && waits ? before : props.beads
+})
 /** By their places on the page; found once for all that ask. */
 const chosenSlots = computed(() => {
   const { beads, chosen } = props
@@ -27,30 +38,31 @@ const chosenSlots = computed(() => {
 })
 const isChosen = ({ slot }: GraphBead): boolean => chosenSlots.value.has(slot)
 const dots = computed(() => props.beads.map((bead) => ({ x: bead.x, y: bead.y, chosen: isChosen(bead) })))
-/** Beads that stand for several, which say how many. */
-const many = computed(() => props.beads.filter(({ keys }) => keys.length > 1))
+const counts = computed(() =>
+  props.beads.map(({ slot, x, y, keys }) => ({ slot, x, y: y - 7, count: keys.length })),
+)
 </script>
 
 <template>
   <BeadDots :dots="dots" />
-  <polygon
-    v-for="bead in beads"
-    :key="bead.slot"
-    v-memo="[name, bead.key, bead.index, bead.x, bead.y, bead.value, bead.keys.length, isChosen(bead)]"
-    class="bead"
-    :class="{ chosen: isChosen(bead) }"
-    :points="discPoints(bead.x, bead.y, 10)"
-    role="slider"
-    tabindex="0"
-    :aria-label="nameOf(bead)"
-    :aria-valuenow="bead.value"
-    :aria-valuetext="wordsOf(bead.value)"
-    @pointerdown.left.stop="$emit('grab', $event, bead)"
-    @keydown="$emit('nudge', $event, bead)"
-  />
-  <text v-for="bead in many" :key="bead.slot" :x="bead.x" :y="bead.y - 7" class="count" aria-hidden="true">
-    {{ bead.keys.length }}
-  </text>
+  <g :class="{ going }">
+    <polygon
+      v-for="bead in held"
+      :key="bead.slot"
+      v-memo="[name, bead.key, bead.index, bead.x, bead.y, bead.value, bead.keys.length, isChosen(bead)]"
+      class="bead"
+      :class="{ chosen: isChosen(bead) }"
+      :points="discPoints(bead.x, bead.y, 10)"
+      role="slider"
+      tabindex="0"
+      :aria-label="nameOf(bead)"
+      :aria-valuenow="bead.value"
+      :aria-valuetext="wordsOf(bead.value)"
+      @pointerdown.left.stop="$emit('grab', $event, bead)"
+      @keydown="$emit('nudge', $event, bead)"
+    />
+  </g>
+  <BeadCounts v-if="counts.some(({ count }) => count > 1)" :counts="counts" class="numbers" />
 </template>
 
 <style scoped>
@@ -69,11 +81,12 @@ const many = computed(() => props.beads.filter(({ keys }) => keys.length > 1))
   stroke-width: 2;
 }
 
-.count {
-  fill: var(--ink-2);
-  font-family: var(--font-mono);
-  font-size: 9px;
-  pointer-events: none;
-  text-anchor: middle;
+/* What is dragged has left where it was taken hold of. */
+.going .bead:hover {
+  stroke: none;
+}
+
+.numbers {
+  --count-size: 9px;
 }
 </style>

@@ -5,12 +5,14 @@ import type { PropertyDefinition } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document.ts'
 import { usePlayback } from '../../../../session/playback.ts'
 import { useSelection } from '../../../../session/selection.ts'
+import { useStillness } from '../../../../session/stillness.ts'
 import { useView, type OpenLane } from '../../../../session/view.ts'
 import { numberWords, percentWords } from '../../../../ui/numberWords.ts'
 import PointerTag from '../../PointerTag.vue'
 import { text } from '../../stage/drawRoute.ts'
 import type { PropertyRow } from '../rows.ts'
-import { drawGraph, type GraphBead, type GraphGrip, type GraphNode } from './graphDrawing.ts'
+import type { GraphBead } from './beadPlaces.ts'
+import { drawGraph, type GraphGrip, type GraphNode } from './graphDrawing.ts'
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
 import KeyBox from './KeyBox.vue'
@@ -38,6 +40,7 @@ const hatch = useId()
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
+const stillness = useStillness()
 const view = useView()
 const time = useTrackedTime()
 const hand = useGraphHand(() => ({
@@ -72,6 +75,10 @@ const drawing = computed(() =>
 )
 defineExpose({ drawing })
 const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
+/** What takes hold of the curves stays where it is while anything moves: it is not seen. */
+const heldCurves = computed<typeof drawing.value.curves>((before) =>
+  before?.length === drawing.value.curves.length && !stillness.still ? before : drawing.value.curves,
+)
 /** A split position has a lane an axis; each is drawn as it is where both share one. */
 const axis = computed(() =>
   definition.value.name === 'position x' ? 0 : definition.value.name === 'position y' ? 1 : null,
@@ -186,7 +193,7 @@ const canBend = computed(
     </g>
     <template v-if="canBend">
       <path
-        v-for="curve in drawing.curves"
+        v-for="curve in heldCurves"
         :key="`reach${curve.component}`"
         :d="curve.path"
         class="reach"
@@ -261,6 +268,7 @@ const canBend = computed(
       :beads="drawing.beads"
       :name="`${laneName} ${unitWords}`"
       :chosen="chosenKeys"
+      :going="dragging"
       :name-of="beadName"
       :words-of="valueWords"
       @grab="(event, bead) => beadDrag.press(event, bead, pane)"

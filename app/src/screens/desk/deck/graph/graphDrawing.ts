@@ -8,7 +8,8 @@ import {
   type Side,
 } from '@arrow-bend/core/property'
 import { secondsOfTicks } from '@arrow-bend/core/time'
-import { isCrowded, together } from '../crowding.ts'
+import { thinLine } from '../../../../ui/thinLine.ts'
+import { beadsOf, keyValues, type GraphBead } from './beadPlaces.ts'
 import { graphScale, type GraphScale, type Range, type ScaleKind } from './graphScale.ts'
 import {
   curveCount,
@@ -33,19 +34,6 @@ export interface GraphCurve {
   /** Where its letter stands. */
   readonly endX: number
   readonly endY: number
-}
-
-export interface GraphBead {
-  readonly key: string
-  /** What tells it from the others on the page: its key, or its place where many crowd and few things are moved. */
-  readonly slot: string
-  readonly index: number
-  readonly component: number
-  readonly x: number
-  readonly y: number
-  readonly value: number
-  /** The keys it stands for: more than one where they crowd. */
-  readonly keys: readonly string[]
 }
 
 export interface GraphGrip {
@@ -115,9 +103,6 @@ export interface GraphOptions {
   readonly limits: readonly number[]
 }
 
-/** How near beads are drawn as one where keys crowd, px. */
-const NEAR = 9
-
 /** Whether a property has a graph of its value: numbers have, colours, outlines and choices do not. */
 export function hasValueGraph({ kind }: Property): boolean {
   return KIND_WIDTH[kind] > 0 && kind !== 'colour'
@@ -182,7 +167,9 @@ function pieceText(piece: GraphPiece, { low, high, y }: GraphScale): string {
   const scale = [low, high, y(low), y(high), y((low + high) / 2)]
   const known = WRITTEN.get(piece)
   if (known?.scale.every((part, i) => part === scale[i])) return known.text
-  const text = piece.points.map(([x, value]) => `${x.toFixed(2)} ${y(value).toFixed(2)}`).join('L')
+  const line = thinLine()
+  for (const [x, value] of piece.points) line.take(x, y(value))
+  const text = line.text()
   WRITTEN.set(piece, { scale, text })
   return text
 }
@@ -222,39 +209,6 @@ function lostPart(pieces: readonly GraphPiece[], { y }: GraphScale, limits: read
     return `M${first[0].toFixed(1)} ${y(limit).toFixed(1)}${along}L${last[0].toFixed(1)} ${y(limit).toFixed(1)}Z`
   }
   return area(most, (value) => Math.max(value, most)) + area(least, (value) => Math.min(value, least))
-}
-
-/** The value of a key in a graph, by component. */
-function keyValues(compiled: CompiledProperty, of: GraphOf): (index: number, component: number) => number {
-  if (of === 'distance') {
-    const distances = distancesAtKeys(compiled)
-    return (index) => distances[index]!
-  }
-  return (index, component) => compiled.values[index * compiled.width + component]!
-}
-
-function beadsOf(
-  compiled: CompiledProperty,
-  { xOf, width, of }: GraphOptions,
-  scale: GraphScale,
-): GraphBead[] {
-  if (of === 'speed') return []
-  const valueOf = keyValues(compiled, of)
-  const inView: { key: string; index: number; x: number }[] = []
-  compiled.keys.forEach((key, index) => {
-    const x = xOf(key.t)
-    if (x >= -8 && x <= width + 8) inView.push({ key: key.id, index, x })
-  })
-  const crowded = isCrowded(inView.length, width)
-  const standing = crowded
-    ? together(inView, NEAR).map(({ first, all }) => ({ ...first, keys: all.map(({ key }) => key) }))
-    : inView.map((bead) => ({ ...bead, keys: [bead.key] }))
-  return standing.flatMap((bead, i) =>
-    Array.from({ length: curveCount(compiled, of) }, (_, component): GraphBead => {
-      const value = valueOf(bead.index, component)
-      return { ...bead, slot: `${crowded ? i : bead.key}/${component}`, component, y: scale.y(value), value }
-    }),
-  )
 }
 
 /** Indices of the spans in view that show their handles. */

@@ -99,22 +99,11 @@ export function sampleGraph(
 ): readonly GraphPiece[] {
   const { times, spans } = compiled
   const read = spanReader(compiled, component, of)
-  const pieces: GraphPiece[] = []
-  let count = 0
-  // Where they crowd, what is known of each is no quicker to be found than made.
   const crowded = xOf(times.at(-1)!) - xOf(times[0]!) < spans.length * HARDLY
-  spans.forEach((span, i) => {
-    const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
-    if (x1 < -STEP || x0 > width + STEP || x1 <= x0) return
-    const sample = (): GraphPoint[] => sampleSpan((u) => read(span, i, u), x0, x1, width)
-    const piece = crowded
-      ? pieceOf(sample())
-      : knownPiece(compiled, i, { of, component, x0, x1, width }, sample)
-    count += piece.points.length
-    if (piece.points.length > 0) pieces.push(piece)
-  })
-  if (count > width * FEWEST) return [pieceOf(byPixel(pieces.flatMap(({ points }) => points)))]
-  if (count > 0) return pieces
+  const pieces = crowded
+    ? crowdedPieces(compiled, read, { xOf, width })
+    : spacedPieces(compiled, read, { of, component, xOf, width })
+  if (pieces.length > 0) return pieces
   const value = of === 'value' ? compiled.values[component]! : 0
   return [
     pieceOf([
@@ -122,6 +111,58 @@ export function sampleGraph(
       [width, value],
     ]),
   ]
+}
+
+type SpanReader = ReturnType<typeof spanReader>
+type InTime = Pick<SampleOptions, 'xOf' | 'width'>
+
+function spacedPieces(
+  compiled: CompiledProperty,
+  read: SpanReader,
+  { of, component, xOf, width }: SampleOptions & { readonly component: number },
+): GraphPiece[] {
+  const { times, spans } = compiled
+  const pieces: GraphPiece[] = []
+  let count = 0
+  spans.forEach((span, i) => {
+    const [x0, x1] = [xOf(times[i]!), xOf(times[i + 1]!)]
+    if (x1 < -STEP || x0 > width + STEP || x1 <= x0) return
+    const view = { of, component, x0, x1, width }
+    const piece = knownPiece(compiled, i, view, () => {
+      const points: GraphPoint[] = []
+      sampleSpan(
+        (u) => read(span, i, u),
+        view,
+        (x, value) => points.push([x, value]),
+      )
+      return points
+    })
+    count += piece.points.length
+    if (piece.points.length > 0) pieces.push(piece)
+  })
+  if (count <= width * FEWEST) return pieces
+  const [take, taken] = byPixel()
+  for (const { points } of pieces) for (const [x, value] of points) take(x, value)
+  return [pieceOf(taken())]
+}
+
+/** Where spans crowd, what is known of each is no quicker to be found than made; only what each pixel keeps is. */
+function crowdedPieces(
+  { times, spans }: CompiledProperty,
+  read: SpanReader,
+  { xOf, width }: InTime,
+): GraphPiece[] {
+  const [take, taken] = byPixel()
+  let x1 = xOf(times[0]!)
+  for (let i = 0; i < spans.length && x1 <= width + STEP; i += 1) {
+    const x0 = x1
+    x1 = xOf(times[i + 1]!)
+    if (x1 < -STEP || x1 <= x0) continue
+    const span = spans[i]!
+    sampleSpan((u) => read(span, i, u), { x0, x1, width }, take)
+  }
+  const points = taken()
+  return points.length > 0 ? [pieceOf(points)] : []
 }
 
 function pieceOf(points: readonly GraphPoint[]): GraphPiece {
@@ -134,20 +175,22 @@ function pieceOf(points: readonly GraphPoint[]): GraphPiece {
 }
 
 /** The points of one span that are in view. */
-function sampleSpan(read: (u: number) => number, x0: number, x1: number, width: number): GraphPoint[] {
-  const points: GraphPoint[] = []
+function sampleSpan(
+  read: (u: number) => number,
+  { x0, x1, width }: Pick<PieceView, 'x0' | 'x1' | 'width'>,
+  take: (x: number, value: number) => void,
+): void {
   const at = (u: number): void => {
     const value = read(u)
-    if (Number.isFinite(value)) points.push([x0 + u * (x1 - x0), value])
+    if (Number.isFinite(value)) take(x0 + u * (x1 - x0), value)
   }
   const count = x1 - x0 < HARDLY ? FEWEST : Math.max(FEW, Math.ceil((x1 - x0) / STEP))
   const first = Math.max(0, Math.floor((-STEP - x0) / ((x1 - x0) / count)))
   const last = Math.min(count, Math.ceil((width + STEP - x0) / ((x1 - x0) / count)))
   for (let k = first; k < last; k += 1) at(k / count)
-  if (last < count || count === FEWEST) return points
+  if (last < count || count === FEWEST) return
   at(BEFORE_END)
   at(1)
-  return points
 }
 
 interface PieceView {
@@ -193,20 +236,36 @@ function knownPiece(
   return piece
 }
 
-/** Of the points in each pixel the least and the greatest, in order. */
-function byPixel(points: readonly GraphPoint[]): GraphPoint[] {
+/** Of the points taken, in order of x, the least and the greatest in each pixel, in order. */
+function byPixel(): [take: (x: number, value: number) => void, taken: () => GraphPoint[]] {
   const kept: GraphPoint[] = []
-  let start = 0
-  for (let i = 1; i <= points.length; i += 1) {
-    if (i < points.length && Math.floor(points[i]![0]) === Math.floor(points[start]![0])) continue
-    let [least, most] = [start, start]
-    for (let k = start; k < i; k += 1) {
-      if (points[k]![1] < points[least]![1]) least = k
-      if (points[k]![1] > points[most]![1]) most = k
-    }
-    kept.push(points[Math.min(least, most)]!)
-    if (least !== most) kept.push(points[Math.max(least, most)]!)
-    start = i
+  let [pixel, count] = [NaN, 0]
+  const least = { x: 0, value: 0, at: 0 }
+  const most = { ...least }
+  const put = (point: { x: number; value: number; at: number }, x: number, value: number): void => {
+    point.x = x
+    point.value = value
+    point.at = count
   }
-  return kept
+  const leave = (): void => {
+    if (count === 0) return
+    const [first, second] = least.at <= most.at ? [least, most] : [most, least]
+    kept.push([first.x, first.value])
+    if (first.at !== second.at) kept.push([second.x, second.value])
+    count = 0
+  }
+  const take = (x: number, value: number): void => {
+    if (Math.floor(x) !== pixel) {
+      leave()
+      pixel = Math.floor(x)
+    }
+    if (count === 0 || value < least.value) put(least, x, value)
+    if (count === 0 || value > most.value) put(most, x, value)
+    count += 1
+  }
+  const taken = (): GraphPoint[] => {
+    leave()
+    return kept
+  }
+  return [take, taken]
 }

@@ -7,7 +7,7 @@ import { useSelection } from '../../../../session/selection.ts'
 import { useView } from '../../../../session/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import { arrowWay } from '../../stage/arrowWay.ts'
-import type { GraphBead } from './graphDrawing.ts'
+import type { GraphBead } from './beadPlaces.ts'
 import type { GraphHand } from './useGraphHand.ts'
 import type { GraphPane } from './useGripDrag.ts'
 

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useStillness } from '../../../session/stillness.ts'
+
+/** How many keys a bead stands for, px. */
+export interface BeadCount {
+  readonly slot: string
+  readonly x: number
+  readonly y: number
+  readonly count: number
+}
+
+/** Numbers at beads that stand for several keys. While the view slides nobody could read them; they come when it stands. */
+const props = defineProps<{ counts: readonly BeadCount[] }>()
+
+const stillness = useStillness()
+const NONE: readonly BeadCount[] = []
+const shown = computed<readonly BeadCount[]>((before = NONE) =>
+  stillness.sliding ? before : props.counts.filter(({ count }) => count > 1),
+)
+</script>
+
+<template>
+  <g class="counts" :class="{ away: stillness.sliding }" aria-hidden="true">
+    <text v-for="{ slot, x, y, count } in shown" :key="slot" :x="x" :y="y">{{ count }}</text>
+  </g>
+</template>
+
+<style scoped>
+.counts {
+  fill: var(--ink-2);
+  font-family: var(--font-mono);
+  font-size: var(--count-size, 7px);
+  pointer-events: none;
+  text-anchor: middle;
+}
+
+.away {
+  display: none;
+}
+</style>
