@@ -49,14 +49,13 @@ export function setGraphHandle(draft: Draft<Project>, ref: KeyRef, move: GraphHa
       const compiled = compileProperty(property, library)
       const handle = handleAt(compiled, at, { side, reach, offset })
       const freed = free ? timed[side === 'leave' ? at : at + 1]!.id : null
+      const bend = { kind: 'handles' as const, ...asHandles(compiled.bends[at]!), [side]: handle }
       return {
         ...property,
-        keys: property.keys.map((key): Key => {
-          const bend =
-            key.id === ref.key
-              ? { kind: 'handles' as const, ...asHandles(compiled.bends[at]!), [side]: handle }
-              : key.bend
-          return { ...key, bend, ...(key.id === freed ? { through: 'corner' as const } : {}) }
+        // Keys it does not touch stay the same objects: what is drawn of them is kept.
+        keys: property.keys.map((each): Key => {
+          const key = each.id === ref.key ? { ...each, bend } : each
+          return key.id === freed ? { ...key, through: 'corner' } : key
         }),
       }
     },

@@ -15,6 +15,7 @@ import type { GraphBead } from './beadPlaces.ts'
 import { drawGraph, type GraphGrip, type GraphNode } from './graphDrawing.ts'
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
+import GraphGrips from './GraphGrips.vue'
 import KeyBox from './KeyBox.vue'
 import { isSummed, readingsAt, type GraphOf } from './sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
@@ -212,26 +213,6 @@ const canBend = computed(
     />
     <path v-if="drawn.line.value" :d="drawn.line.value" class="pencil" aria-hidden="true" />
     <KeyBox v-if="of !== 'speed'" :hand="hand" :chosen="chosenBeads" :pane="pane" />
-    <g v-for="grip in drawing.grips" :key="`${grip.key}${grip.side}${grip.component}`">
-      <path
-        :d="`M${text([grip.fromX, grip.fromY])}L${text([grip.x, grip.y])}`"
-        class="arm"
-        aria-hidden="true"
-      />
-      <g
-        class="grip"
-        role="slider"
-        tabindex="0"
-        :aria-label="gripName(grip)"
-        :aria-valuenow="Math.round(grip.reach * 100)"
-        :aria-valuetext="gripWords(grip)"
-        @pointerdown.left.stop="gripDrag.press($event, grip, pane)"
-        @keydown="gripDrag.nudge($event, grip, pane)"
-      >
-        <rect :x="grip.x - 9" :y="grip.y - 9" width="18" height="18" fill="transparent" />
-        <rect class="square" :x="grip.x - 3.5" :y="grip.y - 3.5" width="7" height="7" rx="1" />
-      </g>
-    </g>
     <g v-for="node in drawing.nodes" :key="`${node.key}${node.index}${node.component}`">
       <template v-for="arm in node.arms" :key="arm.side">
         <path :d="`M${text([node.x, node.y])}L${text([arm.x, arm.y])}`" class="arm" aria-hidden="true" />
@@ -273,6 +254,13 @@ const canBend = computed(
       :words-of="valueWords"
       @grab="(event, bead) => beadDrag.press(event, bead, pane)"
       @nudge="(event, bead) => beadDrag.nudge(event, bead, { of, step: definition.step })"
+    />
+    <GraphGrips
+      :grips="drawing.grips"
+      :name-of="gripName"
+      :words-of="gripWords"
+      @grab="(event, grip) => gripDrag.press(event, grip, pane)"
+      @nudge="(event, grip) => gripDrag.nudge(event, grip, pane)"
     />
     <g v-for="reading in readings" :key="reading.id" class="reading" aria-hidden="true">
       <circle :cx="reading.x" :cy="reading.y" r="3.25" />
