@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ease, key, keysOf, layerWith, projectOf, property, refsOf } from '../../test/trials.ts'
 import type { KeyRef } from '../edit/index.ts'
-import { TICKS_PER_SECOND } from '../time/index.ts'
+import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import {
   arrivalsOf,
   everyNthKey,
@@ -11,6 +11,7 @@ import {
   meantKeys,
   rangeOfSpans,
   selectionWords,
+  standingKeys,
   standsNear,
   type Chosen,
 } from './index.ts'
@@ -64,6 +65,34 @@ describe('meantKeys', () => {
     expect(meantKeys(fleet, chosen({ layers: ['fleet'] }))).toHaveLength(2)
   })
 
+  it('gives the same refs again while a lane has the same keys, and others once it has not', () => {
+    fc.assert(
+      fc.property(
+        keysOf(fc.integer(), 8),
+        fc.nat(6),
+        fc.nat(7),
+        fc.integer({ min: 1, max: 9 }),
+        (keys, begun, out, by) => {
+          const of = (list: typeof keys) =>
+            projectOf([layerWith('a', { turn: property('turn', list) })]).scenes[0]!
+          const spans = [
+            { scene: 'scene', layer: 'a', property: 'turn', key: keys[begun % (keys.length - 1)]!.id },
+          ]
+          const wish = chosen({ spans })
+          const first = meantKeys(of(keys), wish)
+          // Later in time, the same keys: the very same refs.
+          const later = keys.map((one) => ({ ...one, t: asTicks(one.t + by) }))
+          meantKeys(of(later), wish).forEach((ref, i) => expect(ref).toBe(first[i]))
+          // A key less: what is found then is what is found by one who never saw the lane.
+          const left = keys.filter((_, i) => i !== out % keys.length)
+          expect(meantKeys(of(left), wish)).toEqual(meantKeys(of(left), chosen({ spans: [...spans] })))
+          expect(meantKeys(of(keys), wish)).toEqual(first)
+        },
+      ),
+      { numRuns: 80, seed: 67 },
+    )
+  })
+
   it('leaves out locked layers and what is gone', () => {
     expect(meantKeys(scene, chosen({ layers: ['chest'] }))).toEqual([])
     expect(meantKeys(scene, chosen({ spans: [ref('gone', 'turn', 0)] }))).toEqual([])
@@ -83,6 +112,33 @@ describe('rangeOfSpans', () => {
       }),
       { numRuns: 80, seed: 66 },
     )
+  })
+})
+
+describe('standingKeys', () => {
+  it('leaves out just those an edit took away, and gives the same list when it took none', () => {
+    fc.assert(
+      fc.property(keysOf(fc.integer(), 8), fc.func(fc.boolean()), fc.boolean(), (keys, stays, moves) => {
+        const of = (list: typeof keys) => projectOf([layerWith('a', { turn: property('turn', list) }), lamp])
+        const left = keys.filter(({ id }) => stays(id))
+        const after = of(moves ? left.map((one) => ({ ...one, t: asTicks(one.t + 5) })) : left)
+        const refs = [
+          ...keys.map(({ id }) => ({ scene: 'scene', layer: 'a', property: 'turn', key: id })),
+          ref('lamp', 'turn', 4),
+        ]
+        const standing = standingKeys(refs, of(keys), after)
+        expect(standing.map(({ key: id }) => id)).toEqual([...left.map(({ id }) => id), 'k4'])
+        if (left.length === keys.length) expect(standing).toBe(refs)
+      }),
+      { numRuns: 80, seed: 68 },
+    )
+  })
+
+  it('takes a whole layer’s keys away with it', () => {
+    const gone = projectOf([lamp])
+    expect(names(standingKeys([ref('boat', 'turn', 0), ref('lamp', 'turn', 1)], project, gone))).toEqual([
+      'lamp turn k1',
+    ])
   })
 })
 

@@ -47,6 +47,22 @@ describe('setGraphHandle', () => {
     )
   })
 
+  it('leaves keys it does not touch the objects they were', () => {
+    const keys = Array.from({ length: 9 }, (_, i) => key(i, i % 2 ? 80 : 20, ease))
+    const project = of('opacity', property('number', keys))
+    const move = { side: 'leave' as const, reach: 0.2, offset: [12] }
+    const after = found(
+      edit(project, (draft) => setGraphHandle(draft, ref('opacity', 'k4'), move)),
+      'opacity',
+    )
+    expect(after.keys.flatMap((one, i) => (one === keys[i] ? [] : [one.id]))).toEqual(['k4'])
+    const freed = edit(project, (draft) =>
+      setGraphHandle(draft, ref('opacity', 'k4'), { ...move, side: 'arrive', free: true }),
+    )
+    const changed = found(freed, 'opacity').keys.flatMap((one, i) => (one === keys[i] ? [] : [one.id]))
+    expect(changed).toEqual(['k4', 'k5'])
+  })
+
   it('gives the speed the handle says, and leaves both keys’ values alone', () => {
     const project = of('opacity', property('number', [key(0, 10, ease), key(2, 60)]))
     const moved = edit(project, (draft) =>

@@ -47,7 +47,41 @@ const numbers = fc.array(fc.tuple(amount, handles), { minLength: 2, maxLength: 5
   ),
 )
 
+/** How far a point lies from a line of points, px. */
+const besideLine = (
+  [x, y]: readonly [number, number],
+  line: readonly (readonly [number, number])[],
+): number =>
+  line.slice(1).reduce((least, [x1, y1], i) => {
+    const [x0, y0] = line[i]!
+    const length = (x1 - x0) ** 2 + (y1 - y0) ** 2
+    const along = length === 0 ? 0 : ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / length
+    const at = Math.min(1, Math.max(0, along))
+    return Math.min(least, Math.hypot(x - x0 - at * (x1 - x0), y - y0 - at * (y1 - y0)))
+  }, Infinity)
+
 describe('drawGraph', () => {
+  it('passes every moment of the curve within half a pixel, between its points too', () => {
+    fc.assert(
+      fc.property(
+        numbers,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 30 }),
+        (given, shares) => {
+          const drawing = drawGraph(given, options('value'))
+          const compiled = compileProperty(given)
+          const end = Math.min(compiled.times.at(-1)!, (WIDTH / PACE) * TICKS_PER_SECOND)
+          for (const share of shares) {
+            const time = share * end
+            const [value] = valueAt(compiled, time)
+            const seen = [(time / TICKS_PER_SECOND) * PACE, drawing.scale.y(value!)] as const
+            expect(besideLine(seen, points(drawing))).toBeLessThan(0.5)
+          }
+        },
+      ),
+      { seed: 26, numRuns: 60 },
+    )
+  })
+
   it('draws the value within half a pixel of what it is, everywhere', () => {
     fc.assert(
       fc.property(numbers, (given) => {

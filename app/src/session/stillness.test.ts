@@ -1,0 +1,78 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
+import { useDocument } from './document.ts'
+import { useStillness } from './stillness.ts'
+import { useView } from './view.ts'
+
+vi.mock('../storage/index.ts', () => ({ projectStorage: { append: () => Promise.resolve() } }))
+
+const project = projectOf([layerWith('a', { turn: property('turn', [key(0, 0, ease), key(2, 90)]) })])
+const FRAME_MS = 16
+
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  vi.stubGlobal('requestAnimationFrame', (work: () => void) => setTimeout(work, FRAME_MS))
+  setActivePinia(createPinia())
+  useDocument().load({ project, assets: new Map() })
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+const rename = (name: string) =>
+  useDocument().apply('Renamed', (draft) => {
+    draft.name = name
+  })
+
+describe('stillness', () => {
+  it('ends with an edit and comes back once that was painted', async () => {
+    const stillness = useStillness()
+    expect(stillness.still).toBe(true)
+    rename('One')
+    expect(stillness.still).toBe(false)
+    await vi.advanceTimersByTimeAsync(FRAME_MS - 1)
+    expect(stillness.still).toBe(false)
+    await vi.advanceTimersByTimeAsync(2)
+    expect(stillness.still).toBe(true)
+    expect(stillness.sliding).toBe(false)
+  })
+
+  it('waits for the end of a drag, however long it rests', async () => {
+    const stillness = useStillness()
+    const gesture = useDocument().begin('Dragged', 'deck')
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(stillness.still).toBe(false)
+    expect(stillness.coarse).toBe(true)
+    gesture.cancel()
+    expect(stillness.still).toBe(false)
+    await vi.advanceTimersByTimeAsync(FRAME_MS + 1)
+    expect(stillness.still).toBe(true)
+    expect(stillness.coarse).toBe(false)
+  })
+
+  it('takes steps of zooming that follow one another as one', async () => {
+    const [stillness, view] = [useStillness(), useView()]
+    for (let i = 0; i < 6; i += 1) {
+      view.zoomAt(300, 1.2)
+      await vi.advanceTimersByTimeAsync(100)
+      expect(stillness.still).toBe(false)
+      expect(stillness.sliding).toBe(true)
+    }
+    await vi.advanceTimersByTimeAsync(300)
+    expect(stillness.still).toBe(true)
+    expect(stillness.sliding).toBe(false)
+  })
+
+  it('begins to wait anew when something is done while it waits', async () => {
+    const stillness = useStillness()
+    rename('One')
+    await vi.advanceTimersByTimeAsync(FRAME_MS)
+    rename('Two')
+    await vi.advanceTimersByTimeAsync(1)
+    expect(stillness.still).toBe(false)
+    await vi.advanceTimersByTimeAsync(2 * FRAME_MS)
+    expect(stillness.still).toBe(true)
+  })
+})
