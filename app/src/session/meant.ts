@@ -2,11 +2,15 @@ import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { meantKeys, rangeOfSpans } from '@arrow-bend/core/choose'
 import { rangeOf, type KeyRef } from '@arrow-bend/core/edit'
+import type { Project } from '@arrow-bend/core/scene'
 import { asTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from './document.ts'
-import { useSelection } from './selection.ts'
+import { useSelection, type SelectionState } from './selection.ts'
 
 const NONE: readonly KeyRef[] = []
+
+type Range = readonly [Ticks, Ticks]
+const RANGES = new WeakMap<Project, { readonly state: SelectionState; readonly range: Range | null }>()
 
 /** The keys that commands on keys are meant for, as the selection says, and when they are. */
 export const useMeant = defineStore('meant', () => {
@@ -23,16 +27,24 @@ export const useMeant = defineStore('meant', () => {
     const same = before?.length === now.length && now.every((ref, i) => ref === before[i])
     return same ? before : now
   })
-  /** Ticks; null while no keys are meant. A look ahead does not change it. */
-  const range = computed<readonly [Ticks, Ticks] | null>(() => {
-    const { settled } = document
-    if (!settled || !scene.value) return null
-    const { state } = selection
+  const rangeIn = (settled: Project, state: SelectionState): Range | null => {
     if (state.spans.length === 0) return rangeOf(settled, keys.value)
-    const ends = [rangeOf(settled, state.keys), rangeOfSpans(scene.value, state.spans)].flatMap(
+    const ends = [rangeOf(settled, state.keys), rangeOfSpans(settled.scenes[0]!, state.spans)].flatMap(
       (one) => one ?? [],
     )
     return ends.length > 0 ? [asTicks(Math.min(...ends)), asTicks(Math.max(...ends))] : null
+  }
+  /** Ticks; null while no keys are meant. A look ahead does not change it. */
+  const range = computed<Range | null>(() => {
+    const { settled } = document
+    if (!settled) return null
+    const { state } = selection
+    // What is undone was seen before.
+    const known = RANGES.get(settled)
+    if (known?.state === state) return known.range
+    const found = rangeIn(settled, state)
+    RANGES.set(settled, { state, range: found })
+    return found
   })
   /** Whether any of them is selected by itself, or in a span or a lane: not merely because its layer is. */
   const explicit = computed(() => selection.properties.length > 0)

@@ -68,7 +68,8 @@ const rename = (): void => {
     </h1>
     <span class="text-ink-2" aria-hidden="true">·</span>
     <span class="truncate">{{ sceneName }}</span>
-    <span class="shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
+    <!-- Room for all it says, so that what stands beside it does not move. -->
+    <span class="w-[104px] shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
     <span class="grow" />
     <IconButton
       :icon="Undo2"
