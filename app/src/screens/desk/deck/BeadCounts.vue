@@ -15,9 +15,14 @@ const props = defineProps<{ counts: readonly BeadCount[] }>()
 
 const stillness = useStillness()
 const NONE: readonly BeadCount[] = []
-const shown = computed<readonly BeadCount[]>((before = NONE) =>
-  stillness.sliding ? before : props.counts.filter(({ count }) => count > 1),
-)
+const shown = computed<readonly BeadCount[]>((before = NONE) => {
+  if (stillness.sliding) return before
+  const now = props.counts.filter(({ count }) => count > 1)
+  const same = now.length === before.length && now.every((one, i) => isSame(one, before[i]!))
+  return same ? before : now
+})
+const isSame = (one: BeadCount, other: BeadCount): boolean =>
+  one.slot === other.slot && one.x === other.x && one.y === other.y && one.count === other.count
 </script>
 
 <template>
