@@ -12,7 +12,7 @@ const browser = await chromium.launch({ executablePath: CHROMIUM_PATH, args: CHR
 
 /** Pointer away, animations settled, then a picture. */
 async function shoot(page: Page, name: string): Promise<void> {
-  await page.mouse.move(640, 22)
+  await page.mouse.move(860, 22)
   await page.waitForTimeout(600)
   await page.screenshot({ path: `${FOLDER}${name}.png` })
 }

@@ -3,7 +3,6 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
 import { useDocument } from './document.ts'
 import { useStillness } from './stillness.ts'
-import { useView } from './view.ts'
 
 vi.mock('../storage/index.ts', () => ({ projectStorage: { append: () => Promise.resolve() } }))
 
@@ -53,9 +52,9 @@ describe('stillness', () => {
   })
 
   it('takes steps of zooming that follow one another as one', async () => {
-    const [stillness, view] = [useStillness(), useView()]
+    const stillness = useStillness()
     for (let i = 0; i < 6; i += 1) {
-      view.zoomAt(300, 1.2)
+      stillness.slide()
       await vi.advanceTimersByTimeAsync(100)
       expect(stillness.still).toBe(false)
       expect(stillness.sliding).toBe(true)

@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia'
-import { computed, readonly, shallowRef, watch } from 'vue'
+import { computed, readonly, shallowRef, watch, type ComputedRef } from 'vue'
 import { useDocument } from './document.ts'
-import { useView } from './view.ts'
 
 /** After a step of zooming or sliding the next may follow for so long, ms. */
 const MORE_MS = 120
@@ -12,7 +11,6 @@ const MORE_MS = 120
  */
 export const useStillness = defineStore('stillness', () => {
   const document = useDocument()
-  const view = useView()
   const still = shallowRef(true)
   /** Whether the view moves: it is zoomed, or slid along in time. */
   const sliding = shallowRef(false)
@@ -45,20 +43,23 @@ export const useStillness = defineStore('stillness', () => {
     more = rest
     if (!document.gesturing) wait()
   }
-  watch(
-    () => [document.inDeck, document.gesturing],
-    () => stir(0),
-    { flush: 'sync' },
-  )
-  watch(
-    () => view.xOf,
-    () => stir(MORE_MS),
-    { flush: 'sync' },
-  )
+  watch([() => document.inDeck, () => document.gesturing], () => stir(0), { flush: 'sync' })
   return {
     still: readonly(still),
     sliding: readonly(sliding),
+    /** Tells that the view is being zoomed or slid, a step of many; one that jumps is followed at once. */
+    slide: (): void => stir(MORE_MS),
     /** Whether so much changes that ribbons need not be exact. */
     coarse: computed(() => document.gesturing || sliding.value || (document.isMuchChosen && !still.value)),
   }
 })
+
+/**
+ * What may wait until things stand still: it stays what it was while anything moves.
+ * @param now what it is
+ * @param fits whether what it was can still be used; where not, it does not wait
+ */
+export function heldStill<T>(now: () => T, fits: (before: T) => boolean = () => true): ComputedRef<T> {
+  const stillness = useStillness()
+  return computed((before) => (before !== undefined && !stillness.still && fits(before) ? before : now()))
+}

@@ -14,20 +14,16 @@ export interface BeadCount {
 const props = defineProps<{ counts: readonly BeadCount[] }>()
 
 const stillness = useStillness()
-const NONE: readonly BeadCount[] = []
-const shown = computed<readonly BeadCount[]>((before = NONE) => {
-  if (stillness.sliding) return before
-  const now = props.counts.filter(({ count }) => count > 1)
-  const same = now.length === before.length && now.every((one, i) => isSame(one, before[i]!))
-  return same ? before : now
-})
-const isSame = (one: BeadCount, other: BeadCount): boolean =>
-  one.slot === other.slot && one.x === other.x && one.y === other.y && one.count === other.count
+const shown = computed<readonly BeadCount[]>((before = props.counts) =>
+  stillness.sliding ? before : props.counts,
+)
 </script>
 
 <template>
   <g class="counts" :class="{ away: stillness.sliding }" aria-hidden="true">
-    <text v-for="{ slot, x, y, count } in shown" :key="slot" :x="x" :y="y">{{ count }}</text>
+    <text v-for="{ slot, x, y, count } in shown" :key="slot" v-memo="[x, y, count]" :x="x" :y="y">
+      {{ count }}
+    </text>
   </g>
 </template>
 

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
 import { computed } from 'vue'
-import type { Scene } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
-import { useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
 import { densityOf } from './density.ts'
@@ -26,7 +25,7 @@ const scene = computed(() => document.inDeck!.scenes[0]!)
 const width = computed(() => view.laneWidth)
 const x = (time: number): number => (time / view.duration) * width.value
 // How dense keys stand is told anew once things stand still.
-const counted = computed<Scene>((before) => (before && !stillness.still ? before : scene.value))
+const counted = heldStill(() => scene.value)
 const density = computed(() => densityOf(counted.value, Math.max(20, Math.floor(width.value / 4))))
 const bars = computed(() => {
   const cells = density.value
@@ -60,8 +59,12 @@ const press = (event: PointerEvent, part: 'middle' | 'start' | 'end' | 'outside'
     else if (part === 'end') view.fitTimes(from, Math.max(time, from + 1), 1)
     else view.showFrom(time - held)
   }
+  const slide = (at: PointerEvent): void => {
+    stillness.slide()
+    go(at)
+  }
   if (part === 'outside') go(event)
-  trackPointer(event, { move: go, end: () => undefined })
+  trackPointer(event, { move: slide, end: () => undefined })
 }
 const onKeydown = (event: KeyboardEvent): void => {
   const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]

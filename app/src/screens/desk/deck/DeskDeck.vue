@@ -5,7 +5,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckFilters from './DeckFilters.vue'
@@ -83,8 +83,9 @@ const virtual = useVirtualizer(
 )
 useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
 /** The rows as they were when things last stood still. */
-const restRows = computed<readonly Row[]>((before) =>
-  before?.length === rows.value.length && !stillness.still ? before : rows.value,
+const restRows = heldStill(
+  () => rows.value,
+  (before) => before.length === rows.value.length,
 )
 /** A row as it is; one out of view, and where very much moves the names and numbers of any, once things stand still. */
 const shownRows = computed(() => {
@@ -141,9 +142,11 @@ const onWheel = (event: WheelEvent): void => {
   if (x < 0) return
   if (event.ctrlKey || event.metaKey) {
     event.preventDefault()
+    stillness.slide()
     view.zoomAt(x, Math.exp(-event.deltaY * 0.003))
   } else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
     event.preventDefault()
+    stillness.slide()
     view.slide(event.shiftKey ? event.deltaY || event.deltaX : event.deltaX)
   }
 }

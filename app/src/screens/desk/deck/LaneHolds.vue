@@ -10,7 +10,7 @@ import { useView } from '../../../session/view.ts'
 import { discPoints } from '../../../ui/discPoints.ts'
 import PointerTag from '../PointerTag.vue'
 import type { HeldLane } from './heldLane.ts'
-import type { BeadDrawing, SpanDrawing } from './laneDrawing.ts'
+import { isBeadChosen, keysOfBead, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
 import LaneWords from './LaneWords.vue'
 import { momentWords } from './momentWords.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
@@ -80,7 +80,7 @@ const going = computed(() => dragged.tag.value !== null)
  * this lane. One that is selected already is taken away only when it is let go without a drag.
  */
 const pressBead = (event: PointerEvent, bead: BeadDrawing): void => {
-  const refs = keysOfBead(bead).map(refOf)
+  const refs = refsOf(bead)
   const was = refs.every((ref) => selection.hasKey(ref))
   const add = event.shiftKey || event.ctrlKey || event.metaKey
   if (!was && event.shiftKey) selection.selectKeys([...selection.keys, ...rangeTo(bead)])
@@ -91,19 +91,13 @@ const pressBead = (event: PointerEvent, bead: BeadDrawing): void => {
     else selection.selectKeys(refs)
   })
 }
-const isChosenBead = (bead: BeadDrawing): boolean =>
-  bead.count > 1
-    ? props.chosenKeys.size > 0 && keysOfBead(bead).some((id) => props.chosenKeys.has(id))
-    : props.chosenKeys.has(bead.key)
-/** The keys a bead stands for: where they crowd more than one. */
-const keysOfBead = ({ index, count }: BeadDrawing): string[] =>
-  keys.value.slice(index, index + count).map(({ id }) => id)
+const refsOf = (bead: BeadDrawing): KeyRef[] => keysOfBead(bead, props.held.property).map(refOf)
 /** All keys from the one of this lane selected last to a bead, those selected already left out; else the bead's own. */
 const rangeTo = (bead: BeadDrawing): KeyRef[] => {
   const { layer, property } = props.lane
   const last = selection.keys.findLast((key) => key.layer === layer && key.property === property)
   const from = last ? keys.value.findIndex(({ id }) => id === last.key) : -1
-  if (from < 0) return keysOfBead(bead).map(refOf)
+  if (from < 0) return refsOf(bead)
   const [low, high] = [Math.min(from, bead.index), Math.max(from, bead.index + bead.count - 1)]
   return keys.value
     .slice(low, high + 1)
@@ -139,7 +133,7 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
       role="button"
       tabindex="-1"
       :aria-label="beadLabel(bead.index)"
-      :aria-pressed="isChosenBead(bead)"
+      :aria-pressed="isBeadChosen(bead, held.property, chosenKeys)"
       @pointerdown.left.stop="pressBead($event, bead)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     />

@@ -4,12 +4,12 @@ import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import DrawingGround from '../DrawingGround.vue'
 import BeadCounts from './BeadCounts.vue'
 import BeadDots from './BeadDots.vue'
-import { drawLane, LANE_HEIGHT, type BeadDrawing, type SpanDrawing } from './laneDrawing.ts'
+import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
 import type { HeldLane } from './heldLane.ts'
 import type { PropertyRow } from './rows.ts'
@@ -39,18 +39,15 @@ const laneRef = computed(() => ({
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => property.value.keys.length)
 /** What takes hold of the lane, and its names, stay where they are while anything moves: neither is seen. */
-const held = computed<HeldLane>((before) => {
-  const waits = before?.property.keys.length === count.value && !stillness.still
-  return waits
-    ? before
-    : {
-        id: props.row.id,
-        name: lane.value,
-        unit: props.row.definition.unit,
-        property: property.value,
-        drawing: drawing.value,
-      }
-})
+const held = heldStill<HeldLane>(
+  () => ({
+    name: lane.value,
+    unit: props.row.definition.unit,
+    property: property.value,
+    drawing: drawing.value,
+  }),
+  (before) => before.property.keys.length === count.value,
+)
 const chosenKeys = computed(() => selection.keysIn(laneRef.value))
 const chosenSpans = computed(() => selection.spansIn(laneRef.value))
 /** Selected spans, as rectangles from key to key. */
@@ -58,24 +55,19 @@ const washes = computed(() => {
   const chosen = chosenSpans.value
   if (chosen.size === 0) return ''
   return drawing.value.spans
-    .filter(({ keys }: SpanDrawing) => chosen.has(keys[0]!))
+    .filter(({ keys }) => chosen.has(keys[0]!))
     .map(({ x0, x1 }) => `M${x0} 0.75H${x1}V25.25H${x0}Z`)
     .join('')
 })
-const isChosenBead = ({ key, index, count: many }: BeadDrawing): boolean => {
-  const chosen = chosenKeys.value
-  if (chosen.size === 0 || many === 1) return chosen.has(key)
-  return property.value.keys.slice(index, index + many).some(({ id }) => chosen.has(id))
-}
 const dots = computed(() =>
   drawing.value.beads.map((bead) => ({
     x: bead.x,
     y: 13,
-    chosen: isChosenBead(bead),
+    chosen: isBeadChosen(bead, property.value, chosenKeys.value),
     small: bead.waypoint,
   })),
 )
-const counts = computed(() => drawing.value.beads.map((bead) => ({ ...bead, y: 25 })))
+const counts = computed(() => manyOf(drawing.value.beads).map((bead) => ({ ...bead, y: 25 })))
 /** Beads that stand so near to one that is being dragged that the two would look like one key. */
 const NEAR_FRAMES = 2
 const nearMarks = computed(() => {
@@ -149,7 +141,7 @@ const walk = (event: KeyboardEvent): void => {
           shape-rendering="crispEdges"
         />
         <BeadDots :dots="dots" />
-        <BeadCounts v-if="drawing.crowded" :counts="counts" />
+        <BeadCounts v-if="counts.length > 0" :counts="counts" />
         <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9">≈</text>
       </g>
       <LaneHolds

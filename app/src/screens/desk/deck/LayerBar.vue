@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
@@ -97,10 +97,10 @@ const stems = computed(() => ({
   chosen: stemsOf(capsules.value.filter((capsule) => capsule.chosen)),
 }))
 /** What takes hold of capsules stays where it is while anything moves: it is not seen. */
-const held = computed<readonly Capsule[]>((before) => {
-  const waits = stillness.sliding || (before?.length === capsules.value.length && !stillness.still)
-  return before && waits ? before : capsules.value
-})
+const held = heldStill<readonly Capsule[]>(
+  () => capsules.value,
+  (before) => stillness.sliding || before.length === capsules.value.length,
+)
 /** A capsule's keys are selected as it is pressed, with Shift or Ctrl/Cmd beside the others, and dragged together. */
 const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
   const add = event.shiftKey || event.ctrlKey || event.metaKey

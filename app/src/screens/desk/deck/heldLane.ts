@@ -3,8 +3,6 @@ import type { LaneDrawing } from './laneDrawing.ts'
 
 /** A closed lane as it was when things last stood still: what takes hold of it lies so. */
 export interface HeldLane {
-  /** Of its row. */
-  readonly id: string
   readonly name: string
   readonly unit: string
   readonly property: Property

@@ -71,8 +71,6 @@ export interface LaneDrawing {
   readonly picture: LanePicture
   readonly spans: readonly SpanDrawing[]
   readonly beads: readonly BeadDrawing[]
-  /** Whether keys stand so near one another that beads stand for several. */
-  readonly crowded: boolean
   /** Ends of the dashed lines before the first key and after the last, px. */
   readonly first: number
   readonly last: number
@@ -84,6 +82,19 @@ export interface LaneScale {
   /** Ribbons need not be exact now; one that is known exactly is drawn so all the same. */
   readonly coarse?: boolean
 }
+
+/** Beads that stand for several keys. */
+export const manyOf = (beads: readonly BeadDrawing[]): BeadDrawing[] => beads.filter(({ count }) => count > 1)
+
+/** The keys a bead stands for, by id. */
+export const keysOfBead = ({ index, count }: BeadDrawing, { keys }: Property): string[] =>
+  keys.slice(index, index + count).map(({ id }) => id)
+
+/** Whether any of the keys a bead stands for is among those chosen. */
+export const isBeadChosen = (bead: BeadDrawing, property: Property, chosen: ReadonlySet<string>): boolean =>
+  bead.count === 1 || chosen.size === 0
+    ? chosen.has(bead.key)
+    : keysOfBead(bead, property).some((id) => chosen.has(id))
 
 interface Known {
   readonly view: string
@@ -140,7 +151,6 @@ function drawLaneAnew(
     picture: pictureOf(spans, ends, width),
     spans,
     beads: crowded ? thinned(inView) : inView,
-    crowded,
     first: ends[0],
     last: ends[1],
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useStillness } from '../../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../../session/stillness.ts'
 import { discPoints } from '../../../../ui/discPoints.ts'
 import BeadCounts from '../BeadCounts.vue'
 import BeadDots from '../BeadDots.vue'
@@ -25,11 +25,14 @@ defineEmits<{
 
 const stillness = useStillness()
 /** What takes hold of them stays where it is while anything moves: it is not seen. */
-const held = computed<readonly GraphBead[]>((before) => {
+const held = heldStill(
+  () => props.beads,
   // While it slides other beads may stand for the same keys; an edit may have made others.
-  const waits = stillness.sliding || (before?.length === props.beads.length && !stillness.still)
-  return before && waits ? before : props.beads
-})
+  (before) => stillness.sliding || before.length === props.beads.length,
+)
+/** One that is taken hold of, as it is seen. */
+const seen = (bead: GraphBead): GraphBead =>
+  props.beads.find(({ key, component }) => key === bead.key && component === bead.component) ?? bead
 /** By their places on the page; found once for all that ask. */
 const chosenSlots = computed(() => {
   const { beads, chosen } = props
@@ -39,7 +42,9 @@ const chosenSlots = computed(() => {
 const isChosen = ({ slot }: GraphBead): boolean => chosenSlots.value.has(slot)
 const dots = computed(() => props.beads.map((bead) => ({ x: bead.x, y: bead.y, chosen: isChosen(bead) })))
 const counts = computed(() =>
-  props.beads.map(({ slot, x, y, keys }) => ({ slot, x, y: y - 7, count: keys.length })),
+  props.beads.flatMap(({ slot, x, y, keys }) =>
+    keys.length > 1 ? [{ slot, x, y: y - 7, count: keys.length }] : [],
+  ),
 )
 </script>
 
@@ -58,11 +63,11 @@ const counts = computed(() =>
       :aria-label="nameOf(bead)"
       :aria-valuenow="bead.value"
       :aria-valuetext="wordsOf(bead.value)"
-      @pointerdown.left.stop="$emit('grab', $event, bead)"
+      @pointerdown.left.stop="$emit('grab', $event, seen(bead))"
       @keydown="$emit('nudge', $event, bead)"
     />
   </g>
-  <BeadCounts v-if="counts.some(({ count }) => count > 1)" :counts="counts" class="numbers" />
+  <BeadCounts v-if="counts.length > 0" :counts="counts" class="numbers" />
 </template>
 
 <style scoped>

@@ -5,17 +5,16 @@ import type { PropertyDefinition } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document.ts'
 import { usePlayback } from '../../../../session/playback.ts'
 import { useSelection } from '../../../../session/selection.ts'
-import { useStillness } from '../../../../session/stillness.ts'
+import { heldStill } from '../../../../session/stillness.ts'
 import { useView, type OpenLane } from '../../../../session/view.ts'
 import { numberWords, percentWords } from '../../../../ui/numberWords.ts'
 import PointerTag from '../../PointerTag.vue'
-import { text } from '../../stage/drawRoute.ts'
 import type { PropertyRow } from '../rows.ts'
 import type { GraphBead } from './beadPlaces.ts'
 import { drawGraph, type GraphGrip, type GraphNode } from './graphDrawing.ts'
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
-import GraphGrips from './GraphGrips.vue'
+import GraphHandle from './GraphHandle.vue'
 import KeyBox from './KeyBox.vue'
 import { isSummed, readingsAt, type GraphOf } from './sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
@@ -41,7 +40,6 @@ const hatch = useId()
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
-const stillness = useStillness()
 const view = useView()
 const time = useTrackedTime()
 const hand = useGraphHand(() => ({
@@ -77,8 +75,9 @@ const drawing = computed(() =>
 defineExpose({ drawing })
 const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
 /** What takes hold of the curves stays where it is while anything moves: it is not seen. */
-const heldCurves = computed<typeof drawing.value.curves>((before) =>
-  before?.length === drawing.value.curves.length && !stillness.still ? before : drawing.value.curves,
+const heldCurves = heldStill(
+  () => drawing.value.curves,
+  (before) => before.length === drawing.value.curves.length,
 )
 /** A split position has a lane an axis; each is drawn as it is where both share one. */
 const axis = computed(() =>
@@ -215,20 +214,15 @@ const canBend = computed(
     <KeyBox v-if="of !== 'speed'" :hand="hand" :chosen="chosenBeads" :pane="pane" />
     <g v-for="node in drawing.nodes" :key="`${node.key}${node.index}${node.component}`">
       <template v-for="arm in node.arms" :key="arm.side">
-        <path :d="`M${text([node.x, node.y])}L${text([arm.x, arm.y])}`" class="arm" aria-hidden="true" />
-        <g
-          class="grip"
-          role="slider"
-          tabindex="0"
+        <GraphHandle
+          :from="[node.x, node.y]"
+          :to="[arm.x, arm.y]"
           :aria-label="`${arm.side === 'leave' ? 'Leave' : 'Arrive'} handle of ${nodeName(node).toLowerCase()}`"
           :aria-valuenow="Math.round(Math.abs(arm.handle[0]) * 100)"
           :aria-valuetext="`${percentWords(Math.abs(arm.handle[0]))} of the time, ${percentWords(arm.handle[1])} of the change`"
           @pointerdown.left.stop="nodeDrag.pressArm($event, node, arm, pane)"
           @keydown="nodeDrag.nudgeArm($event, node, arm)"
-        >
-          <rect :x="arm.x - 9" :y="arm.y - 9" width="18" height="18" fill="transparent" />
-          <rect class="square" :x="arm.x - 3.5" :y="arm.y - 3.5" width="7" height="7" rx="1" />
-        </g>
+        />
       </template>
       <g
         v-if="node.inner"
@@ -255,12 +249,17 @@ const canBend = computed(
       @grab="(event, bead) => beadDrag.press(event, bead, pane)"
       @nudge="(event, bead) => beadDrag.nudge(event, bead, { of, step: definition.step })"
     />
-    <GraphGrips
-      :grips="drawing.grips"
-      :name-of="gripName"
-      :words-of="gripWords"
-      @grab="(event, grip) => gripDrag.press(event, grip, pane)"
-      @nudge="(event, grip) => gripDrag.nudge(event, grip, pane)"
+    <!-- Over the beads, which keep what is nearer to them. -->
+    <GraphHandle
+      v-for="grip in drawing.grips"
+      :key="`${grip.key}${grip.side}${grip.component}`"
+      :from="[grip.fromX, grip.fromY]"
+      :to="[grip.x, grip.y]"
+      :aria-label="gripName(grip)"
+      :aria-valuenow="Math.round(grip.reach * 100)"
+      :aria-valuetext="gripWords(grip)"
+      @pointerdown.left.stop="gripDrag.press($event, grip, pane)"
+      @keydown="gripDrag.nudge($event, grip, pane)"
     />
     <g v-for="reading in readings" :key="reading.id" class="reading" aria-hidden="true">
       <circle :cx="reading.x" :cy="reading.y" r="3.25" />
@@ -342,26 +341,8 @@ const canBend = computed(
   text-anchor: middle;
 }
 
-.arm {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 1;
-}
-
-.grip,
 .bead {
   cursor: move;
-}
-
-.square {
-  fill: var(--sheet-2);
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-
-.grip:hover .square,
-.grip:focus-visible .square {
-  fill: var(--pencil);
 }
 
 .node {
