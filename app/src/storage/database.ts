@@ -16,7 +16,8 @@ export interface ProjectCard {
 /** A whole document as of journal entry `upTo`. */
 export interface Snapshot {
   id: string
-  project: Project
+  /** As JSON: a text is put away many times faster than what it tells. Older ones have the project itself. */
+  project: string | Project
   upTo: number
 }
 
@@ -25,7 +26,7 @@ export interface JournalEntry {
   seq: number
   projectId: string
   label: string
-  /** As JSON: a text is put away many times faster than what it tells. Older entries have the patches themselves. */
+  /** As JSON, likewise. */
   patches: string | readonly Patch[]
 }
 

@@ -2,17 +2,20 @@ import { applyPatches, enablePatches, type Patch } from 'immer'
 import { readProjectData, type ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
 import { secondsOfTicks } from '@arrow-bend/core/time'
-import { database, type Database, type JournalEntry, type ProjectCard } from './database.ts'
+import { database, type Database, type ProjectCard } from './database.ts'
+import { jsonPieces } from './jsonPieces.ts'
+import { leisureOfPage, type Leisure } from './leisure.ts'
 import { StorageTrouble, storageTrouble } from './storageTrouble.ts'
 
 enablePatches()
 
-/** Journal entries after which the next commit folds them into the snapshot. */
+/** Journal entries, or characters in them, after which the next commit folds them into the snapshot. */
 const FOLD_AFTER = 50
+const FOLD_CHARACTERS = 8e6
 
-/** Patches from which on an edit is large, and how long its journal entry leaves for it to be painted, ms. */
+/** Patches from which on an edit is large, and how long its journal entry leaves for what it shows, ms. */
 const LARGE = 60
-const PAINT_MS = 120
+const SHOW_MS = 250
 
 /** What a committed edit leaves in the journal. */
 export interface CommittedEdit {
@@ -20,9 +23,8 @@ export interface CommittedEdit {
   readonly patches: readonly Patch[]
 }
 
-function patchesOf({ patches }: Pick<JournalEntry, 'patches'>): Patch[] {
-  return typeof patches === 'string' ? (JSON.parse(patches) as Patch[]) : [...patches]
-}
+/** What was put away as JSON, or as it is by older versions. */
+const told = <T>(kept: string | T): T => (typeof kept === 'string' ? (JSON.parse(kept) as T) : kept)
 
 /** The card of a project; its thumbnail is added once drawn. */
 function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail'> {
@@ -41,13 +43,15 @@ function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail
  * Every method rejects with StorageTrouble, its sentence fit to be shown.
  */
 export class ProjectStorage {
-  private sinceFold = 0
+  /** What the journal holds that the snapshot does not. */
+  private sinceFold = { entries: 0, characters: 0 }
   /** The last of the large edits on their way to the journal. */
   private tail: Promise<unknown> | null = null
 
   constructor(
     private readonly db: Database = database,
     private readonly now: () => number = Date.now,
+    private readonly leisure: Leisure = leisureOfPage(),
   ) {}
 
   /** All projects, the last changed first. */
@@ -57,6 +61,7 @@ export class ProjectStorage {
 
   /** Adds a project with its pictures, whole or not at all. */
   async add({ project, assets }: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
+    const text = JSON.stringify(project)
     await this.guard('adding the project', () =>
       this.db.transaction(
         'rw',
@@ -67,7 +72,7 @@ export class ProjectStorage {
             if (bytes) await this.db.assets.put({ sha256, type, bytes })
           }
           await this.db.journal.where({ projectId: project.id }).delete()
-          await this.db.snapshots.put({ id: project.id, project, upTo: 0 })
+          await this.db.snapshots.put({ id: project.id, project: text, upTo: 0 })
           await this.db.projects.put({ ...cardOf(project, this.now()), thumbnail })
         },
       ),
@@ -82,10 +87,11 @@ export class ProjectStorage {
         throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
       const entries = await this.db.journal.where({ projectId: id }).sortBy('seq')
       const fresh = entries.filter((entry) => entry.seq > snapshot.upTo)
-      this.sinceFold = fresh.length
+      const characters = fresh.reduce((sum, { patches }) => sum + patches.length, 0)
+      this.sinceFold = { entries: fresh.length, characters }
       const replayed = fresh.reduce<Project>(
-        (project, entry) => applyPatches(project, patchesOf(entry)),
-        snapshot.project,
+        (project, entry) => applyPatches(project, [...told(entry.patches)]),
+        told(snapshot.project),
       )
       const project = readProjectData(replayed)
       const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
@@ -96,48 +102,55 @@ export class ProjectStorage {
 
   /**
    * Appends an edit to the journal; asks the database at once, within the same turn of the event loop. Only an edit of
-   * very many things lets what it shows be painted first, and those that come meanwhile wait for it.
+   * very many things is put away at leisure, and those that come meanwhile wait for it.
    */
   async append(project: Project, edit: CommittedEdit): Promise<void> {
-    const add = (): PromiseLike<number> =>
-      this.db.journal.add({
-        projectId: project.id,
-        label: edit.label,
-        patches: JSON.stringify(edit.patches),
-      })
+    const add = (patches: string): PromiseLike<number> => {
+      this.sinceFold.characters += patches.length
+      return this.db.journal.add({ projectId: project.id, label: edit.label, patches })
+    }
     const waits = edit.patches.length > LARGE || this.tail !== null
-    const added = waits ? this.after(add) : add()
+    const added = waits ? this.after(edit.patches, add) : add(JSON.stringify(edit.patches))
     await this.guard('saving your last change', async () => {
       const seq = await added
       await this.db.projects.update(project.id, cardOf(project, this.now()))
-      this.sinceFold += 1
-      if (this.sinceFold >= FOLD_AFTER) await this.fold(project, seq)
+      this.sinceFold.entries += 1
+      const { entries, characters } = this.sinceFold
+      if (entries >= FOLD_AFTER || characters >= FOLD_CHARACTERS) await this.fold(project, seq)
     })
   }
 
-  /** Runs work after the next paint, and after all that waits already. */
-  private after(work: () => PromiseLike<number>): Promise<number> {
-    const done = (this.tail ?? Promise.resolve())
-      .catch(() => undefined)
-      .then(() => new Promise((resolve) => setTimeout(resolve, PAINT_MS)))
-      .then(work)
-    const tail = done
+  /** Puts patches away when what they show has been seen, and after the database was asked for all that waits already. */
+  private async after(
+    patches: readonly Patch[],
+    add: (text: string) => PromiseLike<number>,
+  ): Promise<number> {
+    // In an object, as a promise would be waited for.
+    const asked = (this.tail ?? Promise.resolve())
+      .then(() => this.leisure.rest(SHOW_MS))
+      .then(() => this.textOf(patches))
+      .then((text) => ({ added: add(text) }))
+    const tail = asked
       .catch(() => undefined)
       .then(() => {
         if (this.tail === tail) this.tail = null
       })
     this.tail = tail
-    return done
+    return (await asked).added
+  }
+
+  private async textOf(value: unknown): Promise<string> {
+    return (await this.leisure.gather(jsonPieces(value))).join('')
   }
 
   private async fold(project: Project, upTo: number): Promise<void> {
-    this.sinceFold = 0
+    this.sinceFold = { entries: 0, characters: 0 }
+    const text = await this.textOf(project)
     await this.db.transaction('rw', [this.db.snapshots, this.db.journal], async () => {
-      await this.db.snapshots.put({ id: project.id, project, upTo })
-      await this.db.journal
-        .where({ projectId: project.id })
-        .and((entry) => entry.seq <= upTo)
-        .delete()
+      await this.db.snapshots.put({ id: project.id, project: text, upTo })
+      // By their keys alone: the entries themselves may be large.
+      const keys = await this.db.journal.where({ projectId: project.id }).primaryKeys()
+      await this.db.journal.bulkDelete(keys.filter((seq) => seq <= upTo))
     })
   }
 
