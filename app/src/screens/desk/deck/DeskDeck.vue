@@ -16,6 +16,8 @@ import LaneView from './LaneView.vue'
 import { LANE_HEIGHT } from './laneDrawing.ts'
 import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
+import LanePaper from './paper/LanePaper.vue'
+import { provideLanePaper } from './paper/lanePaper.ts'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
 import SnapLine from './SnapLine.vue'
@@ -40,6 +42,8 @@ const preferences = usePreferences()
 const selection = useSelection()
 const stillness = useStillness()
 const view = useView()
+
+const paper = provideLanePaper()
 
 const timeArea = ref<HTMLElement | null>(null)
 const scroller = ref<HTMLElement | null>(null)
@@ -67,6 +71,7 @@ const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
 }
+const isOpen = (row: Row): boolean => openOf(row) !== null
 const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
 const tops = computed(() => topsOf(rows.value, view.open.size === 0 ? () => LANE_HEIGHT : heightOf))
 
@@ -96,6 +101,11 @@ const shownRows = computed(() => {
     const away = rests && seen !== null && (index < seen.startIndex || index > seen.endIndex)
     return { top: start, index, row: away ? then : now, cell: rests && document.isMuchChosen ? then : now }
   })
+})
+
+const shownRange = computed((): readonly [number, number] => {
+  const items = virtual.value.getVirtualItems()
+  return [items[0]?.index ?? 0, items[items.length - 1]?.index ?? -1]
 })
 
 watch(
@@ -172,7 +182,7 @@ const isChosen = (row: Row): boolean =>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <DeckStrip />
-    <div ref="scroller" class="scroller">
+    <div ref="scroller" class="scroller" @scroll.passive="stillness.scroll">
       <div
         ref="sheet"
         class="sheet"
@@ -182,6 +192,14 @@ const isChosen = (row: Row): boolean =>
         <svg class="grid-lines" :width="view.laneWidth" height="100%" aria-hidden="true">
           <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
         </svg>
+        <LanePaper
+          :paper="paper"
+          :rows="rows"
+          :tops="tops"
+          :shown="shownRange"
+          :is-open="isOpen"
+          :width="view.laneWidth"
+        />
         <div
           v-for="{ row, cell, top, index } in shownRows"
           :key="row.id"

@@ -4,14 +4,13 @@ import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness, whenRowsRest } from '../../../session/stillness.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
-import DrawingGround from '../DrawingGround.vue'
-import BeadCounts from './BeadCounts.vue'
-import BeadDots from './BeadDots.vue'
 import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
 import type { HeldLane } from './heldLane.ts'
+import { useOnPaper } from './paper/lanePaper.ts'
+import { paintLane, type LaneFace } from './paper/paintLane.ts'
 import type { PropertyRow } from './rows.ts'
 
 /** A closed lane: ribbons for its spans, beads for its keys, and over them what takes hold of these. */
@@ -22,6 +21,7 @@ const selection = useSelection()
 const stillness = useStillness()
 const view = useView()
 
+const rested = whenRowsRest()
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
 const drawing = computed(() =>
@@ -50,14 +50,18 @@ const held = heldStill<HeldLane>(
 )
 const chosenKeys = computed(() => selection.keysIn(laneRef.value))
 const chosenSpans = computed(() => selection.spansIn(laneRef.value))
-/** Selected spans, as rectangles from key to key. */
+/** Selected spans from key to key; those that follow each other are one. */
 const washes = computed(() => {
   const chosen = chosenSpans.value
-  if (chosen.size === 0) return ''
-  return drawing.value.spans
-    .filter(({ keys }) => chosen.has(keys[0]!))
-    .map(({ x0, x1 }) => `M${x0} 0.75H${x1}V25.25H${x0}Z`)
-    .join('')
+  const runs: [number, number][] = []
+  if (chosen.size === 0) return runs
+  for (const { keys, x0, x1 } of drawing.value.spans) {
+    if (!chosen.has(keys[0]!)) continue
+    const before = runs[runs.length - 1]
+    if (before?.[1] === x0) before[1] = x1
+    else runs.push([x0, x1])
+  }
+  return runs
 })
 const dots = computed(() =>
   drawing.value.beads.map((bead) => ({
@@ -67,11 +71,13 @@ const dots = computed(() =>
     small: bead.waypoint,
   })),
 )
-const counts = computed(() => manyOf(drawing.value.beads).map((bead) => ({ ...bead, y: 25 })))
+/** While the view slides nobody could read numbers; they come when it stands. */
+const counts = computed(() => (stillness.sliding ? [] : manyOf(drawing.value.beads)))
 /** Beads that stand so near to one that is being dragged that the two would look like one key. */
 const NEAR_FRAMES = 2
+const NONE: readonly number[] = []
 const nearMarks = computed(() => {
-  if (!document.gesturing || chosenKeys.value.size === 0) return []
+  if (!document.gesturing || chosenKeys.value.size === 0) return NONE
   const { keys } = property.value
   return keys.flatMap((key, i) => {
     const next = keys[i + 1]
@@ -81,6 +87,21 @@ const nearMarks = computed(() => {
       : []
   })
 })
+const face = computed<LaneFace>(() => ({
+  picture: drawing.value.picture,
+  washes: washes.value,
+  dots: dots.value,
+  counts: counts.value,
+  near: nearMarks.value,
+  hue: props.row.definition.hue,
+}))
+useOnPaper(
+  () => props.row.id,
+  () => {
+    const [now, empty] = [face.value, count.value === 0]
+    return (brush) => empty || paintLane(brush, now)
+  },
+)
 const toggleGraph = (): void => {
   if (hasGraph(property.value)) view.toggleLane(props.row.id)
 }
@@ -108,11 +129,9 @@ const walk = (event: KeyboardEvent): void => {
     role="group"
     tabindex="0"
     :aria-label="`${lane}, ${count} keys`"
-    :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
     @keydown.enter.self.stop="toggleGraph"
     @keydown="walk"
   >
-    <DrawingGround />
     <template v-if="count > 0">
       <Repeat
         v-if="row.property.after === 'loop'"
@@ -122,29 +141,8 @@ const walk = (event: KeyboardEvent): void => {
         stroke="var(--ink-2)"
         aria-hidden="true"
       />
-      <!-- No transforms here: each would cost the browser a layer of its own to think about. -->
-      <g class="picture" aria-hidden="true">
-        <path class="outside" :d="drawing.picture.outside" />
-        <path v-if="washes" class="wash" :d="washes" />
-        <path class="area" :d="drawing.picture.areas" />
-        <path class="mid" :d="drawing.picture.lines.ribbon" />
-        <path v-if="drawing.picture.lines.hold" class="mid hold" :d="drawing.picture.lines.hold" />
-        <path v-if="drawing.picture.lines.steps" class="mid steps" :d="drawing.picture.lines.steps" />
-        <rect
-          v-for="cell in drawing.picture.ramp"
-          :key="cell.x"
-          :x="cell.x"
-          y="18"
-          width="3.2"
-          height="6"
-          :fill="cell.colour"
-          shape-rendering="crispEdges"
-        />
-        <BeadDots :dots="dots" />
-        <BeadCounts v-if="counts.length > 0" :counts="counts" />
-        <text v-for="x in nearMarks" :key="x" class="near" :x="x" y="9">≈</text>
-      </g>
       <LaneHolds
+        v-if="rested"
         :held="held"
         :lane="laneRef"
         :chosen-keys="chosenKeys"
@@ -157,51 +155,7 @@ const walk = (event: KeyboardEvent): void => {
 
 <style scoped>
 .lane {
-  --ground: var(--sheet);
   display: block;
   overflow: hidden;
-}
-
-.picture {
-  pointer-events: none;
-}
-
-.outside {
-  stroke: var(--ink-2);
-  stroke-dasharray: 1 3;
-  stroke-opacity: 0.5;
-}
-
-.area {
-  fill: var(--hue);
-  fill-opacity: 0.86;
-}
-
-.mid {
-  stroke: var(--hue);
-  stroke-width: 1;
-}
-
-.hold {
-  stroke-width: 2;
-  stroke-dasharray: 4 3;
-}
-
-.steps {
-  stroke-width: 2;
-}
-
-.wash {
-  fill: var(--pencil);
-  fill-opacity: 0.11;
-  stroke: var(--pencil);
-  stroke-width: 1.5;
-}
-
-.near {
-  fill: var(--pencil);
-  font-size: 13px;
-  font-weight: 700;
-  text-anchor: middle;
 }
 </style>

@@ -3,11 +3,12 @@ import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldStill, useStillness, whenRowsRest } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
-import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
+import { useOnPaper } from './paper/lanePaper.ts'
+import { paintBar } from './paper/paintBar.ts'
 import { useBarDrag } from './useBarDrag.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
 
@@ -90,12 +91,14 @@ const grips = computed(() => {
   ]
 })
 type Capsule = (typeof capsules)['value'][number]
-const stemsOf = (list: readonly Capsule[]): string =>
-  list.map(({ x, height }) => `M${x} ${15.5 - height / 2}V${10.5 + height / 2}`).join('')
-const stems = computed(() => ({
-  plain: stemsOf(capsules.value.filter((capsule) => !capsule.chosen)),
-  chosen: stemsOf(capsules.value.filter((capsule) => capsule.chosen)),
-}))
+useOnPaper(
+  () => props.layer.id,
+  () => {
+    const face = { bar: bar.value, capsules: capsules.value }
+    return (brush) => paintBar(brush, face)
+  },
+)
+const rested = whenRowsRest()
 /** What takes hold of capsules stays where it is while anything moves: it is not seen. */
 const held = heldStill<readonly Capsule[]>(
   () => capsules.value,
@@ -124,7 +127,6 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
     role="group"
     :aria-label="`${layer.name}, all keys`"
   >
-    <DrawingGround />
     <rect
       v-bind="bar"
       class="bar"
@@ -147,10 +149,8 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       rx="3"
       @pointerdown.left.stop="bars.trim($event, layer, grip.edge)"
     />
-    <path class="stem" :d="stems.plain" />
-    <path class="stem chosen" :d="stems.chosen" />
     <polygon
-      v-for="capsule in held"
+      v-for="capsule in rested ? held : []"
       :key="capsule.name"
       v-memo="[capsule, layer.name]"
       role="button"
@@ -166,9 +166,9 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
 
 <style scoped>
 .bar {
-  fill: var(--sheet-2);
-  stroke: var(--rule);
+  fill: none;
   cursor: grab;
+  pointer-events: all;
 }
 
 .bar:hover {
@@ -188,17 +188,5 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
 .capsule {
   cursor: ew-resize;
   fill: transparent;
-}
-
-/* Lines with round ends: places of rectangles are CSS properties, and moving them restyles. */
-.stem {
-  pointer-events: none;
-  stroke: var(--ink-2);
-  stroke-linecap: round;
-  stroke-width: 5;
-}
-
-.stem.chosen {
-  stroke: var(--pencil);
 }
 </style>

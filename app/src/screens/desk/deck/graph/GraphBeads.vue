@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { heldStill, useStillness } from '../../../../session/stillness.ts'
 import { discPoints } from '../../../../ui/discPoints.ts'
-import BeadCounts from '../BeadCounts.vue'
-import BeadDots from '../BeadDots.vue'
+import BeadCounts from './BeadCounts.vue'
+import BeadDots from './BeadDots.vue'
 import type { GraphBead } from './beadPlaces.ts'
 
 /** The keys of a graph, to be dragged and stepped. */

@@ -1,16 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import type { BeadDot } from '../beadDot.ts'
 
-/** A key as it is seen in a lane or a graph, px. */
-export interface BeadDot {
-  readonly x: number
-  readonly y: number
-  readonly chosen: boolean
-  /** A point of a route without a time of its own. */
-  readonly small?: boolean
-}
-
-/** All beads of a lane, drawn as a few lines rather than as many things: what takes hold of them lies over these. */
+/** All beads of a graph, drawn as a few lines rather than as many things: what takes hold of them lies over these. */
 const props = defineProps<{ dots: readonly BeadDot[] }>()
 
 /** Lines that go nowhere, round at their ends. */
@@ -20,8 +12,8 @@ const paths = computed(() => {
   const { dots } = props
   return {
     all: pathOf(dots),
-    plain: pathOf(dots.filter(({ small }) => !small)),
-    small: pathOf(dots.filter(({ small }) => small)),
+    plain: pathOf(dots.filter(({ small, chosen }) => !small && !chosen)),
+    small: pathOf(dots.filter(({ small, chosen }) => small && !chosen)),
     chosen: pathOf(dots.filter(({ small, chosen }) => chosen && !small)),
     chosenSmall: pathOf(dots.filter(({ small, chosen }) => chosen && small)),
   }
@@ -34,11 +26,9 @@ const paths = computed(() => {
     <path class="ring" :d="paths.plain" />
     <path class="core" :d="paths.plain" />
     <path class="chosen" :d="paths.chosen" />
-    <template v-if="paths.small">
-      <path class="ring small" :d="paths.small" />
-      <path class="core small" :d="paths.small" />
-      <path class="chosen small" :d="paths.chosenSmall" />
-    </template>
+    <path v-if="paths.small" class="ring small" :d="paths.small" />
+    <path v-if="paths.small" class="core small" :d="paths.small" />
+    <path v-if="paths.chosenSmall" class="chosen small" :d="paths.chosenSmall" />
   </g>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useStillness } from '../../../session/stillness.ts'
+import { useStillness } from '../../../../session/stillness.ts'
 
 /** How many keys a bead stands for, px. */
 export interface BeadCount {
