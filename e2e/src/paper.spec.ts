@@ -8,7 +8,7 @@ function column(page: Page, x: number, from: number, to: number): Promise<number
     ([x, from, to]) =>
       Array.from({ length: to! - from! }, (_, i) => {
         const y = from! + i
-        for (const strip of document.querySelectorAll<HTMLCanvasElement>('canvas.strip')) {
+        for (const strip of document.querySelectorAll<HTMLCanvasElement>('.paper canvas')) {
           const box = strip.getBoundingClientRect()
           if (y < box.top || y >= box.bottom || x! < box.left || x! >= box.right) continue
           const scale = strip.width / box.width
@@ -86,7 +86,7 @@ test('lanes that are scrolled to are painted, above and below one that is open',
   const unpainted = (): Promise<string[]> =>
     page.evaluate(() => {
       const deck = document.querySelector('.scroller')!.getBoundingClientRect()
-      const strips = [...document.querySelectorAll<HTMLCanvasElement>('canvas.strip')]
+      const strips = [...document.querySelectorAll<HTMLCanvasElement>('.paper canvas')]
       return [...document.querySelectorAll<SVGElement>('.deck svg.lane')].flatMap((lane) => {
         const box = lane.getBoundingClientRect()
         if (box.bottom < deck.top || box.top > deck.bottom) return []

@@ -16,8 +16,7 @@ import LaneView from './LaneView.vue'
 import { LANE_HEIGHT } from './laneDrawing.ts'
 import LayerBar from './LayerBar.vue'
 import LayerCell from './LayerCell.vue'
-import LanePaper from './paper/LanePaper.vue'
-import { provideLanePaper } from './paper/lanePaper.ts'
+import { providePaper } from './paper/useRowPaper.ts'
 import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
 import SnapLine from './SnapLine.vue'
@@ -43,7 +42,8 @@ const selection = useSelection()
 const stillness = useStillness()
 const view = useView()
 
-const paper = provideLanePaper()
+const paper = ref<HTMLElement | null>(null)
+providePaper(paper)
 
 const timeArea = ref<HTMLElement | null>(null)
 const scroller = ref<HTMLElement | null>(null)
@@ -71,7 +71,6 @@ const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null
 }
-const isOpen = (row: Row): boolean => openOf(row) !== null
 const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
 const tops = computed(() => topsOf(rows.value, view.open.size === 0 ? () => LANE_HEIGHT : heightOf))
 
@@ -101,11 +100,6 @@ const shownRows = computed(() => {
     const away = rests && seen !== null && (index < seen.startIndex || index > seen.endIndex)
     return { top: start, index, row: away ? then : now, cell: rests && document.isMuchChosen ? then : now }
   })
-})
-
-const shownRange = computed((): readonly [number, number] => {
-  const items = virtual.value.getVirtualItems()
-  return [items[0]?.index ?? 0, items[items.length - 1]?.index ?? -1]
 })
 
 watch(
@@ -192,14 +186,7 @@ const isChosen = (row: Row): boolean =>
         <svg class="grid-lines" :width="view.laneWidth" height="100%" aria-hidden="true">
           <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
         </svg>
-        <LanePaper
-          :paper="paper"
-          :rows="rows"
-          :tops="tops"
-          :shown="shownRange"
-          :is-open="isOpen"
-          :width="view.laneWidth"
-        />
+        <div ref="paper" class="paper" aria-hidden="true" />
         <div
           v-for="{ row, cell, top, index } in shownRows"
           :key="row.id"
@@ -232,9 +219,9 @@ const isChosen = (row: Row): boolean =>
           </div>
           <div class="right" @pointerdown.left="startMarquee">
             <OpenLane v-if="openOf(row)" :row="laneOf(row)!" :lane="openOf(row)!" />
-            <LaneView v-else-if="row.kind === 'property'" :row="row" />
-            <LaneView v-else-if="row.lane" :row="row.lane" />
-            <LayerBar v-else :layer="row.layer" />
+            <LaneView v-else-if="row.kind === 'property'" :row="row" :top="top" />
+            <LaneView v-else-if="row.lane" :row="row.lane" :top="top" />
+            <LayerBar v-else :layer="row.layer" :top="top" />
           </div>
         </div>
         <div
@@ -316,6 +303,18 @@ const isChosen = (row: Row): boolean =>
 
 .grid-lines line {
   stroke: var(--rule-soft);
+}
+
+.paper {
+  position: absolute;
+  top: 0;
+  left: 300px;
+  pointer-events: none;
+}
+
+.paper :deep(canvas) {
+  position: absolute;
+  left: 0;
 }
 
 .row {

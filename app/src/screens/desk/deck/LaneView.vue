@@ -9,12 +9,16 @@ import { hasGraph, useView } from '../../../session/view.ts'
 import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
 import type { HeldLane } from './heldLane.ts'
-import { useOnPaper } from './paper/lanePaper.ts'
+import { useRowPaper } from './paper/useRowPaper.ts'
 import { paintLane, type LaneFace } from './paper/paintLane.ts'
 import type { PropertyRow } from './rows.ts'
 
 /** A closed lane: ribbons for its spans, beads for its keys, and over them what takes hold of these. */
-const props = defineProps<{ row: PropertyRow }>()
+const props = defineProps<{
+  row: PropertyRow
+  /** Where it begins in the deck, px. */
+  top: number
+}>()
 
 const document = useDocument()
 const selection = useSelection()
@@ -95,8 +99,8 @@ const face = computed<LaneFace>(() => ({
   near: nearMarks.value,
   hue: props.row.definition.hue,
 }))
-useOnPaper(
-  () => props.row.id,
+useRowPaper(
+  () => props.top,
   () => {
     const [now, empty] = [face.value, count.value === 0]
     return (brush) => empty || paintLane(brush, now)

@@ -7,13 +7,17 @@ import { heldStill, useStillness, whenRowsRest } from '../../../session/stillnes
 import { useView } from '../../../session/view.ts'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
-import { useOnPaper } from './paper/lanePaper.ts'
+import { useRowPaper } from './paper/useRowPaper.ts'
 import { paintBar } from './paper/paintBar.ts'
 import { useBarDrag } from './useBarDrag.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
-const props = defineProps<{ layer: Layer }>()
+const props = defineProps<{
+  layer: Layer
+  /** Where it begins in the deck, px. */
+  top: number
+}>()
 
 /** Heights for one, two, and three or more properties keyed at a moment, px. */
 const HEIGHTS = [8, 13, 18] as const
@@ -91,8 +95,8 @@ const grips = computed(() => {
   ]
 })
 type Capsule = (typeof capsules)['value'][number]
-useOnPaper(
-  () => props.layer.id,
+useRowPaper(
+  () => props.top,
   () => {
     const face = { bar: bar.value, capsules: capsules.value }
     return (brush) => paintBar(brush, face)

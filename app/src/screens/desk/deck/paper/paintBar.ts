@@ -1,4 +1,4 @@
-import type { Brush } from './lanePaper.ts'
+import type { Brush } from './useRowPaper.ts'
 
 /** All that is seen of a layer's own row, px. */
 export interface BarFace {

@@ -1,6 +1,6 @@
 import type { BeadDot } from '../beadDot.ts'
 import type { LanePicture } from '../laneDrawing.ts'
-import type { Brush } from './lanePaper.ts'
+import type { Brush } from './useRowPaper.ts'
 
 /** All that is seen of a closed lane, px. */
 export interface LaneFace {
