@@ -7,6 +7,7 @@ import { measureDeck } from './measureDeck.ts'
 import {
   measureDrag,
   measureIdle,
+  measurePace,
   measurePlayback,
   measureWheel,
   openProject,
@@ -31,6 +32,8 @@ try {
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
   await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
   await page.waitForTimeout(1500)
+  const pace = async (): Promise<void> => report('pace: a fixed piece of work', await measurePace(page))
+  await pace()
   report('an empty frame of this browser', await measureIdle(page))
   report(
     'handle drag, pointer to paint',
@@ -64,8 +67,11 @@ try {
     await measureDrag(page, page.getByRole('button', { name: /^Buoy 12 key 2 of/ }), [2, -1]),
   )
 
+  await pace()
   await measureGraphs(page)
+  await pace()
   await measureDeck(page, served.address)
+  await pace()
   await page.setViewportSize({ width: 1280, height: 800 })
 
   await openProject(page, served.address, crowdedStage({ layers: 100, moving: 100, keys: 4 }))

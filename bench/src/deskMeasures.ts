@@ -96,6 +96,31 @@ export function report(name: string, times: readonly number[]): void {
   )
 }
 
+/**
+ * How long a fixed piece of work takes in this browser now, ms: machines that are shared are now quick, now slow, and only
+ * figures taken at the same pace can be compared.
+ */
+export function measurePace(page: Page): Promise<number[]> {
+  return page.evaluate(() => {
+    const work = (): number => {
+      let sum = 0
+      let list: { x: number; y: number }[] = []
+      for (let i = 0; i < 1e6; i += 1) {
+        list.push({ x: i, y: Math.sqrt(i) })
+        if (list.length < 1e5) continue
+        sum += list.reduce((total, { x, y }) => total + x * y, 0)
+        list = []
+      }
+      return sum
+    }
+    return Array.from({ length: 12 }, () => {
+      const start = performance.now()
+      if (!(work() > 0)) throw new Error('No work was done.')
+      return performance.now() - start
+    })
+  })
+}
+
 /** Time from one animation frame to the next with nothing to do. */
 export function measureIdle(page: Page): Promise<number[]> {
   return page.evaluate(

@@ -197,18 +197,20 @@ function stitches(
   return path
 }
 
-/** What of a curve lies beyond limits, as areas between it and them. */
+/** What of a curve lies beyond limits, as areas between it and them; only runs that go beyond are looked at. */
 function lostPart(pieces: readonly GraphPiece[], { y }: GraphScale, limits: readonly number[]): string {
   const [least = -Infinity, most = Infinity] = limits
-  if (pieces.every(({ low, high }) => low >= least && high <= most)) return ''
-  const points = pieces.flatMap((piece) => piece.points)
-  const area = (limit: number, beyond: (value: number) => number): string => {
-    if (!Number.isFinite(limit) || points.every(([, value]) => beyond(value) === limit)) return ''
+  const area = ({ points }: GraphPiece, limit: number, beyond: (value: number) => number): string => {
     const [first, last] = [points[0]!, points[points.length - 1]!]
     const along = points.map(([x, value]) => `L${x.toFixed(1)} ${y(beyond(value)).toFixed(1)}`).join('')
     return `M${first[0].toFixed(1)} ${y(limit).toFixed(1)}${along}L${last[0].toFixed(1)} ${y(limit).toFixed(1)}Z`
   }
-  return area(most, (value) => Math.max(value, most)) + area(least, (value) => Math.min(value, least))
+  const above = pieces.filter(({ high }) => high > most)
+  const below = pieces.filter(({ low }) => low < least)
+  return [
+    ...above.map((piece) => area(piece, most, (value) => Math.max(value, most))),
+    ...below.map((piece) => area(piece, least, (value) => Math.min(value, least))),
+  ].join('')
 }
 
 /** Indices of the spans in view that show their handles. */
