@@ -14,8 +14,8 @@ const tag = computed(() => props.of.tag.value)
 
 <style scoped>
 .tag {
-  fill: #1f2b33;
-  stroke: #fffdf8;
+  fill: var(--ink);
+  stroke: var(--sheet-2);
   stroke-width: 4;
   font-family: var(--font-mono);
   font-size: 12px;

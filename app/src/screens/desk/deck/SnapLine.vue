@@ -9,7 +9,8 @@ const x = computed(() => (view.snapLine ? view.xOf(view.snapLine.time) : 0))
 
 <template>
   <div v-if="view.snapLine" class="snap-line" :style="{ left: `${x}px` }">
-    <span :class="{ before: x > view.laneWidth - 120 }">{{ view.snapLine.words }}</span>
+    <!-- What is dragged is told of right of the pointer. -->
+    <span :class="{ after: x < 120 }">{{ view.snapLine.words }}</span>
   </div>
 </template>
 
@@ -27,7 +28,7 @@ const x = computed(() => (view.snapLine ? view.xOf(view.snapLine.time) : 0))
 span {
   position: absolute;
   top: 24px;
-  left: 5px;
+  right: 6px;
   padding: 0 4px;
   border-radius: 3px;
   background: var(--sheet-2);
@@ -35,8 +36,8 @@ span {
   white-space: nowrap;
 }
 
-span.before {
-  right: 5px;
-  left: auto;
+span.after {
+  right: auto;
+  left: 5px;
 }
 </style>

@@ -157,7 +157,7 @@ const still = computed(() => {
 /* The value keeps its room; names and words beside it give way. */
 .value {
   display: flex;
-  max-width: 160px;
+  max-width: 166px;
   flex: none;
   align-items: center;
   justify-content: flex-end;
@@ -170,12 +170,12 @@ const still = computed(() => {
 }
 
 .half {
-  width: 39px;
+  width: 42px;
   flex: none;
 }
 
 .tight .half {
-  width: 33px;
+  width: 38px;
 }
 
 .value :deep(input) {
