@@ -71,6 +71,18 @@ describe('the journal', () => {
     expect(await reopened()).toEqual(project)
   })
 
+  it('has all that waits, too, when the project is opened again from the same page', async () => {
+    const edits = [renameAll('Lamp'), rename('After')]
+    expect((await storage.open(project.id)).project).toEqual(project)
+    await Promise.all(edits)
+    expect(await labels()).toEqual(['Lamp', 'After'])
+    // And there is time again for the next.
+    const next = renameAll('Buoy')
+    await new Promise((resolve) => setTimeout(resolve, 30))
+    expect(await labels()).toEqual(['Lamp', 'After'])
+    await next
+  })
+
   it('is folded into the snapshot after fifty edits, and goes on from there', async () => {
     for (let i = 1; i <= 52; i += 1) await rename(`Edit ${i}`)
     expect(await labels()).toEqual(['Edit 51', 'Edit 52'])

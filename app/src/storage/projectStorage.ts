@@ -82,6 +82,7 @@ export class ProjectStorage {
   /** Opens a project: snapshot and journal, checked whole, with its pictures. */
   async open(id: string): Promise<ProjectFile> {
     return this.guard('opening the project', async () => {
+      await this.askedForAll()
       const snapshot = await this.db.snapshots.get(id)
       if (!snapshot)
         throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
@@ -137,6 +138,14 @@ export class ProjectStorage {
       })
     this.tail = tail
     return (await asked).added
+  }
+
+  /** Large edits that wait still are put away now, so that what is read next has them. */
+  private async askedForAll(): Promise<void> {
+    if (!this.tail) return
+    this.leisure.hurry()
+    while (this.tail) await this.tail
+    this.leisure.relax()
   }
 
   private async textOf(value: unknown): Promise<string> {
