@@ -4,6 +4,8 @@ import { openDemo } from './desk.ts'
 
 /** Nothing serious by axe's rules for WCAG 2.2 AA, on all of the page or a part of it. */
 async function expectAccessible(page: Page, part = ''): Promise<void> {
+  // Panels come when they are first asked for.
+  if (part) await expect(page.locator(part)).toBeVisible()
   const whole = new AxeBuilder({ page })
   const axe = part ? whole.include(part) : whole
   // The two themes differ in their colours alone; all else is looked at once, in the light one.
