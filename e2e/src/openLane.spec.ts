@@ -144,6 +144,12 @@ test('the curve itself follows the pointer between its keys, and a double click 
   expect(Math.abs(valueAt(compileProperty(bent), middle)[0]! - value - 20 * units)).toBeLessThan(1.5)
   expect(bent.keys.map((key) => key.value)).toEqual(before.keys.map((key) => key.value))
   await page.keyboard.press('ControlOrMeta+z')
+  // What takes hold of the curve follows it a frame later, sooner than a hand could press again.
+  const curve = lane(page).locator('[data-curve="value0"]')
+  const reach = lane(page).locator('[data-part="curve-reach"]')
+  await expect
+    .poll(async () => (await reach.getAttribute('d')) === (await curve.getAttribute('d')))
+    .toBe(true)
   await page.mouse.dblclick(...at)
   const keyed = await opacity(page)
   expect(keyed.keys).toHaveLength(before.keys.length + 1)
