@@ -1,10 +1,9 @@
 import { defineStore } from 'pinia'
-import { computed, readonly, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
+import { computed, readonly, shallowRef, watch, type ComputedRef } from 'vue'
 import { useDocument } from './document.ts'
 
-/** After a step of zooming or sliding the next may follow for so long, ms; after one of scrolling so long. */
+/** After a step of zooming or sliding the next may follow for so long, ms. */
 const MORE_MS = 120
-const SCROLL_MS = 80
 
 /**
  * Whether the deck stands still: nothing is dragged, zoomed or slid, and what was done last has been painted. What is
@@ -15,9 +14,6 @@ export const useStillness = defineStore('stillness', () => {
   const still = shallowRef(true)
   /** Whether the view moves: it is zoomed, or slid along in time. */
   const sliding = shallowRef(false)
-  /** Whether rows go by. */
-  const scrolling = shallowRef(false)
-  let rowsRest: ReturnType<typeof setTimeout> | undefined
   /** Things that stirred it so far, and how long the last of them may be followed by more, ms. */
   let [stirs, more] = [0, 0]
   let waiting = false
@@ -51,13 +47,6 @@ export const useStillness = defineStore('stillness', () => {
   return {
     still: readonly(still),
     sliding: readonly(sliding),
-    scrolling: readonly(scrolling),
-    /** Tells that rows go by, up or down. */
-    scroll: (): void => {
-      scrolling.value = true
-      clearTimeout(rowsRest)
-      rowsRest = setTimeout(() => (scrolling.value = false), SCROLL_MS)
-    },
     /** Tells that the view is being zoomed or slid, a step of many; one that jumps is followed at once. */
     slide: (): void => stir(MORE_MS),
     /** Whether so much changes that ribbons need not be exact. */
@@ -73,15 +62,4 @@ export const useStillness = defineStore('stillness', () => {
 export function heldStill<T>(now: () => T, fits: (before: T) => boolean = () => true): ComputedRef<T> {
   const stillness = useStillness()
   return computed((before) => (before !== undefined && !stillness.still && fits(before) ? before : now()))
-}
-
-/** Whether a row may have all its parts: those not seen come when no rows go by any more, and then they stay. */
-export function whenRowsRest(): Readonly<Ref<boolean>> {
-  const stillness = useStillness()
-  const rested = shallowRef(!stillness.scrolling)
-  watch(
-    () => stillness.scrolling,
-    (goes) => (rested.value ||= !goes),
-  )
-  return rested
 }

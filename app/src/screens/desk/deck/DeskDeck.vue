@@ -21,6 +21,7 @@ import PlayheadLine from './PlayheadLine.vue'
 import PropertyCell from './PropertyCell.vue'
 import SnapLine from './SnapLine.vue'
 import { buildRows, startsFolded, laneOf, topsOf, type Row } from './rows.ts'
+import { provideRowsGoing } from './rowsRest.ts'
 import { rulerMarks } from './rulerMarks.ts'
 import { useLaneHeights } from './useLaneHeights.ts'
 import { useLayerChoice } from './useLayerChoice.ts'
@@ -74,6 +75,8 @@ const openOf = (row: Row) => {
 const heightOf = (row: Row): number => openOf(row)?.height ?? LANE_HEIGHT
 const tops = computed(() => topsOf(rows.value, view.open.size === 0 ? () => LANE_HEIGHT : heightOf))
 
+/** After a step of scrolling the next may follow for so long, ms. */
+const ROWS_REST_MS = 80
 // Only a change of their number may reach the virtualiser: it measures the page when its options change.
 const rowCount = computed(() => rows.value.length)
 const virtual = useVirtualizer(
@@ -82,9 +85,11 @@ const virtual = useVirtualizer(
     getScrollElement: () => scroller.value,
     estimateSize: (index: number) => heightOf(rows.value[index]!),
     overscan: 6,
+    isScrollingResetDelay: ROWS_REST_MS,
     getItemKey: (index: number) => rows.value[index]!.id,
   })),
 )
+provideRowsGoing(() => virtual.value.isScrolling)
 useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
 /** The rows as they were when things last stood still. */
 const restRows = heldStill(
@@ -176,7 +181,7 @@ const isChosen = (row: Row): boolean =>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <DeckStrip />
-    <div ref="scroller" class="scroller" @scroll.passive="stillness.scroll">
+    <div ref="scroller" class="scroller">
       <div
         ref="sheet"
         class="sheet"

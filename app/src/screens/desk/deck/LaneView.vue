@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness, whenRowsRest } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
@@ -12,6 +12,7 @@ import type { HeldLane } from './heldLane.ts'
 import { useRowPaper } from './paper/useRowPaper.ts'
 import { paintLane, type LaneFace } from './paper/paintLane.ts'
 import type { PropertyRow } from './rows.ts'
+import { useRowsRest } from './rowsRest.ts'
 
 /** A closed lane: ribbons for its spans, beads for its keys, and over them what takes hold of these. */
 const props = defineProps<{
@@ -25,7 +26,7 @@ const selection = useSelection()
 const stillness = useStillness()
 const view = useView()
 
-const rested = whenRowsRest()
+const rested = useRowsRest()
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
 const drawing = computed(() =>

@@ -3,12 +3,13 @@ import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness, whenRowsRest } from '../../../session/stillness.ts'
+import { heldStill, useStillness } from '../../../session/stillness.ts'
 import { useView } from '../../../session/view.ts'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
 import { useRowPaper } from './paper/useRowPaper.ts'
 import { paintBar } from './paper/paintBar.ts'
+import { useRowsRest } from './rowsRest.ts'
 import { useBarDrag } from './useBarDrag.ts'
 import { useKeyDrag } from './useKeyDrag.ts'
 
@@ -102,7 +103,7 @@ useRowPaper(
     return (brush) => paintBar(brush, face)
   },
 )
-const rested = whenRowsRest()
+const rested = useRowsRest()
 /** What takes hold of capsules stays where it is while anything moves: it is not seen. */
 const held = heldStill<readonly Capsule[]>(
   () => capsules.value,
@@ -134,7 +135,6 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
     <rect
       v-bind="bar"
       class="bar"
-      :class="{ locked: layer.locked }"
       y="4.5"
       height="17"
       rx="4"

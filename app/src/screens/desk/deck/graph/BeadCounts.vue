@@ -31,7 +31,7 @@ const shown = computed<readonly BeadCount[]>((before = props.counts) =>
 .counts {
   fill: var(--ink-2);
   font-family: var(--font-mono);
-  font-size: var(--count-size, 7px);
+  font-size: 9px;
   pointer-events: none;
   text-anchor: middle;
 }

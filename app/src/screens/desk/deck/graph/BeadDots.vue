@@ -12,10 +12,8 @@ const paths = computed(() => {
   const { dots } = props
   return {
     all: pathOf(dots),
-    plain: pathOf(dots.filter(({ small, chosen }) => !small && !chosen)),
-    small: pathOf(dots.filter(({ small, chosen }) => small && !chosen)),
-    chosen: pathOf(dots.filter(({ small, chosen }) => chosen && !small)),
-    chosenSmall: pathOf(dots.filter(({ small, chosen }) => chosen && small)),
+    plain: pathOf(dots.filter(({ chosen }) => !chosen)),
+    chosen: pathOf(dots.filter(({ chosen }) => chosen)),
   }
 })
 </script>
@@ -26,9 +24,6 @@ const paths = computed(() => {
     <path class="ring" :d="paths.plain" />
     <path class="core" :d="paths.plain" />
     <path class="chosen" :d="paths.chosen" />
-    <path v-if="paths.small" class="ring small" :d="paths.small" />
-    <path v-if="paths.small" class="core small" :d="paths.small" />
-    <path v-if="paths.chosenSmall" class="chosen small" :d="paths.chosenSmall" />
   </g>
 </template>
 
@@ -39,7 +34,7 @@ const paths = computed(() => {
 }
 
 .halo {
-  stroke: var(--ground, var(--sheet-2));
+  stroke: var(--sheet-2);
   stroke-width: 11.5;
 }
 
@@ -56,14 +51,5 @@ const paths = computed(() => {
 .chosen {
   stroke: var(--pencil);
   stroke-width: 9;
-}
-
-.small.ring,
-.small.chosen {
-  stroke-width: 6;
-}
-
-.small.core {
-  stroke-width: 3;
 }
 </style>

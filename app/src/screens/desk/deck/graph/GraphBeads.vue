@@ -67,7 +67,7 @@ const counts = computed(() =>
       @keydown="$emit('nudge', $event, bead)"
     />
   </g>
-  <BeadCounts v-if="counts.length > 0" :counts="counts" class="numbers" />
+  <BeadCounts v-if="counts.length > 0" :counts="counts" />
 </template>
 
 <style scoped>
@@ -89,9 +89,5 @@ const counts = computed(() =>
 /* What is dragged has left where it was taken hold of. */
 .going .bead:hover {
   stroke: none;
-}
-
-.numbers {
-  --count-size: 9px;
 }
 </style>
