@@ -1,3 +1,4 @@
+export { applyRecipe, type AppliedRecipe, type Recipe } from './applyRecipe.ts'
 export { BadEdit } from './badEdit.ts'
 export { artScale, placeArt, type ArtFit, type PlaceArt } from './placeArt.ts'
 export {

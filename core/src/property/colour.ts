@@ -32,17 +32,39 @@ export type OklabAlpha = [l: number, a: number, b: number, alpha: number]
  * Throws BadColour with a sentence. Source: W3C, CSS Color 4 (through culori).
  */
 export function parseColour(text: string): OklabAlpha {
-  const parsed = text.length <= 100 ? parse(text) : undefined
-  if (!parsed)
+  const colour = readCss(text)
+  if (!colour)
     throw new BadColour(`“${text.slice(0, 40)}” is not a colour. Try #C8401A or oklch(0.6 0.17 40).`)
-  const { l, a, b, alpha } = toOklab(parsed)
-  return [l ?? 0, a ?? 0, b ?? 0, alpha ?? 1]
+  return colour
 }
 
 /** Whether text is a colour parseColour reads. */
 export function isColour(text: string): boolean {
-  return text.length <= 100 && parse(text) !== undefined
+  return readCss(text) !== null
 }
+
+/** Farther from grey, or brighter, than any colour of a screen or a film: beyond it mixing has no meaning. */
+const FARTHEST = 1e3
+
+/** A CSS colour in OKLab and alpha (0 … 1); null for other text and for colours no number can tell. */
+function readCss(text: string): OklabAlpha | null {
+  if (text.length > LONGEST_TEXT) return null
+  let parsed: ReturnType<typeof parse>
+  try {
+    parsed = parse(text)
+  } catch {
+    // culori's reader stumbles over some unfinished texts, as `color(`.
+    return null
+  }
+  // A name such as `constructor` finds something else in its table of named colours.
+  if (typeof parsed?.mode !== 'string') return null
+  const { l, a, b, alpha } = toOklab(parsed)
+  const colour: OklabAlpha = [l ?? 0, a ?? 0, b ?? 0, Math.min(1, Math.max(0, alpha ?? 1))]
+  return colour.every((part) => Math.abs(part) <= FARTHEST) ? colour : null
+}
+
+/** The longest text read as a colour, in characters. */
+const LONGEST_TEXT = 100
 
 /**
  * Gamma-encoded sRGB components 0 … 1 and alpha of an OKLab colour, clipped to the gamut as a screen does.

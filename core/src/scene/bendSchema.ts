@@ -2,7 +2,12 @@ import { z } from 'zod'
 import { FAMILIES, type Bend, type FamilyName, type PlainBend } from '../bend/index.ts'
 import { LIMITS } from './limits.ts'
 
-export const amount = z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude)
+const AMOUNTS = `numbers lie from ${formatted(-LIMITS.magnitude)} to ${formatted(LIMITS.magnitude)}`
+export const amount = z.number().min(-LIMITS.magnitude, AMOUNTS).max(LIMITS.magnitude, AMOUNTS)
+function formatted(number: number): string {
+  return number.toLocaleString('en').replace('-', '−')
+}
+
 const share = z.number().min(0).max(1)
 const offset = z.tuple([amount, amount]).readonly()
 export const through = z.enum(['corner', 'joined', 'smooth'])
@@ -19,7 +24,8 @@ const familyNumbers = Object.fromEntries(
   Object.values(FAMILIES)
     .flatMap((family) => family.numbers)
     .map(({ name, least, most, whole }) => {
-      const number = z.number().min(least).max(most)
+      const range = `it lies from ${least} to ${most}`
+      const number = z.number().min(least, range).max(most, range)
       return [name, (whole ? number.int() : number).optional()]
     }),
 )
@@ -47,7 +53,7 @@ const points = z.strictObject({
   nodes: z
     .array(node)
     .min(2)
-    .max(LIMITS.nodesOfBend)
+    .max(LIMITS.nodesOfBend, `a bend has ${LIMITS.nodesOfBend} points at most`)
     .readonly()
     .refine((nodes) => nodes.every((here, i) => i === 0 || nodes[i - 1]!.at[0] < here.at[0]), {
       message: 'its points have to go on in time',

@@ -7,6 +7,8 @@ export {
   type ArtPath,
   type ArtPicture,
 } from './art.ts'
+export { BadDocument } from './badDocument.ts'
+export { checkChange } from './checkChange.ts'
 export { describeIssues } from './describeIssues.ts'
 export {
   LAYER_LABELS,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
-import { plainBendSchema } from './bendSchema.ts'
+import type { Property } from '../property/index.ts'
+import { amount, plainBendSchema } from './bendSchema.ts'
 import {
   LAYER_LABELS,
   type Asset,
@@ -12,7 +13,14 @@ import {
 } from './document.ts'
 import { LAYER_KINDS, propertiesOf, SPLIT_POSITION } from './layerKinds.ts'
 import { LIMITS } from './limits.ts'
-import { colourSchema, idSchema, propertySchema, ticksSchema } from './propertySchema.ts'
+import {
+  colourSchema,
+  idSchema,
+  propertySchema,
+  tellIn,
+  ticksSchema,
+  type Tell,
+} from './propertySchema.ts'
 
 export const nameSchema = z
   .string()
@@ -25,28 +33,34 @@ const span = z
   .readonly()
   .refine(([from, to]) => from < to, 'it has to start before it ends')
 
+export const propertyNameSchema = z.string().max(40)
+
+export const LAYER_FIELDS = {
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(LAYER_KINDS, { error: 'this kind of layer is not known to this version' }),
+  parent: idSchema.nullable(),
+  span,
+  visible: z.boolean(),
+  locked: z.boolean(),
+  label: z.enum(LAYER_LABELS).optional(),
+  turnAlongRoute: amount.optional(),
+  properties: z.record(propertyNameSchema, propertySchema),
+}
+
 const layerSchema = z
-  .strictObject({
-    id: idSchema,
-    name: nameSchema,
-    kind: z.enum(LAYER_KINDS, { error: 'this kind of layer is not known to this version' }),
-    parent: idSchema.nullable(),
-    span,
-    visible: z.boolean(),
-    locked: z.boolean(),
-    label: z.enum(LAYER_LABELS).optional(),
-    turnAlongRoute: z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude).optional(),
-    properties: z.record(z.string().max(40), propertySchema),
-  })
-  .superRefine((layer, context) => {
-    const split = layer.properties['position']?.split ? SPLIT_POSITION : []
-    for (const { name, kind } of [...propertiesOf(layer.kind), ...split]) {
-      const found = layer.properties[name]
-      if (found?.kind === kind) continue
-      const message = found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing'
-      context.addIssue({ code: 'custom', path: ['properties', name], message })
-    }
-  }) as unknown as z.ZodType<Layer>
+  .strictObject(LAYER_FIELDS)
+  .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
+
+/** A layer has every property of its kind. */
+export function checkLayer({ kind: layerKind, properties }: Pick<Layer, 'kind' | 'properties'>, tell: Tell): void {
+  const split = properties['position']?.split ? SPLIT_POSITION : []
+  for (const { name, kind } of [...propertiesOf(layerKind), ...split]) {
+    const found = properties[name]
+    if (found?.kind === kind) continue
+    tell(['properties', name], found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing')
+  }
+}
 
 const markerSchema = z.strictObject({
   id: idSchema,
@@ -58,11 +72,11 @@ const markerSchema = z.strictObject({
 const side = z.int().min(1).max(LIMITS.frameSide)
 
 const guideList = z
-  .array(z.number().min(-LIMITS.magnitude).max(LIMITS.magnitude))
+  .array(amount)
   .max(LIMITS.guides)
   .readonly()
 
-export const sceneSchema = z.strictObject({
+export const SCENE_FIELDS = {
   id: idSchema,
   name: nameSchema,
   size: z.tuple([side, side]).readonly(),
@@ -71,11 +85,15 @@ export const sceneSchema = z.strictObject({
     .refine(isFrameRate, 'this frame rate is not offered'),
   duration: z.int().min(1).max(MOST_TICKS) as unknown as z.ZodType<Ticks>,
   background: colourSchema,
-  layers: z.array(layerSchema).max(LIMITS.layers).readonly().superRefine(checkParents),
+  layers: z.array(layerSchema).max(LIMITS.layers).readonly(),
   markers: z.array(markerSchema).max(LIMITS.markers).readonly(),
   playRange: span.nullable(),
   guides: z.strictObject({ x: guideList, y: guideList }).optional(),
-}) as unknown as z.ZodType<Scene>
+}
+
+export const sceneSchema = z
+  .strictObject(SCENE_FIELDS)
+  .superRefine(({ layers }, context) => checkParents(layers, tellIn(context))) as unknown as z.ZodType<Scene>
 
 const assetSchema = z.strictObject({
   id: idSchema,
@@ -91,50 +109,65 @@ const namedBendSchema = z.strictObject({
   bend: plainBendSchema,
 }) as unknown as z.ZodType<NamedBend>
 
-/** A whole project. Every border (file, database, worker) reads documents through it. */
-export const projectSchema = z
-  .strictObject({
-    format: z.literal('arrow-bend/project'),
-    version: z.literal(1),
-    id: idSchema,
-    name: nameSchema,
-    scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
-    bends: z.array(namedBendSchema).max(LIMITS.namedBends).readonly(),
-    assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
-  })
-  .superRefine((project, context) =>
-    checkLinks(project as unknown as Project, context),
-  ) as unknown as z.ZodType<Project>
+export const PROJECT_FIELDS = {
+  format: z.literal('arrow-bend/project'),
+  version: z.literal(1),
+  id: idSchema,
+  name: nameSchema,
+  scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
+  bends: z.array(namedBendSchema).max(LIMITS.namedBends).readonly(),
+  assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
+}
 
-/** Library bends have ids of their own, and every linked span finds its bend. */
-function checkLinks({ scenes, bends }: Project, context: z.RefinementCtx): void {
+/** A whole project. Every border (file, database, worker) reads documents through it. */
+export const projectSchema = z.strictObject(PROJECT_FIELDS).superRefine((given, context) => {
+  const project = given as unknown as Project
+  const tell = tellIn(context)
+  checkBendIds(project, tell)
+  checkLinks(project, tell)
+}) as unknown as z.ZodType<Project>
+
+/** Library bends have ids of their own. */
+export function checkBendIds({ bends }: Pick<Project, 'bends'>, tell: Tell): void {
+  if (new Set(bends.map(({ id }) => id)).size < bends.length)
+    tell(['bends'], 'two named bends have the same id')
+}
+
+/**
+ * Every linked span finds its bend.
+ * @param isLookedAt leaves out properties that are known to
+ */
+export function checkLinks(
+  { scenes, bends }: Pick<Project, 'scenes' | 'bends'>,
+  tell: Tell,
+  isLookedAt: (property: Property) => boolean = () => true,
+): void {
   const known = new Set(bends.map(({ id }) => id))
-  if (known.size < bends.length)
-    context.addIssue({ code: 'custom', path: ['bends'], message: 'two named bends have the same id' })
   scenes.forEach((scene, s) => {
     scene.layers.forEach((layer, l) => {
-      for (const [name, { keys }] of Object.entries(layer.properties)) {
-        const at = keys.findIndex(({ bend }) => bend.kind === 'linked' && !known.has(bend.bendId))
+      for (const [name, property] of Object.entries(layer.properties)) {
+        if (!isLookedAt(property)) continue
+        const at = property.keys.findIndex(({ bend }) => bend.kind === 'linked' && !known.has(bend.bendId))
         if (at < 0) continue
         const path = ['scenes', s, 'layers', l, 'properties', name, 'keys', at, 'bend']
-        context.addIssue({ code: 'custom', path, message: 'is linked to a bend the project does not have' })
+        tell(path, 'is linked to a bend the project does not have')
       }
     })
   })
 }
 
-/** Ids are single, parents exist and nobody rides on itself. */
-function checkParents(layers: readonly Layer[], context: z.RefinementCtx): void {
+/** Ids of a scene's layers are single, parents exist and nobody rides on itself. */
+export function checkParents(layers: readonly Pick<Layer, 'id' | 'parent'>[], tell: Tell): void {
   const parents = new Map(layers.map((layer) => [layer.id, layer.parent]))
   if (parents.size < layers.length) {
-    context.addIssue({ code: 'custom', message: 'two layers have the same id' })
+    tell(['layers'], 'two layers have the same id')
     return
   }
   layers.forEach((layer, i) => {
     if (layer.parent !== null && !parents.has(layer.parent)) {
-      context.addIssue({ code: 'custom', path: [i, 'parent'], message: 'names a layer that is not there' })
+      tell(['layers', i, 'parent'], 'names a layer that is not there')
     } else if (ridesOnItself(layer.id, parents)) {
-      context.addIssue({ code: 'custom', path: [i, 'parent'], message: 'the layer would ride on itself' })
+      tell(['layers', i, 'parent'], 'the layer would ride on itself')
     }
   })
 }
