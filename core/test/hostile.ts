@@ -2,8 +2,26 @@ import fc from 'fast-check'
 
 /** Numbers that break what was not thought through. */
 export const HOSTILE_NUMBERS = [
-  0, -0, 1, -1, 0.5, 1e-9, 5e-324, 1e-300, 1e9, 1e9 + 1, -1e9, 2e9, 1e15, 2 ** 53, 1e300, 1e308, -1e308,
-  Infinity, -Infinity, NaN,
+  0,
+  -0,
+  1,
+  -1,
+  0.5,
+  1e-9,
+  5e-324,
+  1e-300,
+  1e9,
+  1e9 + 1,
+  -1e9,
+  2e9,
+  1e15,
+  2 ** 53,
+  1e300,
+  1e308,
+  -1e308,
+  Infinity,
+  -Infinity,
+  NaN,
 ] as const
 
 /** Values of every other kind that a field may be given. */

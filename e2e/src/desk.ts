@@ -75,12 +75,12 @@ export async function storedProject(
         const request = indexedDB.open('arrow-bend')
         request.onerror = () => reject(request.error)
         request.onsuccess = () => {
-          const transaction = request.result.transaction(['snapshots', 'journal'])
-          const snapshot = transaction.objectStore('snapshots').get(id)
+          const transaction = request.result.transaction(['states', 'journal'])
+          const states = transaction.objectStore('states').index('id').getAll(id)
           const journal = transaction.objectStore('journal').index('projectId').getAll(id)
           transaction.oncomplete = () => {
             request.result.close()
-            resolve({ snapshot: snapshot.result?.project, journal: journal.result })
+            resolve({ snapshot: states.result.at(-1)?.project, journal: journal.result })
           }
         }
       }),

@@ -1,15 +1,16 @@
-import { enablePatches, freeze, produceWithPatches, type Draft, type Patch } from 'immer'
+import { applyPatches, enablePatches, freeze, type Patch } from 'immer'
 import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { toast } from 'vue-sonner'
+import { applyRecipe, type AppliedRecipe, type Recipe } from '@arrow-bend/core/edit'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import type { FrameRate } from '@arrow-bend/core/time'
-import { projectStorage } from '../storage/index.ts'
 import { followAtRest } from './followAtRest.ts'
-import { EMPTY_HISTORY, remember, stepBack, stepForward } from './history.ts'
+import { EMPTY_HISTORY, remember, stepBack, stepForward, type History, type Step } from './history.ts'
+import { useSaving } from './saving.ts'
 import { useSelection, type SelectionState } from './selection.ts'
 
 enablePatches()
@@ -17,8 +18,7 @@ enablePatches()
 /** Stands for a rate while nothing is open. */
 const NO_RATE: FrameRate = { num: 24, den: 1 }
 
-/** An edit of the document, written on an immer draft; what it returns is handed back to the caller. */
-export type Recipe<T = void> = (draft: Draft<Project>) => T
+export type { Recipe } from '@arrow-bend/core/edit'
 
 /** An edit in progress: shown as it goes, one step of the history when committed, nothing when cancelled. */
 export interface Gesture {
@@ -39,15 +39,9 @@ interface Open {
   readonly tentative: boolean
   readonly base: Project
   readonly selection: SelectionState
-  result: readonly [Project, Patch[], Patch[]] | null
+  result: AppliedRecipe<unknown> | null
   trouble: string | null
 }
-
-/** Whether the last changes are safe on disk. */
-export type SaveState =
-  | { readonly kind: 'saved'; readonly at: number | null }
-  | { readonly kind: 'saving' }
-  | { readonly kind: 'failed'; readonly sentence: string }
 
 const NO_SIZE = [1, 1] as const
 /** More layers than this take longer to be painted, and more keys to be summed up, than a drag can wait. */
@@ -64,10 +58,10 @@ export type GestureView = 'stage' | 'deck' | 'panel'
 /** The one owner of the open project. Nothing else writes it. */
 export const useDocument = defineStore('document', () => {
   const selection = useSelection()
+  const saving = useSaving()
   const project = shallowRef<Project | null>(null)
   const assets = shallowRef<ReadonlyMap<string, Uint8Array<ArrayBuffer>>>(new Map())
   const history = shallowRef(EMPTY_HISTORY)
-  const saving = shallowRef<SaveState>({ kind: 'saved', at: null })
   const readOnly = shallowRef(false)
   /** Whether something is being dragged at, and in which view: others that accompany it may be coarser or wait. */
   const gesturing = shallowRef(false)
@@ -75,7 +69,6 @@ export const useDocument = defineStore('document', () => {
   /** The look ahead that is shown, by its own preview; null for none. */
   const look = shallowRef<{ readonly base: Project } | null>(null)
   let open: Open | null = null
-  let pending = 0
 
   const scene = computed<Scene | null>(() => project.value?.scenes[0] ?? null)
   /** The project without a look ahead. */
@@ -117,45 +110,36 @@ export const useDocument = defineStore('document', () => {
     // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
     project.value = freeze(file.project, true)
     assets.value = file.assets
-    saving.value = { kind: 'saved', at: null }
     selection.clear()
   }
 
-  const write = (label: string, patches: readonly Patch[]): void => {
-    pending += 1
-    saving.value = { kind: 'saving' }
-    projectStorage.append(project.value!, { label, patches }).then(
-      () => {
-        pending -= 1
-        if (pending === 0 && saving.value.kind === 'saving') saving.value = { kind: 'saved', at: Date.now() }
-      },
-      (caught: unknown) => {
-        pending -= 1
-        const sentence = sentenceOf(caught)
-        if (saving.value.kind !== 'failed') toast.error(sentence, { duration: Infinity })
-        saving.value = { kind: 'failed', sentence }
-      },
-    )
+  /** Shows another document; should anything that follows throw, all is as it was before. */
+  const turnTo = (to: Project, then: () => History | void): void => {
+    const was = { project: project.value, history: history.value, selection: selection.state }
+    try {
+      project.value = to
+      history.value = then() ?? history.value
+    } catch (caught) {
+      project.value = was.project
+      history.value = was.history
+      selection.restore(was.selection)
+      throw caught
+    }
   }
 
+  /** Makes what an edit came to the document: shown, in the history and on its way to disk, or none of it. */
   const finish = (
     { label, base: from, selection: before }: Pick<Open, 'label' | 'base' | 'selection'>,
-    result: readonly [Project, Patch[], Patch[]],
+    { project: to, patches, inverse }: AppliedRecipe<unknown>,
+    select: () => void = () => undefined,
   ): void => {
-    const [to, patches, inverse] = result
-    project.value = to
-    if (patches.length === 0) return
-    selection.settle(from, to)
-    history.value = remember(history.value, {
-      label,
-      from,
-      to,
-      patches,
-      inverse,
-      before,
-      after: selection.state,
+    turnTo(to, () => {
+      select()
+      if (patches.length === 0) return
+      selection.settle(from, to)
+      return remember(history.value, { label, from, to, patches, inverse, before, after: selection.state })
     })
-    write(label, patches)
+    if (patches.length > 0) saving.record(to, { label, patches })
   }
 
   const refuse = (caught: unknown): null => {
@@ -172,18 +156,11 @@ export const useDocument = defineStore('document', () => {
     if (!project.value) return null
     if (readOnly.value) return refuse(onlyShown())
     if (open) leave(open)
-    let made: T | null = null
     try {
       const given = { label, base: project.value, selection: selection.state }
-      const result = produceWithPatches(given.base, (draft: Draft<Project>) => {
-        made = recipe(draft)
-      }) as readonly [Project, Patch[], Patch[]]
-      if (select) {
-        project.value = result[0]
-        select(made as T)
-      }
-      finish(given, result)
-      return made
+      const result = applyRecipe(given.base, recipe)
+      finish(given, result, () => select?.(result.made))
+      return result.made
     } catch (caught) {
       return refuse(caught)
     }
@@ -202,8 +179,12 @@ export const useDocument = defineStore('document', () => {
     open = null
     release()
     if (gesture.trouble) toast.error(gesture.trouble)
-    if (gesture.result) finish(gesture, gesture.result)
-    else project.value = gesture.base
+    project.value = gesture.base
+    try {
+      if (gesture.result) finish(gesture, gesture.result)
+    } catch (caught) {
+      refuse(caught)
+    }
   }
 
   /**
@@ -232,11 +213,9 @@ export const useDocument = defineStore('document', () => {
       preview(recipe) {
         if (open !== gesture || readOnly.value) return null
         try {
-          gesture.result = produceWithPatches(gesture.base, (draft: Draft<Project>) => {
-            recipe(draft)
-          }) as readonly [Project, Patch[], Patch[]]
+          gesture.result = applyRecipe(gesture.base, recipe)
           gesture.trouble = null
-          project.value = gesture.result[0]
+          project.value = gesture.result.project
         } catch (caught) {
           gesture.trouble = sentenceOf(caught)
         }
@@ -259,19 +238,44 @@ export const useDocument = defineStore('document', () => {
     if (leaveLook()) return
     if (open) leave(open)
     const back = stepBack(history.value)
-    if (!back || !project.value || readOnly.value) return
-    project.value = back.step.from
-    history.value = back.history
-    selection.restore(back.step.before)
-    write(`Undone: ${back.step.label}`, back.step.inverse)
+    if (back) moveTo(back, back.step.from, back.step.before, { label: 'Undone', patches: back.step.inverse })
   }
   const redo = (): void => {
     const forward = stepForward(history.value)
-    if (!forward || !project.value || readOnly.value) return
-    project.value = forward.step.to
-    history.value = forward.history
-    selection.restore(forward.step.after)
-    write(`Redone: ${forward.step.label}`, forward.step.patches)
+    if (!forward) return
+    const { step } = forward
+    moveTo(forward, step.to, step.after, { label: 'Redone', patches: step.patches })
+  }
+  const moveTo = (
+    { step, history: moved }: { step: Step; history: History },
+    to: Project,
+    selected: SelectionState,
+    { label, patches }: { label: string; patches: readonly Patch[] },
+  ): void => {
+    if (!project.value || readOnly.value) return
+    try {
+      turnTo(to, () => {
+        selection.restore(selected)
+        return moved
+      })
+    } catch (caught) {
+      refuse(caught)
+      return
+    }
+    saving.record(to, { label: `${label}: ${step.label}`, patches })
+  }
+
+  /** Shows what another page wrote, as this one only looks on. */
+  const follow = (patches: readonly Patch[]): void => {
+    if (!project.value || !readOnly.value) return
+    const from = project.value
+    project.value = applyPatches(from, [...patches])
+    selection.settle(from, project.value)
+  }
+  /** Ends what is under way, so that another page can go on from here. */
+  const letGo = (): void => {
+    if (open) leave(open)
+    readOnly.value = true
   }
 
   /** Holds the bytes of a picture ready for layers that will show it. */
@@ -288,7 +292,6 @@ export const useDocument = defineStore('document', () => {
     /** Of the frame, px. */
     size,
     assets,
-    saving,
     readOnly,
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
@@ -306,6 +309,8 @@ export const useDocument = defineStore('document', () => {
     /** The project as panel and rail show it; the same. */
     inPanel,
     load,
+    follow,
+    letGo,
     apply,
     begin,
     leaveLook,

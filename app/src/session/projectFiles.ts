@@ -3,6 +3,7 @@ import {
   BadFile,
   MOST_PACKED,
   readBendFile,
+  withStandIns,
   writeBendFile,
   type ProjectFile,
 } from '@arrow-bend/core/format/project'
@@ -79,7 +80,7 @@ export function withNewId({ project, assets }: ProjectFile, name = project.name)
   return { project: { ...project, id: nanoid(), name }, assets }
 }
 
-/** The bytes of a `.bend` file. Throws BadFile when a picture is missing. */
-export function packProject(file: ProjectFile): Blob {
-  return new Blob([writeBendFile(file)], { type: 'application/zip' })
+/** The bytes of a `.bend` file; a stand-in takes the place of a picture that is missing. */
+export async function packProject(file: ProjectFile): Promise<Blob> {
+  return new Blob([writeBendFile(await withStandIns(file, sha256))], { type: 'application/zip' })
 }

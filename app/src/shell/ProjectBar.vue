@@ -5,6 +5,7 @@ import { RouterLink, useRoute } from 'vue-router'
 import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document.ts'
 import { usePreferences } from '../session/preferences.ts'
+import { useSaving } from '../session/saving.ts'
 import { keysOf } from '../session/shortcuts.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
@@ -12,6 +13,7 @@ import { useHelpSheet } from './helpSheet.ts'
 
 /** The bar above a project's screens. */
 const document = useDocument()
+const saving = useSaving()
 const preferences = usePreferences()
 const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
@@ -28,7 +30,7 @@ const tabs = computed(() => [
   { name: 'Export', to: { name: 'export', params: { id: id.value } }, here: route.name === 'export' },
 ])
 const saved = computed(() => {
-  const state = document.saving
+  const { state } = saving
   if (state.kind === 'saving') return 'Saving…'
   if (state.kind === 'failed') return 'Not saved'
   if (state.at === null) return ''
@@ -69,7 +71,18 @@ const rename = (): void => {
     <span class="text-ink-2" aria-hidden="true">·</span>
     <span class="truncate">{{ sceneName }}</span>
     <!-- Room for all it says, so that what stands beside it does not move. -->
-    <span class="w-[104px] shrink-0 text-[12px] text-ink-2" role="status">{{ saved }}</span>
+    <span class="w-[104px] shrink-0 text-[12px] text-ink-2" role="status">
+      <button
+        v-if="saving.state.kind === 'failed'"
+        type="button"
+        class="button h-6! px-2"
+        :title="`${saving.state.sentence} Press to try again.`"
+        @click="saving.tryAgain()"
+      >
+        {{ saved }}
+      </button>
+      <template v-else>{{ saved }}</template>
+    </span>
     <span class="grow" />
     <IconButton
       :icon="Undo2"

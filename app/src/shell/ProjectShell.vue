@@ -1,58 +1,65 @@
 <script setup lang="ts">
-import { shallowRef, toRef, watch } from 'vue'
-import { RouterLink, RouterView } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
+import { toRef } from 'vue'
+import { onBeforeRouteLeave, onBeforeRouteUpdate, RouterLink, RouterView, useRouter } from 'vue-router'
+import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { useDocument } from '../session/document.ts'
-import { projectStorage, useWriteLock } from '../storage/index.ts'
-import { useThumbnailKeeper } from './useThumbnailKeeper.ts'
+import { useSaving } from '../session/saving.ts'
+import { useOpenProject } from '../session/useOpenProject.ts'
+import { projectStorage } from '../storage/index.ts'
 import ProjectBar from './ProjectBar.vue'
+import ProjectNotices from './ProjectNotices.vue'
+import { saveBlob } from './saveProject.ts'
+import { useThumbnailKeeper } from './useThumbnailKeeper.ts'
 
 /** Opens the project of the address and shows its screens under one bar. */
 const props = defineProps<{ id: string }>()
 
-const document = useDocument()
-const trouble = shallowRef('')
-const ready = shallowRef(false)
-const lock = useWriteLock(toRef(props, 'id'))
+const router = useRouter()
+const saving = useSaving()
+const { phase, trouble, role, losses, takeOver, keep } = useOpenProject(toRef(props, 'id'))
 
 useThumbnailKeeper()
 
-const open = async (): Promise<void> => {
-  ready.value = false
-  trouble.value = ''
+useEventListener(window, 'beforeunload', (event) => {
+  if (saving.state.kind !== 'saved') event.preventDefault()
+})
+const mayLeave = (): boolean =>
+  saving.state.kind !== 'failed' ||
+  confirm('Your last changes are not saved. If you leave now, they are lost. Leave all the same?')
+onBeforeRouteLeave(mayLeave)
+onBeforeRouteUpdate((to, from) => to.params['id'] === from.params['id'] || mayLeave())
+
+const saveRaw = (): Promise<void> =>
+  saveBlob(
+    async () => new Blob([await projectStorage.raw(props.id)], { type: 'application/json' }),
+    'stored project.json',
+  )
+const remove = async (): Promise<void> => {
   try {
-    document.load(await projectStorage.open(props.id))
-    ready.value = true
+    await projectStorage.remove(props.id)
+    await router.push('/')
   } catch (caught) {
-    trouble.value = sentenceOf(caught)
+    toast.error(sentenceOf(caught))
   }
 }
-const takeOver = async (): Promise<void> => {
-  lock.takeOver()
-  await open()
-}
-watch(() => props.id, open, { immediate: true })
-watch(lock.state, (state) => (document.readOnly = state === 'elsewhere'), { immediate: true })
 </script>
 
 <template>
-  <div v-if="trouble" class="grid h-full place-items-center p-8">
-    <div class="float max-w-md p-6">
+  <div v-if="phase === 'trouble'" class="grid h-full place-items-center p-8">
+    <div class="float max-w-lg p-6" role="alert">
       <h1 class="mb-2 text-[15px] font-semibold">The project could not be opened</h1>
       <p class="mb-4">{{ trouble }}</p>
-      <RouterLink class="button" to="/">Back to the projects</RouterLink>
+      <div class="flex flex-wrap gap-2">
+        <RouterLink class="button button-primary" to="/">Back to the projects</RouterLink>
+        <button type="button" class="button" @click="saveRaw">Save what is stored…</button>
+        <button type="button" class="button" @click="remove">Delete it</button>
+      </div>
     </div>
   </div>
-  <div v-else-if="ready" class="flex h-full flex-col">
+  <div v-else-if="phase === 'open'" class="flex h-full flex-col">
     <ProjectBar />
-    <div
-      v-if="lock.state.value === 'elsewhere'"
-      class="flex items-center gap-3 bg-pencil px-4 py-1.5 text-on-pencil"
-      role="status"
-    >
-      <span>This project is being edited in another tab. Here it can be looked at, not changed.</span>
-      <button type="button" class="button" @click="takeOver">Edit here instead</button>
-    </div>
+    <ProjectNotices :role="role" :losses="losses" @take-over="takeOver" @keep="keep" />
     <RouterView class="min-h-0 flex-1" />
   </div>
   <p v-else class="grid h-full place-items-center text-ink-2" role="status">Opening…</p>

@@ -1,6 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { drawThumbnail } from '../draw/index.ts'
 import { useDocument } from '../session/document.ts'
+import { useSaving } from '../session/saving.ts'
 import { projectStorage } from '../storage/index.ts'
 
 /** Quiet time after an edit before the project's card is drawn anew, ms. */
@@ -9,10 +10,11 @@ const QUIET_MS = 3000
 /** Keeps the open project's thumbnail on the projects screen up to date. */
 export function useThumbnailKeeper(): void {
   const document = useDocument()
+  const saving = useSaving()
   watchDebounced(
-    () => document.saving,
-    async (saving) => {
-      if (saving.kind !== 'saved' || saving.at === null || !document.project) return
+    () => saving.state,
+    async (state) => {
+      if (state.kind !== 'saved' || state.at === null || !document.project) return
       const { project, assets } = document
       // A card without a fresh picture is no loss worth a message.
       await drawThumbnail({ project, assets })

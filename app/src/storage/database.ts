@@ -13,21 +13,39 @@ export interface ProjectCard {
   thumbnail: Blob | null
 }
 
-/** A whole document as of journal entry `upTo`. */
+/** A whole document as of a step. The last two are kept, so that one that is damaged can be made up for. */
 export interface Snapshot {
   id: string
-  /** As JSON: a text is put away many times faster than what it tells. Older ones have the project itself. */
+  step: number
+  /** As JSON: a text is stored many times faster than the tree it tells of. Older ones hold the tree itself. */
   project: string | Project
-  upTo: number
 }
 
 /** One committed edit. */
 export interface JournalEntry {
   seq: number
   projectId: string
+  /** Edits of a project are numbered without gaps, from its snapshot's step on: a missing one is noticed. */
+  step: number
   label: string
   /** As JSON, likewise. */
   patches: string | readonly Patch[]
+}
+
+/** Who may write a project. Snapshots are written only while it names their page, which their transaction looks up. */
+export interface Head {
+  id: string
+  /** Of the page that writes; null for none. */
+  token: string | null
+}
+
+/** What could not be read when a project was opened, kept for the person to save. */
+export interface Aside {
+  seq: number
+  projectId: string
+  at: number
+  /** The rows as they were found. */
+  rows: unknown
 }
 
 export interface StoredAsset {
@@ -41,11 +59,20 @@ interface Preference {
   value: unknown
 }
 
+/** As version 1 of the database kept snapshots. */
+interface Snapshot1 {
+  id: string
+  project: string | Project
+  upTo: number
+}
+
 /** Everything kept in the browser. */
 export class Database extends Dexie {
   projects!: EntityTable<ProjectCard, 'id'>
-  snapshots!: EntityTable<Snapshot, 'id'>
+  states!: Table<Snapshot, [string, number]>
   journal!: Table<JournalEntry, number, Omit<JournalEntry, 'seq'>>
+  heads!: EntityTable<Head, 'id'>
+  aside!: Table<Aside, number, Omit<Aside, 'seq'>>
   assets!: EntityTable<StoredAsset, 'sha256'>
   preferences!: EntityTable<Preference, 'name'>
 
@@ -58,6 +85,27 @@ export class Database extends Dexie {
       assets: 'sha256',
       preferences: 'name',
     })
+    this.version(2)
+      .stores({
+        states: '[id+step], id',
+        journal: '++seq, projectId, &[projectId+step]',
+        heads: 'id',
+        aside: '++seq, projectId',
+      })
+      .upgrade(async (transaction) => {
+        const snapshots = await transaction.table<Snapshot1>('snapshots').toArray()
+        for (const { id, project, upTo } of snapshots) {
+          await transaction.table<Snapshot>('states').put({ id, step: 0, project })
+          const entries = transaction.table<JournalEntry, number>('journal').where({ projectId: id })
+          let step = 0
+          for (const seq of (await entries.primaryKeys()).sort((a, b) => a - b)) {
+            if (seq <= upTo) await transaction.table('journal').delete(seq)
+            else await transaction.table('journal').update(seq, { step: (step += 1) })
+          }
+          await transaction.table<Head>('heads').put({ id, token: null })
+        }
+      })
+    this.version(3).stores({ snapshots: null })
   }
 }
 

@@ -1,5 +1,14 @@
 export type { ProjectCard } from './database.ts'
-export { ProjectStorage, projectStorage, type CommittedEdit } from './projectStorage.ts'
+export { projectChannel, type ProjectNews } from './projectChannel.ts'
+export {
+  ProjectStorage,
+  projectStorage,
+  type Losses,
+  type OpenedProject,
+  type RemovedProject,
+} from './projectStorage.ts'
+export { ProjectWriter, type CommittedEdit } from './projectWriter.ts'
+export { renameStored } from './renameStored.ts'
 export { sha256 } from './sha256.ts'
 export { StorageTrouble } from './storageTrouble.ts'
-export { useWriteLock, type WriteLock } from './writeLock.ts'
+export { takeLock, takeLockOver, type WriteLock } from './writeLock.ts'

@@ -1,52 +1,55 @@
-import { applyPatches, enablePatches, type Patch } from 'immer'
-import { readProjectData, type ProjectFile } from '@arrow-bend/core/format/project'
-import type { Project } from '@arrow-bend/core/scene'
-import { secondsOfTicks } from '@arrow-bend/core/time'
-import { database, type Database, type ProjectCard } from './database.ts'
-import { jsonPieces } from './jsonPieces.ts'
+import { nanoid } from 'nanoid'
+import type { ProjectFile } from '@arrow-bend/core/format/project'
+import type { Asset } from '@arrow-bend/core/scene'
+import { cardOf, mendedCard } from './cardOf.ts'
+import {
+  database,
+  type Database,
+  type JournalEntry,
+  type ProjectCard,
+  type Snapshot,
+  type StoredAsset,
+} from './database.ts'
+import { lastStep } from './lastStep.ts'
 import { leisureOfPage, type Leisure } from './leisure.ts'
-import { StorageTrouble, storageTrouble } from './storageTrouble.ts'
+import { ProjectWriter } from './projectWriter.ts'
+import { replayJournal, type Replayed } from './replayJournal.ts'
+import { sha256 } from './sha256.ts'
+import { guarded, StorageTrouble } from './storageTrouble.ts'
 
-enablePatches()
+/** Of entries that only take a step. */
+const NO_PATCHES = '[]'
 
-/** Journal entries, or characters in them, after which the next commit folds them into the snapshot. */
-const FOLD_AFTER = 50
-const FOLD_CHARACTERS = 8e6
-
-/** Patches from which on an edit is large, and how long its journal entry leaves for what it shows, ms. */
-const LARGE = 60
-const SHOW_MS = 250
-
-/** What a committed edit leaves in the journal. */
-export interface CommittedEdit {
-  readonly label: string
-  readonly patches: readonly Patch[]
+/** What could not be read of a project that was opened. */
+export interface Losses {
+  /** Labels of the edits left out, in their order. */
+  readonly edits: readonly string[]
+  /** Names of pictures that are missing or damaged. */
+  readonly pictures: readonly string[]
 }
 
-/** What was put away as JSON, or as it is by older versions. */
-const told = <T>(kept: string | T): T => (typeof kept === 'string' ? (JSON.parse(kept) as T) : kept)
+export interface OpenedProject {
+  readonly file: ProjectFile
+  /** Of the last edit that is in it. */
+  readonly step: number
+  readonly losses: Losses
+}
 
-/** The card of a project; its thumbnail is added once drawn. */
-function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail'> {
-  const scene = project.scenes[0]!
-  return {
-    id: project.id,
-    name: project.name,
-    seconds: secondsOfTicks(scene.duration),
-    size: scene.size,
-    changed,
-  }
+/** A project that was taken away, as it was kept; handed to `restore` it is back. */
+export interface RemovedProject {
+  readonly id: string
+  readonly card: ProjectCard | undefined
+  readonly states: readonly Snapshot[]
+  readonly entries: readonly JournalEntry[]
 }
 
 /**
- * Keeps projects in the browser: a snapshot each, and a journal of the edits since.
- * Every method rejects with StorageTrouble, its sentence fit to be shown.
+ * Keeps projects in the browser: snapshots of each, and a journal of the edits since.
+ * Every method rejects with StorageTrouble or BadFile, its sentence fit to be shown.
  */
 export class ProjectStorage {
-  /** What the journal holds that the snapshot does not. */
-  private sinceFold = { entries: 0, characters: 0 }
-  /** The last of the large edits on their way to the journal. */
-  private tail: Promise<unknown> | null = null
+  /** Of this page, by project: what they still have to write is written before the project is read again. */
+  private readonly writers = new Map<string, ProjectWriter>()
 
   constructor(
     private readonly db: Database = database,
@@ -54,159 +57,278 @@ export class ProjectStorage {
     private readonly leisure: Leisure = leisureOfPage(),
   ) {}
 
-  /** All projects, the last changed first. */
+  /** All projects, the last changed first; those whose card is damaged or lost, too. */
   async list(): Promise<ProjectCard[]> {
-    return this.guard('reading the projects', () => this.db.projects.orderBy('changed').reverse().toArray())
+    return guarded('reading the projects', async () => {
+      const cards = new Map((await this.db.projects.toArray()).map((card) => [card.id, mendedCard(card)]))
+      for (const [id] of await this.db.states.toCollection().primaryKeys())
+        if (!cards.has(id)) cards.set(id, mendedCard({ id }))
+      return [...cards.values()].sort((one, other) => other.changed - one.changed)
+    })
   }
 
-  /** Adds a project with its pictures, whole or not at all. */
-  async add({ project, assets }: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
+  /** Adds a project with its pictures, whole or not at all; one of its id that is there is replaced. */
+  async add(file: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
+    await this.put(file, null, thumbnail)
+  }
+
+  /** Adds a project that is open in this page already, and goes on writing it. */
+  async addOpen(file: ProjectFile, onWritten?: (step: number) => void): Promise<ProjectWriter> {
+    const token = nanoid()
+    const step = await this.put(file, token, null)
+    return this.writerOf({ id: file.project.id, token, step, entries: 0, characters: 0 }, onWritten)
+  }
+
+  private async put(
+    { project, assets }: ProjectFile,
+    token: string | null,
+    thumbnail: Blob | null,
+  ): Promise<number> {
+    const { db } = this
+    const { id } = project
     const text = JSON.stringify(project)
-    await this.guard('adding the project', () =>
-      this.db.transaction(
-        'rw',
-        [this.db.projects, this.db.snapshots, this.db.assets, this.db.journal],
-        async () => {
-          for (const { sha256, type } of project.assets) {
-            const bytes = assets.get(sha256)
-            if (bytes) await this.db.assets.put({ sha256, type, bytes })
-          }
-          await this.db.journal.where({ projectId: project.id }).delete()
-          await this.db.snapshots.put({ id: project.id, project: text, upTo: 0 })
-          await this.db.projects.put({ ...cardOf(project, this.now()), thumbnail })
-        },
-      ),
+    return guarded('adding the project', () =>
+      db.transaction('rw', [db.projects, db.states, db.assets, db.journal, db.heads], async () => {
+        for (const { sha256: hash, type } of project.assets) {
+          const bytes = assets.get(hash)
+          if (bytes) await db.assets.put({ sha256: hash, type, bytes })
+        }
+        // Beyond the steps of any page that still writes what was here before.
+        const step = (await lastStep(db, id)) + 1
+        await db.journal.where({ projectId: id }).delete()
+        await db.states.where({ id }).delete()
+        await db.states.put({ id, step, project: text })
+        await db.heads.put({ id, token })
+        const card = await db.projects.get(id)
+        await db.projects.put({
+          ...cardOf(project, this.now()),
+          thumbnail: thumbnail ?? card?.thumbnail ?? null,
+        })
+        return step
+      }),
     )
   }
 
-  /** Opens a project: snapshot and journal, checked whole, with its pictures. */
-  async open(id: string): Promise<ProjectFile> {
-    return this.guard('opening the project', async () => {
-      await this.askedForAll()
-      const snapshot = await this.db.snapshots.get(id)
-      if (!snapshot)
-        throw new StorageTrouble('This project is not in this browser. It may have been deleted.')
-      const entries = await this.db.journal.where({ projectId: id }).sortBy('seq')
-      const fresh = entries.filter((entry) => entry.seq > snapshot.upTo)
-      const characters = fresh.reduce((sum, { patches }) => sum + patches.length, 0)
-      this.sinceFold = { entries: fresh.length, characters }
-      const replayed = fresh.reduce<Project>(
-        (project, entry) => applyPatches(project, [...told(entry.patches)]),
-        told(snapshot.project),
-      )
-      const project = readProjectData(replayed)
-      const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
-      const assets = new Map(stored.flatMap((asset) => (asset ? [[asset.sha256, asset.bytes] as const] : [])))
-      return { project, assets }
+  /** Reads a project without the right to write it. */
+  async look(id: string): Promise<OpenedProject> {
+    return guarded('opening the project', async () => {
+      await this.writers.get(id)?.flush()
+      return this.opened((await this.replayed(id)).replayed)
     })
   }
 
   /**
-   * Appends an edit to the journal; asks the database at once, within the same turn of the event loop. Only an edit of
-   * very many things is put away at leisure, and those that come meanwhile wait for it.
+   * Opens a project to write it: from here on no other page can. What cannot be read is put aside, and what can be is
+   * written whole before anything is added to it.
    */
-  async append(project: Project, edit: CommittedEdit): Promise<void> {
-    const add = (patches: string): PromiseLike<number> => {
-      this.sinceFold.characters += patches.length
-      return this.db.journal.add({ projectId: project.id, label: edit.label, patches })
-    }
-    const waits = edit.patches.length > LARGE || this.tail !== null
-    const added = waits ? this.after(edit.patches, add) : add(JSON.stringify(edit.patches))
-    await this.guard('saving your last change', async () => {
-      const seq = await added
-      await this.db.projects.update(project.id, cardOf(project, this.now()))
-      this.sinceFold.entries += 1
-      const { entries, characters } = this.sinceFold
-      if (entries >= FOLD_AFTER || characters >= FOLD_CHARACTERS) await this.fold(project, seq)
-    })
-  }
-
-  /** Puts patches away when what they show has been seen, and after the database was asked for all that waits already. */
-  private async after(
-    patches: readonly Patch[],
-    add: (text: string) => PromiseLike<number>,
-  ): Promise<number> {
-    // In an object, as a promise would be waited for.
-    const asked = (this.tail ?? Promise.resolve())
-      .then(() => this.leisure.rest(SHOW_MS))
-      .then(() => this.textOf(patches))
-      .then((text) => ({ added: add(text) }))
-    const tail = asked
-      .catch(() => undefined)
-      .then(() => {
-        if (this.tail === tail) this.tail = null
+  async open(
+    id: string,
+    onWritten?: (step: number) => void,
+  ): Promise<OpenedProject & { readonly writer: ProjectWriter }> {
+    return guarded('opening the project', async () => {
+      const { db } = this
+      await this.writers.get(id)?.flush()
+      const token = nanoid()
+      await db.transaction('rw', [db.heads, db.journal, db.states], async () => {
+        if ((await db.states.where({ id }).count()) === 0) return
+        const head = await db.heads.get(id)
+        // Another page may be writing it still: its next entry finds the step taken.
+        if (head?.token) await this.fence(id, 'Opened')
+        await db.heads.put({ id, token })
       })
-    this.tail = tail
-    return (await asked).added
-  }
-
-  /** Large edits that wait still are put away now, so that what is read next has them. */
-  private async askedForAll(): Promise<void> {
-    if (!this.tail) return
-    this.leisure.hurry()
-    while (this.tail) await this.tail
-    this.leisure.relax()
-  }
-
-  private async textOf(value: unknown): Promise<string> {
-    return (await this.leisure.gather(jsonPieces(value))).join('')
-  }
-
-  private async fold(project: Project, upTo: number): Promise<void> {
-    this.sinceFold = { entries: 0, characters: 0 }
-    const text = await this.textOf(project)
-    await this.db.transaction('rw', [this.db.snapshots, this.db.journal], async () => {
-      await this.db.snapshots.put({ id: project.id, project: text, upTo })
-      // By their keys alone: the entries themselves may be large.
-      const keys = await this.db.journal.where({ projectId: project.id }).primaryKeys()
-      await this.db.journal.bulkDelete(keys.filter((seq) => seq <= upTo))
+      const { replayed, entries, characters } = await this.replayed(id)
+      const writer = this.writerOf({ id, token, step: replayed.step, entries, characters }, onWritten)
+      if (!replayed.isWhole) await this.putAside(id, replayed, writer)
+      return { ...(await this.opened(replayed)), writer }
     })
   }
 
-  async addAsset(sha256: string, type: string, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
-    await this.guard('keeping the picture', () => this.db.assets.put({ sha256, type, bytes }))
+  private writerOf(
+    start: ConstructorParameters<typeof ProjectWriter>[0],
+    onWritten?: (step: number) => void,
+  ): ProjectWriter {
+    const { db, leisure, now } = this
+    const writer = new ProjectWriter(start, { db, leisure, now, ...(onWritten ? { onWritten } : {}) })
+    this.writers.set(start.id, writer)
+    return writer
+  }
+
+  /** Inside a transaction: takes the step that a page which wrote the project up to now would write next. */
+  private async fence(id: string, label: string): Promise<void> {
+    const step = (await lastStep(this.db, id)) + 1
+    await this.db.journal.add({ projectId: id, step, label, patches: NO_PATCHES })
+  }
+
+  /** Keeps what could not be read for the person, and the rest as a snapshot. */
+  private async putAside(id: string, { project, left }: Replayed, writer: ProjectWriter): Promise<void> {
+    const { db } = this
+    if (left.length > 0) await db.aside.add({ projectId: id, at: this.now(), rows: { entries: left } })
+    // Where even that cannot be written, the writer tries again with the first edit.
+    await writer.keepWhole(project).catch(() => undefined)
+  }
+
+  /** A project as kept: from its newest snapshot on, or with all there is when that does not do. */
+  private async replayed(id: string): Promise<{ replayed: Replayed; entries: number; characters: number }> {
+    const { db } = this
+    const kept = await db.transaction('r', [db.states, db.journal], async () => {
+      const newest = await db.states.where('[id+step]').between([id, -Infinity], [id, Infinity]).last()
+      const from = newest?.step ?? -Infinity
+      const entries = await db.journal
+        .where('[projectId+step]')
+        .between([id, from], [id, Infinity], false, true)
+        .toArray()
+      return { states: newest ? [newest] : [], entries }
+    })
+    const { entries } = kept
+    const counts = {
+      entries: entries.length,
+      characters: entries.reduce((sum, { patches }) => sum + (patches?.length ?? 0), 0),
+    }
+    let first: unknown = null
+    if (kept.states.length > 0) {
+      try {
+        const replayed = replayJournal(kept)
+        if (replayed.isWhole || replayed.left.length === 0) return { replayed, ...counts }
+      } catch (caught) {
+        first = caught
+      }
+    }
+    const all = await this.rows(id)
+    if (all.states.length === 0)
+      throw (
+        first ?? new StorageTrouble('This project is not in this browser. It may have been deleted.', 'gone')
+      )
+    return { replayed: replayJournal(all), ...counts }
+  }
+
+  private async rows(id: string): Promise<{ states: Snapshot[]; entries: JournalEntry[] }> {
+    const { db } = this
+    return db.transaction('r', [db.states, db.journal], async () => ({
+      states: await db.states.where({ id }).toArray(),
+      entries: await db.journal.where({ projectId: id }).toArray(),
+    }))
+  }
+
+  private async opened({ project, step, left }: Replayed): Promise<OpenedProject> {
+    const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
+    const sound = await Promise.all(project.assets.map((asset, i) => soundBytes(asset, stored[i])))
+    const assets = new Map(
+      sound.flatMap((bytes, i) => (bytes ? [[project.assets[i]!.sha256, bytes] as const] : [])),
+    )
+    const pictures = project.assets.filter(({ sha256: hash }) => !assets.has(hash)).map(({ name }) => name)
+    const edits = left.filter(({ patches }) => patches !== NO_PATCHES).map(({ label }) => String(label))
+    return { file: { project, assets }, step, losses: { edits, pictures } }
+  }
+
+  /**
+   * The edits another page wrote after a step, as patches in their order; null where the journal does not have them all
+   * (any more), so that the project has to be looked at anew.
+   */
+  async since(
+    id: string,
+    step: number,
+  ): Promise<{ readonly patches: readonly unknown[]; readonly step: number } | null> {
+    return guarded('following the project', async () => {
+      const entries = await this.db.journal
+        .where('[projectId+step]')
+        .between([id, step], [id, Infinity], false, true)
+        .toArray()
+      if (entries.some((entry, i) => entry.step !== step + i + 1)) return null
+      const patches = entries.flatMap(({ patches: kept }) =>
+        typeof kept === 'string' ? (JSON.parse(kept) as unknown[]) : [...kept],
+      )
+      if (entries.length === 0 && (await lastStep(this.db, id)) > step) return null
+      return { patches, step: step + entries.length }
+    })
+  }
+
+  async addAsset(hash: string, type: string, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+    await guarded('keeping the picture', () => this.db.assets.put({ sha256: hash, type, bytes }))
   }
 
   async keepThumbnail(id: string, thumbnail: Blob): Promise<void> {
-    await this.guard('keeping the thumbnail', () => this.db.projects.update(id, { thumbnail }))
+    await guarded('keeping the thumbnail', () => this.db.projects.update(id, { thumbnail }))
   }
 
-  /** Renames a project that is not open. */
+  /** Renames a project that no page has open. */
   async rename(id: string, name: string): Promise<void> {
-    const { project } = await this.open(id)
-    const patches: Patch[] = [{ op: 'replace', path: ['name'], value: name }]
-    await this.append({ ...project, name }, { label: 'Project renamed', patches })
+    const { file, writer } = await this.open(id)
+    const patches = [{ op: 'replace' as const, path: ['name'], value: name }]
+    await writer.append({ ...file.project, name }, { label: 'Project renamed', patches })
+    await writer.flush()
   }
 
-  /** Takes a project away. Pictures stay until nothing names them; the returned file puts it back. */
-  async remove(id: string): Promise<{ file: ProjectFile; thumbnail: Blob | null }> {
-    const file = await this.open(id)
-    const card = await this.db.projects.get(id)
-    await this.guard('deleting the project', () =>
-      this.db.transaction('rw', [this.db.projects, this.db.snapshots, this.db.journal], async () => {
-        await this.db.projects.delete(id)
-        await this.db.snapshots.delete(id)
-        await this.db.journal.where({ projectId: id }).delete()
+  /** Takes a project away as it is, damaged or not. Pictures stay until nothing names them; `restore` puts it back. */
+  async remove(id: string): Promise<RemovedProject> {
+    const { db } = this
+    await this.writers.get(id)?.flush()
+    return guarded('deleting the project', () =>
+      db.transaction('rw', [db.projects, db.states, db.journal, db.heads], async () => {
+        const removed = { id, card: await db.projects.get(id), ...(await this.rows(id)) }
+        await this.fence(id, 'Deleted')
+        // All but what keeps off a page that writes it still.
+        const seqs = (await db.journal.where({ projectId: id }).primaryKeys()).sort((a, b) => a - b)
+        await db.journal.bulkDelete(seqs.slice(0, -1))
+        await db.projects.delete(id)
+        await db.states.where({ id }).delete()
+        await db.heads.delete(id)
+        return removed
       }),
     )
-    return { file, thumbnail: card?.thumbnail ?? null }
+  }
+
+  /** Puts back what `remove` returned, unless the project is here again: then it stays as it is. */
+  async restore({ id, card, states, entries }: RemovedProject): Promise<void> {
+    const { db } = this
+    await guarded('bringing the project back', () =>
+      db.transaction('rw', [db.projects, db.states, db.journal, db.heads], async () => {
+        if (await db.heads.get(id)) return
+        await db.journal.where({ projectId: id }).delete()
+        await db.states.bulkPut([...states])
+        await db.journal.bulkPut([...entries])
+        await db.heads.put({ id, token: 'none' })
+        if (card) await db.projects.put(card)
+      }),
+    )
+  }
+
+  /** All that is kept of a project, as text, whatever state it is in: for the person to save. */
+  async raw(id: string): Promise<string> {
+    return guarded('reading what is stored', async () => {
+      const aside = await this.db.aside.where({ projectId: id }).toArray()
+      return JSON.stringify({ project: id, ...(await this.rows(id)), aside }, null, 1)
+    })
+  }
+
+  /** How many times something of a project was put aside. */
+  async asideCount(id: string): Promise<number> {
+    return guarded('reading what was put aside', () => this.db.aside.where({ projectId: id }).count())
+  }
+
+  /** Forgets what was put aside of a project. */
+  async forgetAside(id: string): Promise<void> {
+    await guarded('forgetting what was put aside', () => this.db.aside.where({ projectId: id }).delete())
   }
 
   async preference(name: string): Promise<unknown> {
-    return this.guard('reading a setting', async () => (await this.db.preferences.get(name))?.value)
+    return guarded('reading a setting', async () => (await this.db.preferences.get(name))?.value)
   }
 
   async keepPreference(name: string, value: unknown): Promise<void> {
-    await this.guard('keeping a setting', () => this.db.preferences.put({ name, value }))
+    await guarded('keeping a setting', () => this.db.preferences.put({ name, value }))
   }
+}
 
-  private async guard<T>(doing: string, work: () => PromiseLike<T>): Promise<T> {
-    try {
-      return await work()
-    } catch (caught) {
-      throw caught instanceof Error && caught.name === 'BadFile' ? caught : storageTrouble(caught, doing)
-    }
-  }
+/** The bytes of a picture as they were stored; null when they are missing or not what they were. */
+async function soundBytes(
+  asset: Asset,
+  stored: StoredAsset | undefined,
+): Promise<Uint8Array<ArrayBuffer> | null> {
+  const bytes: unknown = stored?.bytes
+  if (!(bytes instanceof Uint8Array)) return null
+  return (await sha256(bytes as Uint8Array<ArrayBuffer>)) === asset.sha256
+    ? (bytes as Uint8Array<ArrayBuffer>)
+    : null
 }
 
 export const projectStorage = new ProjectStorage()

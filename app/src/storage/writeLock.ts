@@ -1,41 +1,48 @@
-import { onScopeDispose, readonly, ref, watch, type Ref } from 'vue'
+const nameOf = (id: string): string => `arrow-bend:${id}`
 
-/** Whether this tab may write the project: one tab at a time does. */
+/** How long the page that writes a project may take to finish when another wants to, ms. */
+const PATIENCE_MS = 3_000
+
+/** The right to write a project, which one page at a time has. */
 export interface WriteLock {
-  readonly state: Readonly<Ref<'asking' | 'held' | 'elsewhere'>>
-  /** Takes the lock from the tab that has it; that tab becomes read-only. */
-  takeOver(): void
+  letGo(): void
 }
 
-/** Asks for the right to write a project and keeps it until the scope ends. Source: W3C, Web Locks API. */
-export function useWriteLock(projectId: Ref<string>): WriteLock {
-  const state = ref<'asking' | 'held' | 'elsewhere'>('asking')
-  let release: (() => void) | null = null
+/**
+ * Asks for the right to write a project.
+ * @param lost called when another page took it
+ * @returns null while another page has it
+ * Source: W3C, Web Locks API.
+ */
+export function takeLock(id: string, lost: () => void): Promise<WriteLock | null> {
+  return request(id, { ifAvailable: true }, lost)
+}
 
-  const ask = (options: LockOptions): void => {
-    const hold = (lock: Lock | null): Promise<void> | undefined => {
-      state.value = lock ? 'held' : 'elsewhere'
-      if (!lock) return undefined
-      return new Promise((resolve) => (release = resolve))
-    }
-    navigator.locks.request(`arrow-bend:${projectId.value}`, options, hold).catch(() => {
-      // Another tab took the lock over.
-      state.value = 'elsewhere'
-    })
-  }
-  const letGo = (): void => {
-    release?.()
-    release = null
-  }
-  watch(
-    projectId,
-    () => {
-      letGo()
-      state.value = 'asking'
-      ask({ ifAvailable: true })
-    },
-    { immediate: true },
-  )
-  onScopeDispose(letGo)
-  return { state: readonly(state), takeOver: () => ask({ steal: true }) }
+/** The same, waiting for the page that has it to let go; where it does not answer in time, it loses the lock. */
+export async function takeLockOver(id: string, lost: () => void): Promise<WriteLock> {
+  const inTime = await request(id, { signal: AbortSignal.timeout(PATIENCE_MS) }, lost).catch(() => null)
+  return inTime ?? (await request(id, { steal: true }, lost))!
+}
+
+function request(id: string, options: LockOptions, lost: () => void): Promise<WriteLock | null> {
+  return new Promise((resolve, reject) => {
+    let held = false
+    navigator.locks
+      .request(nameOf(id), options, (lock) => {
+        if (!lock) return resolve(null)
+        held = true
+        return new Promise<void>((release) => {
+          resolve({
+            letGo: () => {
+              held = false
+              release()
+            },
+          })
+        })
+      })
+      .catch((caught: unknown) => {
+        if (held) lost()
+        else reject(caught as Error)
+      })
+  })
 }

@@ -13,7 +13,9 @@ const anyProject: fc.Arbitrary<Project> = fc
   .map(([opacity, scale, position, fill]) => ({
     ...projectOf([
       layerWith('a', { opacity, scale, position, fill }),
-      layerWith('b', { turn: property('turn', [key(0, 0, ease), key(1, 1, { kind: 'linked', bendId: 'n' })]) }),
+      layerWith('b', {
+        turn: property('turn', [key(0, 0, ease), key(1, 1, { kind: 'linked', bendId: 'n' })]),
+      }),
       layerWith('c', {}, 'group', 'b'),
     ]),
     bends: [{ id: 'n', name: 'Settle', bend: ease }],

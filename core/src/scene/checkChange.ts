@@ -181,6 +181,10 @@ function teller(place: Place): Tell {
 }
 
 function trouble(place: Place, message: string): BadDocument {
-  const where = place().map((words) => `${words}: `).join('')
-  return new BadDocument(`This would be more than a project can hold (${where}${message}). Nothing was changed.`)
+  const where = place()
+    .map((words) => `${words}: `)
+    .join('')
+  return new BadDocument(
+    `This would be more than a project can hold (${where}${message}). Nothing was changed.`,
+  )
 }

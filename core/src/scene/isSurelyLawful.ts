@@ -6,7 +6,8 @@ import { LIMITS } from './limits.ts'
 const isAmount = (value: unknown): boolean =>
   typeof value === 'number' && value >= -LIMITS.magnitude && value <= LIMITS.magnitude
 const isShare = (value: unknown): boolean => typeof value === 'number' && value >= 0 && value <= 1
-const isTicks = (value: unknown): boolean => Number.isSafeInteger(value) && Math.abs(Number(value)) <= MOST_TICKS
+const isTicks = (value: unknown): boolean =>
+  Number.isSafeInteger(value) && Math.abs(Number(value)) <= MOST_TICKS
 
 function isPlainHandle(handle: Handle): boolean {
   for (const name in handle) {

@@ -13,14 +13,7 @@ import {
 } from './document.ts'
 import { LAYER_KINDS, propertiesOf, SPLIT_POSITION } from './layerKinds.ts'
 import { LIMITS } from './limits.ts'
-import {
-  colourSchema,
-  idSchema,
-  propertySchema,
-  tellIn,
-  ticksSchema,
-  type Tell,
-} from './propertySchema.ts'
+import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
 
 export const nameSchema = z
   .string()
@@ -53,7 +46,10 @@ const layerSchema = z
   .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
 
 /** A layer has every property of its kind. */
-export function checkLayer({ kind: layerKind, properties }: Pick<Layer, 'kind' | 'properties'>, tell: Tell): void {
+export function checkLayer(
+  { kind: layerKind, properties }: Pick<Layer, 'kind' | 'properties'>,
+  tell: Tell,
+): void {
   const split = properties['position']?.split ? SPLIT_POSITION : []
   for (const { name, kind } of [...propertiesOf(layerKind), ...split]) {
     const found = properties[name]
@@ -71,10 +67,7 @@ const markerSchema = z.strictObject({
 
 const side = z.int().min(1).max(LIMITS.frameSide)
 
-const guideList = z
-  .array(amount)
-  .max(LIMITS.guides)
-  .readonly()
+const guideList = z.array(amount).max(LIMITS.guides).readonly()
 
 export const SCENE_FIELDS = {
   id: idSchema,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { fileOpen } from 'browser-fs-access'
 import { CircleHelp, Contrast, FilePlus2, FolderOpen, Sailboat } from '@lucide/vue'
-import { defineAsyncComponent, onMounted, ref, shallowRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { defineAsyncComponent, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { toast } from 'vue-sonner'
 import { readName } from '@arrow-bend/core/edit'
@@ -17,7 +18,12 @@ import {
   type NewProject,
 } from '../../session/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
-import { projectStorage, type ProjectCard as Card } from '../../storage/index.ts'
+import {
+  projectChannel,
+  projectStorage,
+  renameStored,
+  type ProjectCard as Card,
+} from '../../storage/index.ts'
 import ArrowMark from '../../ui/ArrowMark.vue'
 import IconButton from '../../ui/IconButton.vue'
 import NewProjectDialog from './NewProjectDialog.vue'
@@ -87,20 +93,29 @@ const onDrop = async (event: DragEvent): Promise<void> => {
   if (file) await take(file)
 }
 const rename = (card: Card, name: string): Promise<void> =>
-  attempt(() => projectStorage.rename(card.id, readName(name)))
+  attempt(() => renameStored(card.id, readName(name)))
 const duplicate = (card: Card): Promise<void> =>
   attempt(async () => {
-    const file = await projectStorage.open(card.id)
+    const { file } = await projectStorage.look(card.id)
     await keepProject(withNewId(file, `${card.name.slice(0, 110)} copy`))
   })
 const remove = (card: Card): Promise<void> =>
   attempt(async () => {
-    const { file, thumbnail } = await projectStorage.remove(card.id)
+    const removed = await projectStorage.remove(card.id)
+    projectChannel.send({ kind: 'deleted', id: card.id })
+    const restore = async (): Promise<void> => {
+      await projectStorage.restore(removed)
+      projectChannel.send({ kind: 'restored', id: card.id })
+    }
     toast(`“${card.name}” deleted.`, {
       duration: 12_000,
-      action: { label: 'Undo', onClick: () => void attempt(() => projectStorage.add(file, thumbnail)) },
+      action: { label: 'Undo', onClick: () => void attempt(restore) },
     })
   })
+
+// Other tabs rename, edit and delete, too.
+const refreshSoon = useDebounceFn(refresh, 300)
+onScopeDispose(projectChannel.listen(() => void refreshSoon()))
 
 onMounted(async () => {
   await seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))

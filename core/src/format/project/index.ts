@@ -1,3 +1,4 @@
 export { BadFile } from '../badFile.ts'
 export { MOST_PACKED, readBendFile, writeBendFile, type ProjectFile, type Sha256 } from './bendFile.ts'
 export { readProjectData, readProjectJson } from './readProject.ts'
+export { withStandIns } from './standIns.ts'

@@ -1,0 +1,173 @@
+import type { Patch } from 'immer'
+import { onScopeDispose, readonly, shallowRef, watch, type Ref, type ShallowRef } from 'vue'
+import { renameProject } from '@arrow-bend/core/edit'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import {
+  projectChannel,
+  projectStorage,
+  takeLock,
+  takeLockOver,
+  type Losses,
+  type ProjectNews,
+  type WriteLock,
+} from '../storage/index.ts'
+import { useDocument } from './document.ts'
+import { useSaving } from './saving.ts'
+
+/** What this page may do with the project: write it, look on while another page does, or decide, as it was deleted. */
+export type ProjectRole = 'writer' | 'onlooker' | 'orphan'
+
+export interface UseOpenProjectReturn {
+  readonly phase: Readonly<ShallowRef<'opening' | 'open' | 'trouble'>>
+  /** Why it could not be opened. */
+  readonly trouble: Readonly<ShallowRef<string>>
+  readonly role: Readonly<ShallowRef<ProjectRole>>
+  /** What could not be read of it. */
+  readonly losses: Readonly<ShallowRef<Losses>>
+  /** Writes it here from now on; the page that did finishes first. */
+  takeOver(): Promise<void>
+  /** Keeps a project that was deleted elsewhere, as it is here. */
+  keep(): Promise<void>
+}
+
+const NO_LOSSES: Losses = { edits: [], pictures: [] }
+
+/** Opens the project of an id, and keeps this page and others that have it open in step. */
+export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
+  const document = useDocument()
+  const saving = useSaving()
+  const phase = shallowRef<'opening' | 'open' | 'trouble'>('opening')
+  const trouble = shallowRef('')
+  const role = shallowRef<ProjectRole>('onlooker')
+  const losses = shallowRef(NO_LOSSES)
+  let lock: WriteLock | null = null
+  /** The last step that is shown. */
+  let seen = 0
+
+  const written = (step: number): void => {
+    seen = step
+    projectChannel.send({ kind: 'written', id: id.value, step })
+  }
+  const lookOn = (): void => {
+    lock = null
+    document.letGo()
+    role.value = 'onlooker'
+  }
+
+  const open = async (take: typeof takeLock): Promise<void> => {
+    const wanted = id.value
+    try {
+      const taken = await take(wanted, lookOn)
+      if (id.value !== wanted) return taken?.letGo()
+      lock = taken
+      const writing = taken ? await projectStorage.open(wanted, written) : null
+      const opened = writing ?? (await projectStorage.look(wanted))
+      if (id.value !== wanted) return
+      seen = opened.step
+      losses.value = opened.losses
+      document.load(opened.file)
+      document.readOnly = !taken
+      saving.start(writing?.writer ?? null, opened.file.project)
+      role.value = taken ? 'writer' : 'onlooker'
+      phase.value = 'open'
+    } catch (caught) {
+      lock?.letGo()
+      lock = null
+      trouble.value = sentenceOf(caught)
+      phase.value = 'trouble'
+    }
+  }
+  const leave = (): void => {
+    const held = lock
+    lock = null
+    void saving.flush().finally(() => held?.letGo())
+    saving.start(null)
+  }
+
+  const keep = async (): Promise<void> => {
+    const { project, assets } = document
+    if (!project) return
+    try {
+      lock ??= await takeLockOver(project.id, lookOn)
+      saving.start(await projectStorage.addOpen({ project, assets }, written), project)
+      document.readOnly = false
+      role.value = 'writer'
+      projectChannel.send({ kind: 'restored', id: project.id })
+    } catch (caught) {
+      saving.fail(caught)
+    }
+  }
+
+  const heard = useNews(id, {
+    /** Shows what the page that writes wrote meanwhile. */
+    written: async () => {
+      // What is here and could not be saved is not replaced by what another page did.
+      if (role.value === 'writer' || phase.value !== 'open' || saving.state.kind === 'failed') return
+      const assets = document.project?.assets
+      const more = await projectStorage.since(id.value, seen).catch(() => null)
+      if (more) {
+        seen = more.step
+        document.follow(more.patches as readonly Patch[])
+      }
+      if (!more || document.project?.assets !== assets) await open(() => Promise.resolve(null))
+    },
+    handOver: async () => {
+      if (!lock) return
+      const held = lock
+      lookOn()
+      await saving.flush()
+      held.letGo()
+    },
+    deleted: () => {
+      role.value = 'orphan'
+    },
+    // What was done here since the deletion stays: this page's document is the later one.
+    restored: () => (lock ? keep() : open(takeLock)),
+    rename: async ({ name }) => {
+      if (!lock || document.apply('Project renamed', (draft) => renameProject(draft, name)) === null) return
+      await saving.flush()
+      projectChannel.send({ kind: 'renamed', id: id.value })
+    },
+  })
+  watch(
+    id,
+    (_id, before) => {
+      if (before) leave()
+      phase.value = 'opening'
+      void open(takeLock)
+    },
+    { immediate: true },
+  )
+  onScopeDispose(() => {
+    heard()
+    leave()
+  })
+  return {
+    phase: readonly(phase),
+    trouble: readonly(trouble),
+    role: readonly(role),
+    losses: readonly(losses) as Readonly<ShallowRef<Losses>>,
+    takeOver: () => open(takeLockOver),
+    keep,
+  }
+}
+
+type Answers = {
+  [K in Exclude<ProjectNews['kind'], 'renamed'>]: (
+    news: Extract<ProjectNews, { kind: K }>,
+  ) => void | Promise<void>
+}
+
+/** Answers news of a project one after the other; what is 'written' meanwhile is looked at once. Returns what ends it. */
+function useNews(id: Ref<string>, answers: Answers): () => void {
+  let last: Promise<void> = Promise.resolve()
+  let isLooking = false
+  return projectChannel.listen((news) => {
+    if (news.id !== id.value || news.kind === 'renamed' || (news.kind === 'written' && isLooking)) return
+    if (news.kind === 'written') isLooking = true
+    last = last.then(async () => {
+      isLooking = false
+      await (answers[news.kind] as (news: ProjectNews) => void | Promise<void>)(news)
+    })
+  })
+}
