@@ -1,5 +1,5 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
-import { addLayer, newProject, saved, savedFile, storedProject, type } from './desk.ts'
+import { addLayer, newProject, saved, savedFile, storedProject, type, withoutPickers } from './desk.ts'
 
 /** The names of the layers in the deck, top first. */
 const layers = async (page: Page): Promise<string[]> =>
@@ -8,6 +8,7 @@ const layers = async (page: Page): Promise<string[]> =>
 /** Another tab of the same browser at the same address. */
 async function anotherTab(context: BrowserContext, page: Page): Promise<Page> {
   const other = await context.newPage()
+  await withoutPickers(other)
   await other.goto(page.url())
   await expect(other.getByRole('region', { name: 'Deck' })).toBeVisible()
   return other
@@ -86,15 +87,15 @@ test('a second tab follows what the first does, takes over when asked, and the f
   expect(await layers(other)).toHaveLength(3)
 })
 
-test('a large edit that waits is on disk before another tab goes on', async ({ page, context }) => {
+test('the last edit is on disk before another tab goes on', async ({ page, context }) => {
   await newProject(page)
   await addLayer(page, 'Rectangle')
   const other = await anotherTab(context, page)
-  await type(page, 'Turn, °', '30')
+  await type(page, 'Rectangle position x', '30')
   await other.getByRole('button', { name: 'Edit here instead' }).click()
   await expect(other.getByText('being edited in another tab')).toHaveCount(0)
   const { project } = await savedFile(other)
-  expect(project.scenes[0]!.layers[0]!.properties['turn']!.value).toBe(30)
+  expect(project.scenes[0]!.layers[0]!.properties['position']!.value).toEqual([30, 360])
 })
 
 test('a project deleted in another tab says so at once and can be kept; undoing the deletion keeps what came after', async ({

@@ -14,23 +14,28 @@ export type SaveState =
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly sentence: string; readonly reason: StorageTrouble['reason'] }
 
-const SAVED: SaveState = { kind: 'saved', at: null }
-
 /** What is written of the open project, and whether all of it is on disk: 'saved' never means less. */
 export const useSaving = defineStore('saving', () => {
-  const state = shallowRef<SaveState>(SAVED)
+  const state = shallowRef<SaveState>({ kind: 'saved', at: null })
   let writer: ProjectWriter | null = null
   let latest: Project | null = null
   let pending = 0
   let again: ReturnType<typeof setTimeout> | undefined
 
-  /** Starts with another project, or with none. */
-  const start = (given: ProjectWriter | null, project: Project | null = null): void => {
+  /**
+   * Starts with another project, or with none.
+   * @param at when it was saved last, ms; null for nothing to tell of
+   */
+  const start = (
+    given: ProjectWriter | null,
+    project: Project | null = null,
+    at: number | null = null,
+  ): void => {
     clearTimeout(again)
     writer = given
     latest = project
     pending = 0
-    state.value = SAVED
+    state.value = { kind: 'saved', at }
     // What was opened could not be mended on disk: it is tried again.
     if (writer?.isBehind) tryAgain()
   }

@@ -89,7 +89,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
     if (!project) return
     try {
       lock ??= await takeLockOver(project.id, lookOn)
-      saving.start(await projectStorage.addOpen({ project, assets }, written), project)
+      saving.start(await projectStorage.addOpen({ project, assets }, written), project, Date.now())
       document.readOnly = false
       role.value = 'writer'
       projectChannel.send({ kind: 'restored', id: project.id })

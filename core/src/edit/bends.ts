@@ -24,12 +24,12 @@ export function setBends(draft: Draft<Project>, refs: readonly KeyRef[], bend: B
 
 /**
  * Makes each span's bend anew from the one it has, with the care `setBends` takes of its neighbours.
- * @param change gets the bend itself, a link's from the library
+ * @param change gets the bend itself, a link's from the library, and the id of the key it begins at
  */
 export function changeBends(
   draft: Draft<Project>,
   refs: readonly KeyRef[],
-  change: (bend: PlainBend) => Bend,
+  change: (bend: PlainBend, key: string) => Bend,
 ): void {
   for (const { ref, keys } of byProperty(refs).values()) {
     editProperty(draft, ref, (property, library) => withBends(property, keys, library, change), {
@@ -43,7 +43,7 @@ function withBends(
   property: Property,
   spans: ReadonlySet<string>,
   library: BendLibrary,
-  change: (bend: PlainBend) => Bend,
+  change: (bend: PlainBend, key: string) => Bend,
 ): Property {
   const timed = timedKeys(property)
   const touched = (i: number): boolean => spans.has(timed[i]!.id) || (i > 0 && spans.has(timed[i - 1]!.id))
@@ -51,7 +51,7 @@ function withBends(
   const last = timed[timed.length - 1]?.id
   const keys = pinned.keys.map((key) => {
     if (!spans.has(key.id) || key.id === last || key.timeless) return key
-    return { ...key, bend: change(plainBend(key.bend, library)) }
+    return { ...key, bend: change(plainBend(key.bend, library), key.id) }
   })
   return { ...pinned, keys }
 }

@@ -58,7 +58,7 @@ export function editProperty(
 
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
 function editable({ name, locked, properties }: Layer, property: string): Property {
-  const found = properties[property]
+  const found = Object.hasOwn(properties, property) ? properties[property] : undefined
   if (!found) throw new BadEdit(`“${name}” has no ${property}. Nothing was changed.`)
   if (locked) throw new BadEdit(`“${name}” is locked. Unlock it to change it.`)
   return found

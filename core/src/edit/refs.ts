@@ -79,7 +79,8 @@ export function layerIn(draft: Draft<Project>, ref: { scene: string; layer: stri
 /** The property a ref names; null when it is gone. */
 export function findProperty(project: Project, ref: PropertyRef): Property | null {
   const scene = project.scenes.find((candidate) => candidate.id === ref.scene)
-  return scene?.layers[placeOf(scene.layers, ref.layer)]?.properties[ref.property] ?? null
+  const properties = scene?.layers[placeOf(scene.layers, ref.layer)]?.properties
+  return properties && Object.hasOwn(properties, ref.property) ? properties[ref.property]! : null
 }
 
 const PLACES = new WeakMap<object, ReadonlyMap<string, number>>()

@@ -1,11 +1,10 @@
 import type { Draft } from 'immer'
 import type { Bend } from '../bend/index.ts'
-import type { Property, Through, Value } from '../property/index.ts'
+import { insertKeys, type Property, type Through, type Value } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
-import { setBends } from './bends.ts'
+import { changeBends } from './bends.ts'
 import { editProperty } from './editProperty.ts'
-import { addKey } from './keys.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
 import { setThrough } from './through.ts'
@@ -41,9 +40,12 @@ export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveR
       } satisfies Property
     })
   }
-  for (const { ref, bend, through } of edits) {
-    if (bend) setBends(draft, [ref], bend)
-    if (through) setThrough(draft, [ref], through)
+  const bends = new Map(edits.flatMap(({ ref, bend }) => (bend ? [[ref.key, bend] as const] : [])))
+  const bent = edits.filter(({ bend }) => bend).map(({ ref }) => ref)
+  if (bent.length > 0) changeBends(draft, bent, (bend, key) => bends.get(key) ?? bend)
+  for (const through of ['corner', 'joined', 'smooth'] as const) {
+    const refs = edits.filter((edit) => edit.through === through).map(({ ref }) => ref)
+    if (refs.length > 0) setThrough(draft, refs, through)
   }
   return { replaced }
 }
@@ -55,18 +57,23 @@ export function addKeys(
   keys: readonly (Omit<KeyEdit, 'ref'> & { readonly t: Ticks })[],
   makeId: MakeId,
 ): void {
-  for (const { t, ...rest } of keys) {
-    addKey(draft, ref, t, makeId)
-    const key = findProperty(draft as Project, ref)?.keys.find((one) => one.t === t)
-    if (key) setKeys(draft, [{ ref: { ...ref, key: key.id }, ...rest }])
-  }
+  const times = keys.map(({ t }) => t)
+  editProperty(draft, ref, (property, library) => insertKeys(property, times, makeId, library))
+  const ids = new Map(findProperty(draft as Project, ref)?.keys.map(({ t, id }) => [t, id]))
+  const edits = keys.flatMap(({ t, ...rest }): KeyEdit[] => {
+    const key = ids.get(t)
+    return key === undefined ? [] : [{ ref: { ...ref, key }, ...rest }]
+  })
+  setKeys(draft, edits)
 }
 
 function groupsOf(edits: readonly KeyEdit[]): KeyEdit[][] {
   const groups = new Map<string, KeyEdit[]>()
   for (const edit of edits) {
     const name = `${edit.ref.scene}/${edit.ref.layer}/${edit.ref.property}`
-    groups.set(name, [...(groups.get(name) ?? []), edit])
+    const group = groups.get(name)
+    if (group) group.push(edit)
+    else groups.set(name, [edit])
   }
   return [...groups.values()]
 }

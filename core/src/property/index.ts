@@ -14,6 +14,7 @@ export { directionInto, spanAt, speedAt, speedInto, storedValueAt, valueAt, valu
 export { fitBend, type FitBendOptions } from './fitBend.ts'
 export { graphHandles, handleAt, hasHandles, offsetsOf, type GraphHandle } from './graphHandles.ts'
 export { insertKey, type Insertion } from './insertKey.ts'
+export { insertKeys } from './insertKeys.ts'
 export { isInLine, keepJoined, type KeepJoinedOptions } from './keepJoined.ts'
 export { keyEditWords, keyStateAt, keyStateWords, type KeyState } from './keyState.ts'
 export { mergeSpans, withMerges, type MergedSpans } from './mergeSpans.ts'

@@ -60,6 +60,7 @@ const points = z.strictObject({
     })
     .refine(
       (nodes) => {
+        if (nodes.length < 2) return false
         const [first, last] = [nodes[0]!.at, nodes[nodes.length - 1]!.at]
         return first[0] === 0 && first[1] === 0 && last[0] === 1 && last[1] === 1
       },

@@ -47,6 +47,9 @@ export function formatTime(time: Ticks, rate: FrameRate, display: TimeDisplay): 
   return formatTimecode(time, rate)
 }
 
+/** The longest text read as a time, in characters. */
+const LONGEST_TEXT = 60
+
 /**
  * Reads a time typed by a person.
  * Colons or semicolons make timecode, read from the right (`1:12` is a second and twelve frames);
@@ -55,6 +58,7 @@ export function formatTime(time: Ticks, rate: FrameRate, display: TimeDisplay): 
  * @throws BadTime with a sentence when it cannot be read, or names a label drop-frame skips
  */
 export function parseTime(text: string, rate: FrameRate, bare: TimeDisplay = 'timecode'): Ticks {
+  if (text.length > LONGEST_TEXT) throw unreadable(text)
   const trimmed = text.trim().replace(/−/g, '-')
   if (/[:;]/.test(trimmed)) return ticksOfFrame(frameOfTimecode(trimmed, rate), rate)
   const match = /^([+-]?\d*\.?\d+)\s*(f|fr|frames|s|sec|ms)?$/i.exec(trimmed)
@@ -76,7 +80,7 @@ export function parseTimeFrom(
   now: Ticks,
   { rate, bare = 'timecode' }: { readonly rate: FrameRate; readonly bare?: TimeDisplay },
 ): Ticks {
-  const signed = /^\s*([+\-−])\s*(.+)$/.exec(text)
+  const signed = /^([+\-−])\s*(\S.*)$/.exec(text.trim())
   if (!signed) return parseTime(text, rate, bare)
   const by = parseTime(signed[2]!, rate, bare)
   return asTicks(signed[1] === '+' ? now + by : now - by)

@@ -22,16 +22,16 @@ const steps = (count: number, jump: StepJump): PlainBend => ({
 })
 
 /** Source of the keywords: W3C, CSS Easing Functions 2, sections 2.2.1 and 2.3.1. `hold` is own. */
-const KEYWORDS: Readonly<Record<string, PlainBend>> = {
-  linear: LINEAR,
-  hold: { kind: 'hold' },
-  ease: handles(0.25, 0.1, 0.25, 1),
-  'ease-in': handles(0.42, 0, 1, 1),
-  'ease-out': handles(0, 0, 0.58, 1),
-  'ease-in-out': handles(0.42, 0, 0.58, 1),
-  'step-start': steps(1, 'start'),
-  'step-end': steps(1, 'end'),
-}
+const KEYWORDS: ReadonlyMap<string, PlainBend> = new Map([
+  ['linear', LINEAR],
+  ['hold', { kind: 'hold' }],
+  ['ease', handles(0.25, 0.1, 0.25, 1)],
+  ['ease-in', handles(0.42, 0, 1, 1)],
+  ['ease-out', handles(0, 0, 0.58, 1)],
+  ['ease-in-out', handles(0.42, 0, 0.58, 1)],
+  ['step-start', steps(1, 'start')],
+  ['step-end', steps(1, 'end')],
+])
 
 /**
  * Reads a bend from text: a CSS easing function or keyword, a family (`readFamily`), or a bend as JSON, as it stands
@@ -40,9 +40,21 @@ const KEYWORDS: Readonly<Record<string, PlainBend>> = {
  * Source: W3C, CSS Easing Functions 2, read with css-tree.
  */
 export function readEasing(text: string): PlainBend {
+  if (text.length > LONGEST_TEXT) throw unreadable(text, ': it is too long')
+  const bend = readAny(text)
+  // What no project may hold is not read either.
+  const read = plainBendSchema.safeParse(bend)
+  if (!read.success) throw unreadable(text, `: ${describeIssues(read.error)}`)
+  return bend
+}
+
+/** The longest text read as a bend, in characters: as many points as a bend may have need half of it. */
+const LONGEST_TEXT = 200_000
+
+function readAny(text: string): PlainBend {
   const source = text.trim()
   if (source.startsWith('{')) return readJson(source, text)
-  const known = KEYWORDS[source.toLowerCase()]
+  const known = KEYWORDS.get(source.toLowerCase())
   if (known) return known
   const called = readCall(source)
   if (!called) return readFamily(text)
@@ -109,22 +121,23 @@ function readCubicBezier(args: Call['args'], text: string): PlainBend {
   return handles(x1, y1, x2, y2)
 }
 
-const JUMPS: Readonly<Record<string, StepJump>> = {
-  'jump-start': 'start',
-  'jump-end': 'end',
-  'jump-both': 'both',
-  'jump-none': 'none',
-  start: 'start',
-  end: 'end',
-}
+const JUMPS: ReadonlyMap<string, StepJump> = new Map([
+  ['jump-start', 'start'],
+  ['jump-end', 'end'],
+  ['jump-both', 'both'],
+  ['jump-none', 'none'],
+  ['start', 'start'],
+  ['end', 'end'],
+])
 
 function readSteps([count, term, ...rest]: Call['args'], text: string): PlainBend {
   const [word] = term ?? []
-  const named = word?.type === 'Identifier' && term?.length === 1 ? JUMPS[word.name.toLowerCase()] : undefined
+  const named =
+    word?.type === 'Identifier' && term?.length === 1 ? JUMPS.get(word.name.toLowerCase()) : undefined
   const jump = term ? named : 'end'
   const number = numberOf(count)
   if (rest.length > 0 || !jump || !Number.isInteger(number)) throw unreadable(text)
-  if (number < (jump === 'none' ? 2 : 1) || number > 1000) throw unreadable(text)
+  if (number < (jump === 'none' ? 2 : 1)) throw unreadable(text)
   return steps(number, jump)
 }
 

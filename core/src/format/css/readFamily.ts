@@ -8,7 +8,8 @@ import { unreadable } from './unreadable.ts'
  */
 export function readFamily(text: string): PlainBend {
   const match = /^([a-z]+)(?::([^/]*))?(?:\/(in|out|inout))?$/i.exec(text.trim())
-  const family = match && FAMILIES[match[1]!.toLowerCase() as FamilyName]
+  const name = match?.[1]!.toLowerCase() ?? ''
+  const family = Object.hasOwn(FAMILIES, name) ? FAMILIES[name as FamilyName] : null
   if (!match || !family) throw unreadable(text)
   const given = match[2] === undefined ? [] : match[2].split(',').map((part) => part.trim())
   if (given.length > family.numbers.length)

@@ -1,4 +1,5 @@
 import type { BendNode, PlainBend } from '../../bend/index.ts'
+import { LIMITS } from '../../scene/index.ts'
 import { unreadable } from './unreadable.ts'
 
 /** One entry of linear(): an output with up to two inputs, as shares. */
@@ -17,6 +18,8 @@ export function bendOfLinear(given: readonly LinearStop[], text: string): PlainB
     inputs.length > 0 ? inputs.map((input) => ({ output, input })) : [{ output, input: null }],
   )
   if (stops.length < 2) throw unreadable(text)
+  if (stops.length > LIMITS.nodesOfBend)
+    throw unreadable(text, `: a bend has ${LIMITS.nodesOfBend} points at most`)
   const inputs = stops.map((stop) => stop.input)
   inputs[0] ??= 0
   inputs[inputs.length - 1] ??= Math.max(1, ...inputs.map((input) => input ?? 0))

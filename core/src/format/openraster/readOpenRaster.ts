@@ -93,7 +93,7 @@ function layerNode(
   { entries, count, at, name }: Place,
   look: { readonly name: string; readonly opacity: number; readonly visible: boolean },
 ): ArtNode[] {
-  const bytes = entries[src]
+  const bytes = Object.hasOwn(entries, src) ? entries[src] : undefined
   count.layers += 1
   if (count.layers > LIMITS.layers)
     throw new BadFile(`“${name}” has over ${LIMITS.layers.toLocaleString('en')} layers. Nothing was changed.`)

@@ -1,6 +1,7 @@
 import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate'
 import type { Asset, Project } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
+import { checkSvgPicture } from '../svg/index.ts'
 import { unfoldZip, type ZipLimits } from '../zip/index.ts'
 import { readProjectJson } from './readProject.ts'
 
@@ -82,5 +83,6 @@ async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promis
   if ((await sha256(copy)) !== asset.sha256) {
     throw new BadFile(`The picture “${asset.name}” in this file is damaged. Nothing was changed.`)
   }
+  if (asset.type === 'image/svg+xml') checkSvgPicture(copy)
   return copy
 }

@@ -21,7 +21,9 @@ export function readProjectData(data: unknown): Project {
     throw new BadFile('This file is not an Arrow Bend project. Nothing was changed.')
   }
   if (claims['version'] !== 1) {
-    const version = String(claims['version']).slice(0, 20)
+    const claimed = claims['version']
+    const version =
+      typeof claimed === 'number' || typeof claimed === 'string' ? String(claimed).slice(0, 20) : 'unknown'
     throw new BadFile(
       `This project is of version ${version}; this program reads version 1. Nothing was changed.`,
     )

@@ -1,3 +1,4 @@
+import { cssUrls } from './cssUrls.ts'
 import type { XmlElement, XmlNode } from '../xml/index.ts'
 
 /** Elements that run, load, embed or move by themselves. */
@@ -28,7 +29,7 @@ const isOwn = (link: string): boolean => link.trim().startsWith('#') || EMBEDDED
 function loadsNothing(css: string): boolean {
   // Escapes could spell a forbidden word in another way; nothing harmless needs them here.
   if (/\\/.test(css) || /@import|expression\s*\(|image-set\s*\(/i.test(css)) return false
-  return [...css.matchAll(/url\(\s*(["']?)(.*?)\1\s*\)/gi)].every(([, , link]) => isOwn(link!))
+  return cssUrls(css).every(isOwn)
 }
 
 /** What a clean SVG consists of, and whether anything had to go. */

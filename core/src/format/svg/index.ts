@@ -1,1 +1,2 @@
 export { readSvg, type ReadSvgOptions } from './readSvg.ts'
+export { checkSvgPicture } from './checkSvgPicture.ts'

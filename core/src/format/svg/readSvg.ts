@@ -2,6 +2,7 @@ import { LIMITS, type Art, type ArtImage, type ArtNode, type ArtPath } from '../
 import { artGroup } from '../art/artGroup.ts'
 import { readXml, textOf, type XmlElement, type XmlNode } from '../xml/index.ts'
 import { BadFile } from '../badFile.ts'
+import { checkUnfolding } from './checkUnfolding.ts'
 import { cleanSvg } from './cleanSvg.ts'
 import { pathOutlines, multiply, readTransform } from './svgOutlines.ts'
 import { svgPaint, shareOf } from './svgPaint.ts'
@@ -10,6 +11,7 @@ import { shapeNodes } from './shapeNodes.ts'
 import { isShape, shapePath, type SvgWhole } from './svgShapes.ts'
 import { readViewBox, svgCanvas } from './svgSize.ts'
 import { svgStyles, type Declared, type SvgStyles } from './svgStyles.ts'
+import { UNSEEN } from './unseen.ts'
 
 export interface ReadSvgOptions {
   readonly name: string
@@ -20,24 +22,9 @@ export interface ReadSvgOptions {
 /** Layers and pictures an SVG may become; beyond that it is one picture. */
 const MOST_NODES = 1_000
 const MOST_PICTURES = 60
+/** Bytes these pictures may have together: each carries the styles and what it points at. */
+const MOST_PICTURE_BYTES = 32 * 1024 * 1024
 
-/** What draws nothing by itself. */
-const UNSEEN: ReadonlySet<string> = new Set([
-  'defs',
-  'style',
-  'title',
-  'desc',
-  'metadata',
-  'linearGradient',
-  'radialGradient',
-  'pattern',
-  'clipPath',
-  'mask',
-  'marker',
-  'symbol',
-  'filter',
-  'view',
-])
 /** What only the browser's own SVG drawing shows as it is. */
 const PICTURED: ReadonlySet<string> = new Set(['text', 'image', 'use', 'svg', 'switch'])
 const GROUPS: ReadonlySet<string> = new Set(['g', 'a'])
@@ -56,7 +43,7 @@ interface Walk {
   readonly pictures: SvgPictures
   readonly whole: SvgWhole
   /** How many of each were made. */
-  readonly made: { nodes: number; pictures: number }
+  readonly made: { nodes: number; pictures: number; bytes: number }
 }
 
 /**
@@ -69,12 +56,13 @@ export function readSvg(text: string, { name, as }: ReadSvgOptions): Art {
   const { root, lost } = cleanSvg(readXml(text, 'This SVG'))
   if (root?.name !== 'svg') throw new BadFile('This file holds no SVG picture. Nothing was changed.')
   const canvas = svgCanvas(root)
-  if (Math.max(...canvas.size) > LIMITS.frameSide)
+  if (!canvas.size.every((side) => side > 0 && side <= LIMITS.frameSide))
     throw new BadFile(
       `This SVG is over ${LIMITS.frameSide.toLocaleString('en')} px wide or high, more than can be drawn. Nothing was changed.`,
     )
   const pictures = svgPictures(root, canvas)
   const styles = svgStyles(root)
+  checkUnfolding(root, styles)
   const notes = lost ? ['Scripts, animation and links to other files were left out.'] : []
   const onePicture = (...more: string[]): Art => ({
     name,
@@ -89,7 +77,7 @@ export function readSvg(text: string, { name, as }: ReadSvgOptions): Art {
     styles,
     pictures,
     whole: box ? [box[2], box[3]] : canvas.size,
-    made: { nodes: 0, pictures: 0 },
+    made: { nodes: 0, pictures: 0, bytes: 0 },
   }
   const [width, height] = canvas.size
   const nodes = nodesOf(walk, root.children, {
@@ -97,8 +85,7 @@ export function readSvg(text: string, { name, as }: ReadSvgOptions): Art {
     around: styles.of(root, {}),
     chain: [],
   })
-  if (walk.made.nodes > MOST_NODES || walk.made.pictures > MOST_PICTURES)
-    return onePicture('It has very many parts, so it came as one picture.')
+  if (isTooMuch(walk)) return onePicture('It has very many parts, so it came as one picture.')
   if (nodes.length === 0) throw new BadFile('This SVG shows nothing. Nothing was changed.')
   return {
     name,
@@ -111,6 +98,11 @@ export function readSvg(text: string, { name, as }: ReadSvgOptions): Art {
   }
 }
 
+/** Whether an SVG has more parts than become layers; the walk then ends where it is. */
+function isTooMuch({ made }: Walk): boolean {
+  return made.nodes > MOST_NODES || made.pictures > MOST_PICTURES || made.bytes > MOST_PICTURE_BYTES
+}
+
 /** What children of an element become, top first. Neighbours that have to be pictures share one. */
 function nodesOf(walk: Walk, children: readonly XmlNode[], place: Place): ArtNode[] {
   const nodes: ArtNode[] = []
@@ -118,10 +110,16 @@ function nodesOf(walk: Walk, children: readonly XmlNode[], place: Place): ArtNod
   const flush = (): void => {
     if (run.length === 0) return
     walk.made.pictures += 1
-    nodes.push(imageOf(run, place.chain, { pictures: walk.pictures, name: nameOf(run[0]!) ?? 'Picture' }))
+    const image = imageOf(run, place.chain, {
+      pictures: walk.pictures,
+      name: nameOf(run[0]!) ?? 'Picture',
+    })
+    walk.made.bytes += image.picture.bytes.length
+    nodes.push(image)
     run = []
   }
   for (const child of children) {
+    if (isTooMuch(walk)) break
     if (typeof child === 'string' || UNSEEN.has(child.name)) continue
     const declared = walk.styles.of(child, place.around)
     if (declared['display'] === 'none') continue

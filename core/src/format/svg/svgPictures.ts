@@ -1,5 +1,6 @@
 import { strToU8 } from 'fflate'
 import { writeXml, type XmlElement, type XmlNode } from '../xml/index.ts'
+import { cssIds } from './cssUrls.ts'
 import type { SvgCanvas } from './svgSize.ts'
 
 /** Parts of a cleaned SVG as pictures of their own, each on the whole canvas. */
@@ -65,10 +66,7 @@ function referencesOf(nodes: readonly XmlNode[], byId: ReadonlyMap<string, XmlEl
   const look = (node: XmlNode): void => {
     const texts = isElement(node) ? Object.entries(node.attributes) : [['', node] as const]
     for (const [name, text] of texts) {
-      const ids =
-        name === 'href'
-          ? [text.trim().slice(1)]
-          : [...text.matchAll(/url\(\s*["']?#(.*?)["']?\s*\)/g)].map(([, id]) => id!)
+      const ids = name === 'href' ? [text.trim().slice(1)] : cssIds(text)
       for (const id of ids) {
         const target = byId.get(id)
         if (!target || found.has(id)) continue

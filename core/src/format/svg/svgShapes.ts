@@ -30,7 +30,7 @@ const SHAPES: Readonly<Record<string, (element: XmlElement, whole: SvgWhole) => 
 
 /** Whether an element is one of the basic shapes or a path. */
 export function isShape({ name }: XmlElement): boolean {
-  return name in SHAPES
+  return Object.hasOwn(SHAPES, name)
 }
 
 /**
@@ -38,7 +38,7 @@ export function isShape({ name }: XmlElement): boolean {
  * Source: W3C, SVG 2, chapter 10, 'Equivalent path' of each basic shape.
  */
 export function shapePath(element: XmlElement, whole: SvgWhole): string {
-  return SHAPES[element.name]?.(element, whole) ?? ''
+  return isShape(element) ? SHAPES[element.name]!(element, whole) : ''
 }
 
 function lengths({ attributes }: XmlElement, whole: SvgWhole) {
@@ -87,7 +87,7 @@ function ellipseAt([cx, cy]: readonly [number, number], [rx, ry]: readonly [numb
 }
 
 function polyline(points: string): string {
-  const numbers = points.match(/[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?/gi) ?? []
+  const numbers = points.match(/[+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?/gi) ?? []
   const pairs = Array.from(
     { length: Math.floor(numbers.length / 2) },
     (_, i) => `${numbers[2 * i]} ${numbers[2 * i + 1]}`,

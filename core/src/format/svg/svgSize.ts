@@ -8,30 +8,34 @@ export interface SvgCanvas {
 }
 
 /** px a unit. Source: W3C, CSS Values 4, section 6.2; em and ex of the usual 16 px text. */
-const UNITS: Readonly<Record<string, number>> = {
-  '': 1,
-  px: 1,
-  in: 96,
-  cm: 96 / 2.54,
-  mm: 96 / 25.4,
-  q: 96 / 101.6,
-  pt: 96 / 72,
-  pc: 16,
-  em: 16,
-  rem: 16,
-  ex: 8,
-}
+const UNITS: ReadonlyMap<string, number> = new Map([
+  ['', 1],
+  ['px', 1],
+  ['in', 96],
+  ['cm', 96 / 2.54],
+  ['mm', 96 / 25.4],
+  ['q', 96 / 101.6],
+  ['pt', 96 / 72],
+  ['pc', 16],
+  ['em', 16],
+  ['rem', 16],
+  ['ex', 8],
+])
 /** What a replaced element without any size gets. Source: W3C, CSS 2.2, section 10.3.2. */
 const USUAL = [300, 150] as const
 
+/** The longest text read as a length, in characters. */
+const LONGEST_LENGTH = 100
+
 /** A length in px; null where there is none or it cannot be read. @param whole what % is a share of, px */
 export function readLength(text: string | undefined, whole: number): number | null {
-  const found = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*|%)\s*$/i.exec(text ?? '')
-  if (!found) return null
-  const number = Number(found[1])
+  if (text === undefined || text.length > LONGEST_LENGTH) return null
+  const found = /^([+-]?(?:\d+(?:\.\d*)?|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*|%)$/i.exec(text.trim())
+  const number = Number(found?.[1])
+  if (!found || !Number.isFinite(number)) return null
   const unit = found[2]!.toLowerCase()
   if (unit === '%') return (number / 100) * whole
-  const px = UNITS[unit]
+  const px = UNITS.get(unit)
   return px === undefined ? null : number * px
 }
 

@@ -54,6 +54,9 @@ export interface SvgStyles {
   readonly of: (element: XmlElement, around: Declared) => Declared
 }
 
+/** Rules that are held against every element; a file with more is not read shape by shape. */
+const MOST_RULES = 2_000
+
 const SELECTOR = /^([a-z][\w-]*|\*)?((?:[.#][\w-]+)*)$/i
 
 /**
@@ -75,12 +78,17 @@ export function svgStyles(root: XmlElement): SvgStyles {
       else if (!readRule(node, rules)) complex = true
     }
   }
+  if (rules.length > MOST_RULES) {
+    complex = true
+    rules.length = 0
+  }
   rules.sort((a, b) => a.weight - b.weight)
   const of = (element: XmlElement, around: Declared): Declared => {
     const declared: Record<string, string> = {}
     for (const name of INHERITED) if (around[name] !== undefined) declared[name] = around[name]
     for (const name of [...INHERITED, ...OWN]) take(declared, name, element.attributes[name], around)
-    for (const rule of rules) if (matches(rule, element)) takeAll(declared, rule.declared, around)
+    const classes = new Set((element.attributes['class'] ?? '').split(/\s+/))
+    for (const rule of rules) if (matches(rule, element, classes)) takeAll(declared, rule.declared, around)
     const own = element.attributes['style']
     if (own) takeAll(declared, readDeclarations(own), around)
     return declared
@@ -137,11 +145,14 @@ function readRule({ prelude, block }: Rule, rules: SheetRule[]): boolean {
     .every(Boolean)
 }
 
-function matches({ tag, id, classes }: SheetRule, { name, attributes }: XmlElement): boolean {
+function matches(
+  { tag, id, classes }: SheetRule,
+  { name, attributes }: XmlElement,
+  own: ReadonlySet<string>,
+): boolean {
   if (tag !== null && tag !== name) return false
   if (id !== null && id !== attributes['id']) return false
-  const own = (attributes['class'] ?? '').split(/\s+/)
-  return classes.every((wanted) => own.includes(wanted))
+  return classes.every((wanted) => own.has(wanted))
 }
 
 /** The declarations of a style attribute. */

@@ -35,7 +35,10 @@ const COLUMNS: readonly { readonly column: Column; readonly title: string }[] = 
   { column: 'bend', title: 'Bend' },
 ]
 /** Other names a heading may have. */
-const ALSO: Readonly<Record<string, Column>> = { time: 'frame', x: 'value' }
+const ALSO: ReadonlyMap<string, Column> = new Map([
+  ['time', 'frame'],
+  ['x', 'value'],
+])
 /** What cells without a heading mean, by how many there are. */
 const WITHOUT_HEADING: Readonly<Record<number, readonly Column[]>> = {
   1: ['value'],
@@ -89,7 +92,8 @@ export function readKeyTable(
     throw new BadFile(`A table of ${rows.length} rows is too long to paste. Nothing was changed.`)
   const heading = rows[0]!.map(columnOf)
   const headed = heading.filter((column) => column !== null).length >= Math.min(2, rows[0]!.length)
-  const columns = headed ? heading : WITHOUT_HEADING[Math.max(...rows.map((row) => row.length))]
+  const widest = rows.reduce((most, row) => Math.max(most, row.length), 0)
+  const columns = headed ? heading : WITHOUT_HEADING[widest]
   if (!columns)
     throw new BadFile(
       'It is not clear which column is which. Copy the table first and keep its heading. Nothing was changed.',
@@ -105,7 +109,7 @@ export function readKeyTable(
 
 function columnOf(title: string): Column | null {
   const name = title.trim().toLowerCase()
-  return COLUMNS.find((one) => one.title.toLowerCase() === name)?.column ?? ALSO[name] ?? null
+  return COLUMNS.find((one) => one.title.toLowerCase() === name)?.column ?? ALSO.get(name) ?? null
 }
 
 interface RowPlace {

@@ -10,6 +10,14 @@ export interface ZipLimits {
   readonly wanted: (name: string) => boolean
 }
 
+/** Pictures are packed already and documents shrink to a thirtieth: what unfolds far beyond that is made to harm. */
+const MOST_TIMES = 200
+const ALWAYS_FINE = 16 * 1024 * 1024
+
+function isBomb(unfolded: number, packed: number): boolean {
+  return unfolded > ALWAYS_FINE && unfolded > MOST_TIMES * packed
+}
+
 /**
  * Unpacks the wanted entries of a zip.
  * @throws BadFile when it is damaged, or would unfold to more than the limits
@@ -24,7 +32,7 @@ export function unfoldZip(
   const filter = (file: UnzipFileInfo): boolean => {
     total += file.originalSize
     count += 1
-    if (total > bytes || count > entries)
+    if (total > bytes || count > entries || isBomb(total, packed.length))
       throw new BadFile('This file unfolds to more than it may hold. Nothing was changed.')
     return wanted(file.name)
   }
