@@ -253,3 +253,13 @@ export function anyOutline(count: number): fc.Arbitrary<Outline> {
     vertices: fc.array(vertex, { minLength: count, maxLength: count }),
   })
 }
+
+/** Largest difference between two trees of plain data number by number; ∞ where anything else differs. */
+export function deepDifference(one: unknown, other: unknown): number {
+  if (typeof one === 'number' && typeof other === 'number') return Math.abs(one - other)
+  if (typeof one !== 'object' || typeof other !== 'object' || !one || !other)
+    return one === other ? 0 : Infinity
+  const [first, second] = [one, other] as [Record<string, unknown>, Record<string, unknown>]
+  const names = new Set([...Object.keys(first), ...Object.keys(second)])
+  return Math.max(0, ...[...names].map((name) => deepDifference(first[name], second[name])))
+}

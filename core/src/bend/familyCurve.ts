@@ -36,8 +36,10 @@ function withExactEnds(curve: UnitCurve): UnitCurve {
 function partOf(whole: UnitCurve, [from, to]: readonly [number, number]): UnitCurve {
   // Steps may jump on the very first tick; what lies before it is the span's start all the same.
   const start = from <= 0 ? 0 : whole.progress(from)
-  const change = (to >= 1 ? 1 : whole.progress(to)) - start
-  if (change === 0) return HOLD_CURVE
+  const end = to >= 1 ? 1 : whole.progress(to)
+  const change = end - start
+  // A difference that is all rounding says nothing of the way between.
+  if (Math.abs(change) <= 16 * Number.EPSILON * Math.max(Math.abs(start), Math.abs(end))) return HOLD_CURVE
   const length = to - from
   return {
     progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : (whole.progress(from + u * length) - start) / change),

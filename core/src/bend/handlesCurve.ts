@@ -1,4 +1,5 @@
 import type { Handles } from './bend.ts'
+import { paceOf, soundReach, timeSlope, type Ordinates } from './paceLimit.ts'
 import { solveCubic, type UnitCubic, unitCubic } from './solveCubic.ts'
 import type { UnitCurve } from './unitCurve.ts'
 
@@ -18,7 +19,7 @@ const PIECES = 6
  * Source: W3C, CSS Easing Functions 2, cubic-bezier(); Halley's method with its third-order remainder (textbook).
  */
 export class HandlesCurve implements UnitCurve {
-  private readonly time: UnitCubic
+  readonly time: UnitCubic
   private readonly rise: UnitCubic
   /**
    * Flat numbers in one block: object fields would each cost a look-up in the hot path. Made at the first call: of
@@ -27,8 +28,9 @@ export class HandlesCurve implements UnitCurve {
   private table: Float64Array | null = null
 
   constructor(handles: Handles) {
-    this.time = unitCubic(handles.leave.reach, 1 - handles.arrive.reach)
-    this.rise = unitCubic(handles.leave.rise, 1 - handles.arrive.rise)
+    const [leave, arrive] = [soundReach(handles.leave.reach), soundReach(handles.arrive.reach)]
+    this.time = unitCubic(leave, 1 - arrive, arrive)
+    this.rise = unitCubic(handles.leave.rise, 1 - handles.arrive.rise, handles.arrive.rise)
   }
 
   progress(u: number): number {
@@ -40,11 +42,14 @@ export class HandlesCurve implements UnitCurve {
   }
 
   pace(u: number): number {
-    if (!(u > 0)) return endPace(this.time.first, this.rise.first, this.time.second, this.rise.second)
-    if (u >= 1)
-      return endPace(1 - this.time.second, 1 - this.rise.second, 1 - this.time.first, 1 - this.rise.first)
     const s = this.parameter(u)
-    return slopeAt(this.rise, s) / slopeAt(this.time, s)
+    const run = u > 0 && u < 1 ? timeSlope(this.time, s) : 0
+    return run > 0 ? slopeAt(this.rise, s) / run : paceOf(this.time, this.ordinates, s)
+  }
+
+  /** Of progress. */
+  get ordinates(): Ordinates {
+    return [0, this.rise.first, this.rise.second, 1]
   }
 
   /** The Bézier parameter s at u, both 0 … 1. */
@@ -86,14 +91,6 @@ export class HandlesCurve implements UnitCurve {
 
 function slopeAt(cubic: UnitCubic, s: number): number {
   return (3 * cubic.a * s + 2 * cubic.b) * s + cubic.c
-}
-
-/** The limit of dp/du at an end, from the first control point that does not lie on it. */
-function endPace(nearTime: number, nearRise: number, farTime: number, farRise: number): number {
-  if (nearTime > 0) return nearRise / nearTime
-  if (nearRise !== 0) return Math.sign(nearRise) * Infinity
-  if (farTime > 0) return farRise / farTime
-  return farRise === 0 ? 1 : Math.sign(farRise) * Infinity
 }
 
 /** The six coefficients, then Hermite pieces of s(u), four coefficients an interval; NaN where the inverse is too steep to tabulate. */

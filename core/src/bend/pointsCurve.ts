@@ -1,4 +1,5 @@
 import type { BendNode } from './bend.ts'
+import { paceOf, soundReach, type Ordinates } from './paceLimit.ts'
 import { solveCubic, type UnitCubic, unitCubic } from './solveCubic.ts'
 import type { UnitCurve } from './unitCurve.ts'
 
@@ -7,7 +8,7 @@ interface Piece {
   readonly length: number
   readonly time: UnitCubic
   /** Ordinates of the four control points. */
-  readonly p: readonly [number, number, number, number]
+  readonly p: Ordinates
 }
 
 /** A points bend: cubic pieces joined at its nodes. Handles that leave their piece's time are clamped to it. */
@@ -31,14 +32,9 @@ export class PointsCurve implements UnitCurve {
 
   pace(u: number): number {
     const piece = this.pieceAt(Math.min(1, Math.max(0, u)))
-    const s = parameterIn(piece, u)
-    const [p0, p1, p2, p3] = piece.p
-    const r = 1 - s
-    const rise = 3 * (r * r * (p1 - p0) + 2 * r * s * (p2 - p1) + s * s * (p3 - p2))
-    const run = ((3 * piece.time.a * s + 2 * piece.time.b) * s + piece.time.c) * piece.length
-    if (run > 0) return rise / run
-    const probe = 1e-7 * (u < 0.5 ? 1 : -1)
-    return (this.progress(u + probe) - this.progress(u)) / probe
+    const pace = paceOf(piece.time, piece.p, parameterIn(piece, u))
+    // Two points at one moment, but for rounding, are a jump.
+    return pace === 0 || soundReach(piece.length) > 0 ? pace / piece.length : Math.sign(pace) * Infinity
   }
 
   private pieceAt(u: number): Piece {
@@ -55,11 +51,12 @@ export class PointsCurve implements UnitCurve {
 
 function pieceBetween(from: BendNode, to: BendNode): Piece {
   const length = to.at[0] - from.at[0]
-  const share = (du: number): number => Math.min(1, Math.max(0, du / length))
+  const share = (du: number): number => soundReach(Math.min(1, Math.max(0, du / length)))
+  const last = share(-to.arrive[0])
   return {
     from: from.at[0],
     length,
-    time: unitCubic(share(from.leave[0]), 1 - share(-to.arrive[0])),
+    time: unitCubic(share(from.leave[0]), 1 - last, last),
     p: [from.at[1], from.at[1] + from.leave[1], to.at[1] + to.arrive[1], to.at[1]],
   }
 }

@@ -2,6 +2,8 @@
 export interface UnitCubic {
   readonly first: number
   readonly second: number
+  /** 1 − second, as given: taken from the difference it would lose the digits of a short last handle. */
+  readonly last: number
   readonly a: number
   readonly b: number
   readonly c: number
@@ -14,9 +16,15 @@ const STEP_WITHIN = 1e-16
 /** Where time nearly stops in mid-span (slope below this) the solve is done about its inflection. */
 const STEEP_SLOPE = 0.05
 
-/** The polynomial form of a Bézier ordinate with ends 0 and 1. */
-export function unitCubic(first: number, second: number): UnitCubic {
-  return { first, second, c: 3 * first, b: 3 * (second - 2 * first), a: 1 + 3 * (first - second) }
+/** The polynomial form of a Bézier ordinate with ends 0 and 1. @param last 1 − second, where it is known better than that */
+export function unitCubic(first: number, second: number, last = 1 - second): UnitCubic {
+  return { first, second, last, c: 3 * first, b: 3 * (second - 2 * first), a: 1 + 3 * (first - second) }
+}
+
+/** The slope where a cubic that is steeper at both ends goes slowest; without the cancellation of c − b²/3a. Source: algebra. */
+export function leastSlope({ first, second, a }: UnitCubic): number {
+  const early = 1 - first
+  return Math.max(0, (3 * (early + second - early * early - second * second - early * second)) / a)
 }
 
 /**
@@ -28,13 +36,13 @@ export function unitCubic(first: number, second: number): UnitCubic {
  */
 export function solveCubic(cubic: UnitCubic, u: number): number {
   const middle = -cubic.b / (3 * cubic.a)
-  const leastSlope = cubic.c + cubic.b * middle
-  if (cubic.a > 1 && middle > 0 && middle < 1 && leastSlope < STEEP_SLOPE) {
-    return solveAboutInflection(cubic, middle, Math.max(leastSlope, 0), u)
+  if (cubic.a > 1 && middle > 0 && middle < 1) {
+    const least = leastSlope(cubic)
+    if (least < STEEP_SLOPE) return solveAboutInflection(cubic, middle, least, u)
   }
   return u <= 0.5
     ? solveFromStart(cubic, u)
-    : 1 - solveFromStart(unitCubic(1 - cubic.second, 1 - cubic.first), 1 - u)
+    : 1 - solveFromStart(unitCubic(cubic.last, 1 - cubic.first, cubic.first), 1 - u)
 }
 
 function solveFromStart({ a, b, c }: UnitCubic, u: number): number {

@@ -19,7 +19,7 @@ export const LEAST_CHANGE = 1e-9
  * Cuts a bend in two at an elapsed fraction without changing what it does.
  * @param u 0 < u < 1
  * @returns the bends of both parts over their own time and change, or null when one part changes nothing
- *   in all yet moves inside, which no bend over that change can say
+ *   in all yet moves inside, which no bend over that change can say, or is too short for points of its own
  * Source: P. de Casteljau's subdivision for Béziers; own for families (`part`).
  */
 export function splitBend(bend: PlainBend, u: number): SplitBend | null {
@@ -58,8 +58,10 @@ function splitHandles(handles: Handles, u: number, progress: number): SplitBend 
   return { before: bendOfPieces(before), after: bendOfPieces(after), progress }
 }
 
-function splitPoints(bend: PointsBend, u: number): SplitBend {
+function splitPoints(bend: PointsBend, u: number): SplitBend | null {
   const { nodes, index } = insertNode(bend.nodes, u)
+  // So near to an end that its point is taken for the cut, one part would have none.
+  if (index === 0 || index === nodes.length - 1) return null
   const [at, progress] = nodes[index]!.at
   const scaled = (
     list: readonly BendNode[],

@@ -15,8 +15,8 @@ import {
 } from '../../test/trials.ts'
 import { compileProperty, valueAt, type Key, type Property } from '../property/index.ts'
 import { compileScene, projectSchema, sampleSceneInto, type Project } from '../scene/index.ts'
-import { asTicks, frameTicks } from '../time/index.ts'
-import { joinPosition, splitPosition, type SplitReport } from './index.ts'
+import { asTicks, frameTicks, TICKS_PER_SECOND } from '../time/index.ts'
+import { joinPosition, setRules, splitPosition, type SplitReport } from './index.ts'
 
 const layer = { scene: 'scene', layer: 'a' }
 const step = frameTicks({ num: 24, den: 1 }) / 4
@@ -144,5 +144,66 @@ describe('joinPosition', () => {
     expect(() => edited(whole, (draft) => joinPosition(draft, layer, options))).toThrow(/not split/)
     const locked = projectOf([{ ...layerWith('a', {}), locked: true }])
     expect(() => edited(locked, (draft) => splitPosition(draft, layer, options))).toThrow(/locked/)
+  })
+})
+
+describe('splitting and joining of what goes on outside the keys', () => {
+  const curved = (rule: Property['after']): Property => ({
+    ...property('place', [
+      key(1, [0, 0], ease, { route: { arrive: [0, 0], leave: [300, 0], through: 'corner' } }),
+      key(
+        2,
+        [400, 300],
+        { kind: 'handles', leave: { reach: 0.3, rise: 0 }, arrive: { reach: 0.3, rise: 0.6 } },
+        { route: { arrive: [0, -200], leave: [0, 0], through: 'corner' } },
+      ),
+      key(3, [500, 600]),
+    ]),
+    before: rule!,
+    after: rule!,
+  })
+
+  it.each(['hold', 'loop', 'carryOn', 'thereAndBack', 'continue'] as const)(
+    'keeps to its bound over the whole scene, or says how far off it is: %s',
+    (rule) => {
+      const given = curved(rule)
+      const before = projectOf([layerWith('a', { position: given })])
+      let report = { keys: 0, error: Infinity }
+      const split = edited(before, (draft) => {
+        report = splitPosition(draft, { scene: 'scene', layer: 'a' }, { makeId: ids() })
+      })
+      const place = compileProperty(given)
+      const axes = ['position x', 'position y'].map((name) => compileProperty(propertyOf(split, 'a', name)))
+      let worst = 0
+      for (let time = 0; time < 10 * TICKS_PER_SECOND; time += 12_345_678) {
+        const [x, y] = valueAt(place, time)
+        worst = Math.max(
+          worst,
+          Math.hypot(valueAt(axes[0]!, time)[0]! - x!, valueAt(axes[1]!, time)[0]! - y!),
+        )
+      }
+      expect(worst).toBeLessThanOrEqual(report.error * 1.25 + 1e-9)
+      expect(report.error).toBeLessThanOrEqual(0.1)
+    },
+  )
+
+  it('joins axes whose rules differ by writing them out', () => {
+    const base = projectOf([
+      layerWith('a', { position: property('place', [key(0, [0, 0], ease), key(1, [90, 50])]) }),
+    ])
+    const at = { scene: 'scene', layer: 'a' }
+    const split = edited(base, (draft) => {
+      splitPosition(draft, at, { makeId: ids() })
+      setRules(draft, [{ ...at, property: 'position x' }], { after: 'loop' })
+    })
+    let error = Infinity
+    const joined = edited(split, (draft) => {
+      ;({ error } = joinPosition(draft, at, { makeId: ids() }))
+    })
+    expect(error).toBeLessThanOrEqual(0.1)
+    const place = compileProperty(propertyOf(joined, 'a', 'position'))
+    const x = compileProperty(propertyOf(split, 'a', 'position x'))
+    for (let time = 5_000_000; time < 10 * TICKS_PER_SECOND; time += 98_765_432)
+      expect(valueAt(place, time)[0]).toBeCloseTo(valueAt(x, time)[0]!, 0)
   })
 })

@@ -8,14 +8,15 @@ import {
   keysOfPieces,
   pinRoutes,
   pinSmooth,
+  unrollProperty,
   valueInto,
   type CompiledProperty,
   type Key,
   type Property,
 } from '../property/index.ts'
 import type { Vec2 } from '../route/index.ts'
-import type { Layer, Project } from '../scene/index.ts'
-import { asTicks, frameTicks } from '../time/index.ts'
+import type { Layer, Project, Scene } from '../scene/index.ts'
+import { asTicks, BadTime, frameTicks, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { libraryIn, makeLawful, settled } from './editProperty.ts'
 import { joinAxes } from './joinAxes.ts'
@@ -24,6 +25,8 @@ import { layerIn, sceneIn, type MakeId } from './refs.ts'
 /** Largest distance from the old position, px. Source: the motion model, section 7. */
 const WITHIN_PX = 0.1
 const LOOKS_A_FRAME = 4
+/** Looks at the most, so that a scene of hours does not hold up the edit; they then lie farther apart. */
+const MOST_LOOKS = 200_000
 /** A span whose end misses its key by more than this ends in a jump, px. */
 const JUMP_PX = 1e-3
 
@@ -36,7 +39,7 @@ export interface SplitOptions {
 export interface SplitReport {
   /** Keys afterwards, X and Y together, or of the joined position. */
   readonly keys: number
-  /** Largest distance from the old position found, at four looks a frame, px. */
+  /** Largest distance from the old position found over the scene and all keys, at four looks a frame, px. */
   readonly error: number
 }
 
@@ -58,14 +61,19 @@ export function splitPosition(
   const layer = openLayer(draft, ref, false)
   const library = libraryIn(draft)
   const place = settled<Property>(layer.properties['position'])
-  const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
-  const axes = ([0, 1] as const).map((axis) => axisOf(place, axis, { within, step, makeId, library }))
+  const seen = seenOf(sceneIn(draft, ref.scene), [place])
+  const compiled = compileProperty(place, library)
+  const { made: axes, error } = keptWithin(within, [place], { seen, library }, ([from]) => {
+    const both = ([0, 1] as const).map((axis) =>
+      axisOf(from!, axis, { within, step: seen.step, makeId, library }),
+    ) as [Property, Property]
+    const [x, y] = both.map((axis) => compileProperty(axis, library)) as [CompiledProperty, CompiledProperty]
+    return { made: both, error: largestGap(compiled, x, y, seen) }
+  })
   layer.properties['position'] = { ...place, keys: [], split: true } as Draft<Property>
   layer.properties['position x'] = axes[0] as Draft<Property>
   layer.properties['position y'] = axes[1] as Draft<Property>
-  const compiled = compileProperty(place, library)
-  const [x, y] = axes.map((axis) => compileProperty(axis, library)) as [CompiledProperty, CompiledProperty]
-  return { keys: axes[0]!.keys.length + axes[1]!.keys.length, error: largestGap(compiled, x, y, step) }
+  return { keys: axes[0].keys.length + axes[1].keys.length, error }
 }
 
 /**
@@ -86,14 +94,66 @@ export function joinPosition(
   ]
   const position = { ...settled<Property>(layer.properties['position']) }
   delete position.split
-  const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
-  const joined = makeLawful(joinAxes(position, { x, y, within, step, makeId, library }), { library })
+  const seen = seenOf(sceneIn(draft, ref.scene), [x, y])
+  const [compiledX, compiledY] = [compileProperty(x, library), compileProperty(y, library)]
+  const { made: joined, error } = keptWithin(within, [x, y], { seen, library }, ([fromX, fromY]) => {
+    const axes = { x: fromX!, y: fromY!, within, step: seen.step, makeId, library }
+    const made = makeLawful(joinAxes(position, axes), { library })
+    return { made, error: largestGap(compileProperty(made, library), compiledX, compiledY, seen) }
+  })
   layer.properties['position'] = joined as Draft<Property>
   delete layer.properties['position x']
   delete layer.properties['position y']
-  const compiled = compileProperty(joined, library)
-  const error = largestGap(compiled, compileProperty(x, library), compileProperty(y, library), step)
   return { keys: joined.keys.length, error }
+}
+
+/** The time in which a position is seen, ticks: of the scene, and of the keys where they reach beyond it. */
+interface Seen {
+  readonly start: Ticks
+  readonly end: Ticks
+  /** Between two looks. */
+  readonly step: number
+}
+
+function seenOf({ rate, duration }: Pick<Scene, 'rate' | 'duration'>, properties: readonly Property[]): Seen {
+  const times = properties.flatMap(({ keys }) => keys.map(({ t }) => t))
+  return {
+    start: asTicks(times.reduce<number>((first, t) => Math.min(first, t), 0)),
+    end: asTicks(times.reduce<number>((last, t) => Math.max(last, t), duration)),
+    step: frameTicks(rate) / LOOKS_A_FRAME,
+  }
+}
+
+interface Attempt<T> {
+  readonly made: T
+  readonly error: number
+}
+
+/**
+ * What `attempt` makes of properties. Where that strays too far in what is seen outside the keys, as rules there go by end
+ * speeds or by both axes alike, the rules are written out as keys first, if that comes nearer.
+ */
+function keptWithin<T>(
+  within: number,
+  properties: readonly Property[],
+  { seen, library }: { readonly seen: Seen; readonly library: BendLibrary },
+  attempt: (properties: readonly Property[]) => Attempt<T>,
+): Attempt<T> {
+  const plain = attempt(properties)
+  const goesOn = properties.some(
+    ({ before, after }) => (before ?? 'hold') !== 'hold' || (after ?? 'hold') !== 'hold',
+  )
+  if (plain.error <= within || !goesOn) return plain
+  let written: readonly Property[]
+  try {
+    written = properties.map((property) => unrollProperty(property, seen.start, seen.end, library).property)
+  } catch (caught) {
+    // Too many rounds to be written out: the report says how far off it is.
+    if (caught instanceof BadTime) return plain
+    throw caught
+  }
+  const other = attempt(written)
+  return other.error < plain.error ? other : plain
 }
 
 function openLayer(draft: Draft<Project>, ref: LayerRef, split: boolean): Draft<Layer> {
@@ -106,14 +166,16 @@ function openLayer(draft: Draft<Project>, ref: LayerRef, split: boolean): Draft<
   return layer
 }
 
-function largestGap(place: CompiledProperty, x: CompiledProperty, y: CompiledProperty, step: number): number {
-  const times = [place, x, y].flatMap(({ times: list }) => [...list])
-  if (times.length === 0) return 0
-  const [start, end] = [Math.min(...times), Math.max(...times)]
+function largestGap(
+  place: CompiledProperty,
+  x: CompiledProperty,
+  y: CompiledProperty,
+  { start, end, step }: Seen,
+): number {
   const both: CompiledProperty[] = [x, y]
   const out = new Float64Array(2)
   const one = new Float64Array(1)
-  const count = Math.max(8, Math.ceil((end - start) / step))
+  const count = Math.min(MOST_LOOKS, Math.max(8, Math.ceil((end - start) / step)))
   let worst = 0
   for (let i = 0; i < count; i += 1) {
     const time = start + ((i + 0.5) / count) * (end - start)

@@ -1,6 +1,6 @@
 import type { UnitCurve } from '../bend/index.ts'
 import type { LiftedCurve } from './liftedCurve.ts'
-import { addLift, addLiftSpeed } from './liftedCurve.ts'
+import { addLift, speedThrough } from './liftedCurve.ts'
 import type { Mixer } from './mixers/mixer.ts'
 
 /** What lies between two neighbouring timed keys, made ready. */
@@ -32,9 +32,7 @@ export class MixedSpan implements CompiledSpan {
   }
 
   speedInto(out: Float64Array, u: number): void {
-    const pace = this.curve.pace(u) / this.seconds
     this.mixer.slopeInto(out, this.curve.progress(u))
-    for (let i = 0; i < this.mixer.width; i += 1) out[i] = out[i] === 0 ? 0 : out[i]! * pace
-    addLiftSpeed(out, this.lifted, u, this.seconds)
+    speedThrough(out, this.lifted, { u, seconds: this.seconds, width: this.mixer.width })
   }
 }

@@ -144,6 +144,11 @@ function locate(compiled: CompiledProperty, time: number, rule: Outside): Locate
 }
 
 function outsideValue(out: Float64Array, compiled: CompiledProperty, time: number, rule: Outside): void {
+  if (rule === 'hold') {
+    // Of the first span nothing has begun yet, steps that jump at once included.
+    copyKey(out, compiled, time < compiled.times[0]! ? 0 : compiled.times.length - 1)
+    return
+  }
   const located = locate(compiled, time, rule)
   if (located.beyond !== 0) continueValue(out, compiled, located)
   else valueWithin(out, compiled, located.time)
@@ -164,7 +169,10 @@ function continueValue(out: Float64Array, compiled: CompiledProperty, { time, be
   if (span instanceof PlaceSpan) {
     span.speedInto(out, end)
     const travelled = finite(out[0]!) * seconds
-    span.route.pointInto(out, end * span.route.length + travelled)
+    span.route.pointInto(out, end * span.route.length)
+    const [x, y] = span.route.directionAt(end * span.route.length)
+    out[0] = out[0]! + x * travelled
+    out[1] = out[1]! + y * travelled
     return
   }
   const speed = new Float64Array(compiled.width)
@@ -185,5 +193,6 @@ function outsideSpeed(out: Float64Array, compiled: CompiledProperty, time: numbe
     return
   }
   speedWithin(out, compiled, located.time)
+  if (rule === 'continue') for (let i = 0; i < compiled.speedWidth; i += 1) out[i] = finite(out[i]!)
   if (located.direction < 0) for (let i = 0; i < compiled.speedWidth; i += 1) out[i] = -out[i]!
 }

@@ -127,6 +127,55 @@ describe('insertKey', () => {
   })
 })
 
+describe('insertKey on a colour', () => {
+  const colour = fc.constantFrom(
+    '#ff8800',
+    '#0044cc',
+    '#808080',
+    '#ffffff',
+    '#c271d0',
+    '#00000000',
+    '#c8401a55',
+    '#22446680',
+  )
+  const bend = fc
+    .tuple(
+      fc.integer({ min: 1, max: 9 }),
+      fc.integer({ min: -20, max: 20 }),
+      fc.integer({ min: -20, max: 20 }),
+    )
+    .map(([reach, leave, arrive]) => ({
+      kind: 'handles' as const,
+      leave: { reach: reach / 10, rise: leave / 10 },
+      arrive: { reach: reach / 10, rise: arrive / 10 },
+    }))
+
+  it('keeps the motion in every space or says that it does not', () => {
+    let exact = 0
+    fc.assert(
+      fc.property(
+        colour,
+        colour,
+        bend,
+        share,
+        fc.constantFrom('oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb'),
+        (from, to, between, at, mix) => {
+          const given: Property = {
+            ...property('colour', [key(0, from, between), key(1, to)]),
+            mix: mix as 'oklab',
+          }
+          const inserted = insertKey(given, asTicks(Math.round(at * TICKS_PER_SECOND)), 'new')
+          if (!inserted.exact) return
+          exact += 1
+          expect(largestGap(given, inserted.property, 0, TICKS_PER_SECOND)).toBeLessThan(2e-6)
+        },
+      ),
+      { numRuns: 2_000, seed: 27 },
+    )
+    expect(exact).toBeGreaterThan(500)
+  })
+})
+
 describe('pinSmooth', () => {
   it('changes nothing that is seen', () => {
     fc.assert(

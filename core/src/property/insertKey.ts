@@ -4,6 +4,7 @@ import type { Ticks } from '../time/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
 import { cutBend } from './cutBend.ts'
 import { spanAt, storedValueAt } from './evaluate.ts'
+import { isSameMotion } from './isSameMotion.ts'
 import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
@@ -40,7 +41,14 @@ export function insertKey(given: Property, time: Ticks, id: string, library: Ben
   const middle: Key = { ...made, bend: cut.after, through: bent && cut.exact ? 'joined' : 'corner' }
   const bentKeys = keys.map((key) => (key === from ? { ...key, bend: cut.before } : key))
   const routed = cutRoute(compiled, span, u)
-  if (!routed) return { property: { ...property, keys: withKey(bentKeys, middle) }, exact: cut.exact }
+  if (!routed) {
+    const inserted = { ...property, keys: withKey(bentKeys, middle) }
+    // A colour on the way need not be one that can be stored, nor lie on the way from it: less than nothing of a hue or
+    // of a cover is another colour.
+    const stored =
+      property.kind !== 'colour' || isSameMotion(property, inserted, { from: from.t, to: to.t, library })
+    return { property: inserted, exact: cut.exact && stored }
+  }
   return {
     property: { ...property, keys: routed.into(bentKeys, middle) },
     exact: cut.exact && routed.exact,

@@ -1,4 +1,4 @@
-import { compileBend, type HandlesCurve, type PlainBend, type UnitCurve } from '../bend/index.ts'
+import { compileBend, paceOf, type HandlesCurve, type PlainBend, type UnitCurve } from '../bend/index.ts'
 
 /** A bend's curve with the bumps its handles may carry. */
 export interface LiftedCurve {
@@ -8,8 +8,6 @@ export interface LiftedCurve {
 
 interface Lifts {
   readonly curve: HandlesCurve
-  /** dp/du of the Bézier parameter is ds/du; the time slope comes from the same handles. */
-  readonly time: readonly [first: number, second: number]
   readonly leave: readonly number[]
   readonly arrive: readonly number[]
 }
@@ -36,7 +34,6 @@ function makeLifted(bend: PlainBend): LiftedCurve {
     curve,
     lifts: {
       curve: curve as HandlesCurve,
-      time: [bend.leave.reach, 1 - bend.arrive.reach],
       leave: bend.leave.lift ?? [],
       arrive: bend.arrive.lift ?? [],
     },
@@ -54,20 +51,27 @@ export function addLift(out: Float64Array, { lifts }: LiftedCurve, u: number): v
   }
 }
 
-/** dT/ds of the handles at Bézier parameter s. */
-function timeSlope([first, second]: readonly [number, number], s: number): number {
-  return 3 * ((1 - s) ** 2 * first + 2 * s * (1 - s) * (second - first) + s * s * (1 - second))
-}
-
-/** Adds the lifts' part of the speed, units per second. Where time stands still at s the value a hair inside is used. */
-export function addLiftSpeed(out: Float64Array, { lifts }: LiftedCurve, u: number, seconds: number): void {
-  if (!lifts) return
-  let s = lifts.curve.parameter(u)
-  if (!(timeSlope(lifts.time, s) > 0)) s = lifts.curve.parameter(Math.min(1 - 1e-9, Math.max(1e-9, u)))
-  const scale = 1 / (timeSlope(lifts.time, s) * seconds)
-  const early = 3 * (1 - s) * (1 - 3 * s) * scale
-  const late = 3 * s * (2 - 3 * s) * scale
-  for (let i = 0; i < out.length; i += 1) {
-    out[i] = out[i]! + (lifts.leave[i] ?? 0) * early + (lifts.arrive[i] ?? 0) * late
+/**
+ * Turns d(value)/dp, one number a component, into the speed at u in units per second, bumps included. Where time stands
+ * still it is the limit of both together, ±∞ where that has no bound.
+ */
+export function speedThrough(
+  out: Float64Array,
+  { curve, lifts }: LiftedCurve,
+  { u, seconds, width }: { readonly u: number; readonly seconds: number; readonly width: number },
+): void {
+  if (!lifts) {
+    const pace = curve.pace(u) / seconds
+    for (let i = 0; i < width; i += 1) out[i] = out[i] === 0 ? 0 : out[i]! * pace
+    return
+  }
+  const { time, ordinates } = lifts.curve
+  const s = lifts.curve.parameter(u)
+  const [, p1, p2] = ordinates
+  for (let i = 0; i < width; i += 1) {
+    const change = out[i]!
+    const early = change * p1 + (lifts.leave[i] ?? 0)
+    const late = change * p2 + (lifts.arrive[i] ?? 0)
+    out[i] = paceOf(time, [0, early, late, change], s) / seconds
   }
 }

@@ -12,5 +12,9 @@ export function mixPlain(from: number, to: number, p: number): number {
  */
 export function mixGeometric(from: number, to: number, p: number): number {
   if (!(from > 0 && to > 0)) return mixPlain(from, to, p)
-  return p < 0.5 ? from * (to / from) ** p : to * (from / to) ** (1 - p)
+  const mixed = p < 0.5 ? from * (to / from) ** p : to * (from / to) ** (1 - p)
+  return Math.min(mixed, MOST_GEOMETRIC)
 }
+
+/** An overshoot of a mix by ratios ends here: it doubles with every step, and soon there are no numbers for it. Source: own. */
+export const MOST_GEOMETRIC = 1e15

@@ -1,5 +1,4 @@
 import { flowingSlopes, steffenSlopes, type Handle, type PlainBend } from '../bend/index.ts'
-import { secondsOfTicks } from '../time/index.ts'
 import type { Mixer } from './mixers/mixer.ts'
 import type { Key, Property } from './property.ts'
 import { endChange, handleOfSlope, type Side } from './sideSlopes.ts'
@@ -35,14 +34,15 @@ export function resolveSmooth(
 ): readonly PlainBend[] {
   if (!keys.some((key) => key.through === 'smooth')) return bends
   const { components, scaleAt } = track()
-  const seconds = keys.map((key) => secondsOfTicks(key.t))
+  // In ticks, which are whole: the difference of two late moments in seconds would lose its digits.
+  const times = keys.map((key): number => key.t)
   const slopesOf = smoothing === 'flowing' ? flowingSlopes : steffenSlopes
-  const slopes = components.map((values) => slopesOf(seconds, values))
+  const slopes = components.map((values) => slopesOf(times, values))
   return bends.map((bend, i) => {
     const [from, to] = [keys[i]!, keys[i + 1]!]
     if (bend.kind !== 'handles' && bend.kind !== 'linear') return bend
     if (from.through !== 'smooth' && to.through !== 'smooth') return bend
-    const length = seconds[i + 1]! - seconds[i]!
+    const length = times[i + 1]! - times[i]!
     const smooth = (side: Side, at: number): Handle =>
       handleOfSlope(
         slopes.map((list, component) => list[at]! * scaleAt(component, at) * length),

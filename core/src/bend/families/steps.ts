@@ -3,18 +3,23 @@ import type { Family } from './family.ts'
 
 const JUMPS: Readonly<Record<StepJump, number>> = { start: 0, end: 0, both: 1, none: -1 }
 
+/** How far an elapsed fraction may be off: less than a tick of the longest span there can be, 48 hours. */
+const ROUNDING = 4 * Number.EPSILON
+
 /**
  * steps(n, jump-*). Source: W3C, CSS Easing Functions 2, section 2.4, numbered as its algorithm.
  * @param u elapsed fraction
  * @param before the 'before flag': u is reached from before the span
  */
 export function stepProgress(count: number, jump: StepJump, u: number, before = false): number {
-  // 1. current step
-  let current = Math.floor(u * count)
+  // 1. current step; a moment that stands on a jump is there whatever its fraction was rounded to
+  const nearest = Math.round(u * count)
+  const isOnJump = Math.abs(u * count - nearest) <= ROUNDING * count
+  let current = isOnJump ? nearest : Math.floor(u * count)
   // 2. a jump at the start
   if (jump === 'start' || jump === 'both') current += 1
   // 3. before the span, on a boundary
-  if (before && Number.isInteger(u * count)) current -= 1
+  if (before && isOnJump) current -= 1
   // 4. never below nought from nought on
   if (u >= 0 && current < 0) current = 0
   // 5.–6. never above the number of jumps up to one

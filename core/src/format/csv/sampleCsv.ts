@@ -39,7 +39,7 @@ function speedColumns(compiled: CompiledProperty): string[] {
 /**
  * A property as CSV, one row a frame from 0 while the frame starts before the duration:
  * `frame,seconds,` then the components (OKLab for a colour; each vertex's numbers for an outline; the value itself,
- * quoted, for a choice), then the speed. Numbers have 17 significant digits.
+ * quoted, for a choice), then the speed, left empty where it has no bound. Numbers have 17 significant digits.
  * @returns text with LF line ends, the last included
  * @throws BadTime for a rate not offered
  * Source: RFC 4180 for the form.
@@ -64,7 +64,7 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
     }
     if (speeds) {
       speedInto(pace, compiled, time)
-      for (let i = 0; i < pace.length; i += 1) row += `,${pace[i]!}`
+      for (let i = 0; i < pace.length; i += 1) row += Number.isFinite(pace[i]) ? `,${pace[i]!}` : ','
     }
     rows.push(row)
   }

@@ -12,6 +12,8 @@ import type { Mixer } from './mixer.ts'
 
 /** Below this chroma a hue says nothing and is taken from the other colour. Source: CSS Color 4, 4.4 (powerless components). */
 const POWERLESS_CHROMA = 4e-6
+/** What covers less than this is not seen, and its colour cannot be told from its share. */
+const LEAST_ALPHA = 1e-9
 /** Half the step of the central difference that gives the slope. */
 const DIFFERENCE = 1e-6
 
@@ -88,7 +90,7 @@ export class ColourMixer implements Mixer {
     const alpha = mixPlain(this.alphas[0], this.alphas[1], p)
     const part = (i: number): number => {
       const mixed = mixPlain(this.first[i]!, this.second[i]!, p)
-      return i === this.space.hue || alpha === 0 ? mixed : mixed / alpha
+      return i === this.space.hue || Math.abs(alpha) < LEAST_ALPHA ? mixed : mixed / alpha
     }
     const [l, a, b] = this.space.to(part(0), part(1), part(2))
     out[0] = l

@@ -1,4 +1,4 @@
-import { mixGeometric, mixPlain } from '../mix.ts'
+import { mixGeometric, mixPlain, MOST_GEOMETRIC } from '../mix.ts'
 import type { Mixer } from './mixer.ts'
 
 /** Two neighbouring values in a flat list: the second follows the first, `width` numbers each. */
@@ -42,7 +42,9 @@ export class GeometricMixer extends NeighbourMixer {
     for (let i = 0; i < width; i += 1) {
       const from = values[at + i]!
       const to = values[at + width + i]!
-      out[i] = from > 0 && to > 0 ? mixGeometric(from, to, p) * Math.log(to / from) : to - from
+      const isByRatio = from > 0 && to > 0
+      const mixed = isByRatio ? mixGeometric(from, to, p) : 0
+      out[i] = !isByRatio ? to - from : mixed < MOST_GEOMETRIC ? mixed * (Math.log(to) - Math.log(from)) : 0
     }
   }
 }
