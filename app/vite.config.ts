@@ -1,14 +1,42 @@
 import tailwind from '@tailwindcss/vite'
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { fileURLToPath } from 'node:url'
+import { readFileSync } from 'node:fs'
+import license, { type Dependency } from 'rollup-plugin-license'
+import { defineConfig, type Plugin } from 'vite'
 
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
   'Cross-Origin-Embedder-Policy': 'require-corp',
 }
 
+/** Packages that are built in through style sheets, where their modules are not seen. */
+const STYLED = ['@fontsource-variable/atkinson-hyperlegible-mono', 'tailwindcss']
+
+/** What workers are built of; they are built before what starts them. */
+const inWorkers: Dependency[] = []
+
+function gatherNotices(): Plugin {
+  return license({ thirdParty: { output: (found) => void inWorkers.push(...found) } }) as Plugin
+}
+
+/** Writes the licences of all that is built in beside the application, as they ask for. */
+function notices(): Plugin {
+  const file = fileURLToPath(new URL('dist/third-party.txt', import.meta.url))
+  const styled = STYLED.map((name) => {
+    const text = readFileSync(new URL(`../node_modules/${name}/LICENSE`, import.meta.url), 'utf8')
+    return `Name: ${name}\nLicense Text:\n===\n\n${text}`
+  })
+  const template = (found: Dependency[]): string => {
+    const all = new Map([...found, ...inWorkers].map((one) => [`${one.name} ${one.version}`, one.text()]))
+    return [...all.values(), ...styled].join('\n\n---\n\n')
+  }
+  return license({ thirdParty: { output: { file, template } } }) as Plugin
+}
+
 export default defineConfig({
-  plugins: [vue(), tailwind()],
+  plugins: [vue(), tailwind(), notices()],
+  worker: { plugins: () => [gatherNotices()] },
   assetsInclude: ['**/*.bend'],
   server: { headers: isolation, fs: { allow: ['..'] } },
   preview: { headers: isolation },

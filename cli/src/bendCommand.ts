@@ -20,9 +20,14 @@ export async function bendCommand(args: readonly string[]): Promise<string> {
     throw new BadUse('bend takes one bend: arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5].')
   const bend = values.file === undefined ? readEasing(spec) : await namedBend(values.file, spec)
   const curve = compileBend(bend)
+  // A pace without bound, as at an upright handle, is left empty.
+  const paceText = (u: number): string => {
+    const pace = curve.pace(u)
+    return Number.isFinite(pace) ? String(pace) : ''
+  }
   const times = values.at === undefined ? USUAL_TIMES : values.at.split(',').map(readShare)
   return (
-    ['u,progress,pace', ...times.map((u) => `${u},${curve.progress(u)},${curve.pace(u)}`)].join('\n') + '\n'
+    ['u,progress,pace', ...times.map((u) => `${u},${curve.progress(u)},${paceText(u)}`)].join('\n') + '\n'
   )
 }
 

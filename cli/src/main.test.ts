@@ -249,3 +249,81 @@ describe('arrow-bend', () => {
     })
   })
 })
+
+/** Runs a line of a shell with the command as `$AB`, as people pipe it. */
+function shell(line: string): Promise<Answer> {
+  return new Promise((resolve) => {
+    const env = { ...process.env, AB: `${process.execPath} ${BIN}`, DEMO }
+    execFile('bash', ['-c', line], { env, maxBuffer: 1e8 }, (error, out, err) => {
+      resolve({ code: typeof error?.code === 'number' ? error.code : 0, out, err })
+    })
+  })
+}
+
+describe('a pipe', () => {
+  it('that closes early ends it quietly', async () => {
+    const line =
+      'set -o pipefail; $AB sample "$DEMO" --layer "Boat 2" --property position --rate 120 | head -1'
+    expect(await shell(line)).toEqual({ code: 0, out: 'frame,seconds,x,y\n', err: '' })
+    expect(await shell('$AB inspect "$DEMO" >&-')).toMatchObject({ code: 0, err: '' })
+  })
+
+  it('that is full is told in one sentence', async () => {
+    const full = await shell('$AB inspect "$DEMO" > /dev/full')
+    expect(full).toMatchObject({ code: 2, err: 'The result could not be written (ENOSPC).\n' })
+  })
+
+  it('without an end is read no further than a project can be', async () => {
+    const endless = await arrowBend('inspect', '/dev/zero')
+    expect(endless).toMatchObject({ code: 2, out: '' })
+    expect(endless.err).toMatch(/over 256 MB/)
+    expect(await shell('cat "$DEMO" | $AB inspect /dev/stdin')).toMatchObject({ code: 0, err: '' })
+  })
+})
+
+describe('words', () => {
+  it.each([['-h'], ['--help'], ['help'], ['sample', '-h'], ['bend', '--help']])(
+    'of help are shown: %s %s',
+    async (...args) => {
+      const { code, out } = await arrowBend(...args.filter(Boolean))
+      expect(code).toBe(0)
+      expect(out).toMatch(/^Usage:/)
+    },
+  )
+
+  it('of the version are shown', async () => {
+    expect((await arrowBend('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/)
+  })
+
+  it.each([
+    [['inspect', DEMO, 'more']],
+    [['sample', DEMO, 'more', '--layer', 'Boat 2', '--property', 'turn']],
+    [['bend', 'linear', 'more']],
+    [['sample', DEMO, '--layer', 'Boat 2', '--property', 'turn', '--scene', 'None']],
+    [['sample', DEMO, '--layer', 'Boat 2', '--property', 'constructor']],
+    [['sample', DEMO, '--layer', 'constructor', '--property', 'turn']],
+    [['bend', '__proto__']],
+    [['constructor']],
+  ])('that mean nothing are refused: %j', async (args) => {
+    const { code, out, err } = await arrowBend(...args)
+    expect([code, out]).toEqual([2, ''])
+    expect(err).toMatch(/^[^\n]*\.\n$/)
+  })
+
+  it('of a bend are never NaN; a pace without bound is left empty', async () => {
+    for (const spec of [
+      'cubic-bezier(0, 1, 0, 1)',
+      'cubic-bezier(1, 0, 0, 1)',
+      'elastic',
+      'steps(3, jump-none)',
+      'linear(0, 0.2 50% 50%, 1)',
+    ]) {
+      const { code, out } = await arrowBend('bend', spec, '--at', '0,0.5,1')
+      expect(code).toBe(0)
+      expect(out).not.toMatch(/NaN|Infinity/)
+    }
+    expect((await arrowBend('bend', 'cubic-bezier(0, 1, 0, 1)', '--at', '0')).out).toBe(
+      'u,progress,pace\n0,0,\n',
+    )
+  })
+})

@@ -4,7 +4,7 @@ import { parseRate } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
 import { readProjectFile } from './readProjectFile.ts'
 
-/** `sample FILE --layer NAME --property NAME [--rate 60] [--speed]`: a property as CSV, a row a frame. */
+/** `sample FILE --layer NAME --property NAME [--scene NAME] [--rate 60] [--speed]`: a property as CSV, a row a frame. */
 export async function sampleCommand(args: readonly string[]): Promise<string> {
   const { values, positionals } = readArgs({
     args: [...args],
@@ -12,19 +12,21 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
     options: {
       layer: { type: 'string' },
       property: { type: 'string' },
+      scene: { type: 'string' },
       rate: { type: 'string' },
       speed: { type: 'boolean', default: false },
     },
   })
   const [path] = positionals
-  if (path === undefined || !values.layer || !values.property) {
+  if (path === undefined || positionals.length > 1 || !values.layer || !values.property) {
     throw new BadUse(
       'sample needs a file, a layer and a property: arrow-bend sample FILE --layer NAME --property NAME.',
     )
   }
   const { project } = await readProjectFile(path)
-  const { scene, layer } = findLayer(project, values.layer)
-  const property = layer.properties[values.property]
+  const { scene, layer } = findLayer(project, values.layer, values.scene)
+  const { properties } = layer
+  const property = Object.hasOwn(properties, values.property) ? properties[values.property] : undefined
   if (!property)
     throw new BadUse(
       `“${layer.name}” has no ${values.property}. It has ${Object.keys(layer.properties).join(', ')}.`,
@@ -39,8 +41,14 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
 function findLayer(
   { scenes }: Project,
   name: string,
+  sceneName: string | undefined,
 ): { scene: Project['scenes'][number]; layer: Project['scenes'][number]['layers'][number] } {
-  for (const scene of scenes) {
+  const among =
+    sceneName === undefined
+      ? scenes
+      : scenes.filter((scene) => scene.name === sceneName || scene.id === sceneName)
+  if (among.length === 0) throw new BadUse(`There is no scene called “${sceneName}” in this project.`)
+  for (const scene of among) {
     const layer =
       scene.layers.find((candidate) => candidate.name === name) ?? scene.layers.find(({ id }) => id === name)
     if (layer) return { scene, layer }

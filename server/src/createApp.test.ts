@@ -1,6 +1,6 @@
 import { mkdtemp, mkdir, writeFile } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
-import type { AddressInfo } from 'node:net'
+import { connect, type AddressInfo, type Socket } from 'node:net'
 import { spawn } from 'node:child_process'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,17 +8,19 @@ import { fileURLToPath } from 'node:url'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp, isBuilt } from './createApp.ts'
 import { readPort, USUAL_PORT } from './readPort.ts'
+import { startServer } from './startServer.ts'
 
 let server: Server
+let folder = ''
 let base = ''
 
 beforeAll(async () => {
-  const folder = await mkdtemp(join(tmpdir(), 'built-'))
+  folder = await mkdtemp(join(tmpdir(), 'built-'))
   await mkdir(join(folder, 'assets'))
   await writeFile(join(folder, 'index.html'), '<!doctype html><title>Arrow Bend</title>')
   await writeFile(join(folder, 'assets', 'app.js'), 'x'.repeat(5000))
-  server = createApp(folder).listen(0)
-  await new Promise((resolve) => server.once('listening', resolve))
+  await writeFile(join(folder, 'assets', 'large.bin'), new Uint8Array(8e6))
+  server = await startServer(createApp(folder), { host: 'localhost', port: 0 })
   base = `http://localhost:${(server.address() as AddressInfo).port}`
 })
 afterAll(() => new Promise((resolve) => server.close(resolve)))
@@ -59,6 +61,57 @@ describe('createApp', () => {
   })
 })
 
+describe('trouble', () => {
+  it.each([
+    '/%',
+    '/%E0%A4%A',
+    '/assets/%00',
+    '/assets/..%2f..%2fetc%2fpasswd',
+    '/assets/none',
+    `/assets/${'a'.repeat(5_000)}`,
+    '/..%5c..%5c',
+  ])('is answered without a word of where files lie: %s', async (path) => {
+    const answer = await fetch(base + path)
+    const text = await answer.text()
+    expect(text).not.toMatch(/ at |node_modules|\/tmp|\.ts|Error:/)
+    expect(text).not.toContain(folder)
+    if (answer.status >= 400) expect(text).toMatch(/^(Nothing here\.|This cannot be answered now\.)$/)
+  })
+
+  it('is none of a few thousand requests at once', async () => {
+    let left = 1_500
+    const statuses = new Set<number>()
+    const ask = async (): Promise<void> => {
+      while ((left -= 1) >= 0) {
+        const answer = await fetch(`${base}/assets/app.js`)
+        await answer.arrayBuffer()
+        statuses.add(answer.status)
+      }
+    }
+    await Promise.all(Array.from({ length: 30 }, ask))
+    expect([...statuses]).toEqual([200])
+  })
+
+  it('is not made by who connects and never reads, or never asks: they are let go of', async () => {
+    const short = await startServer(createApp(folder), { host: '127.0.0.1', port: 0, idleMs: 300 })
+    const { port } = short.address() as AddressInfo
+    const count = (): Promise<number> =>
+      new Promise((resolve) => short.getConnections((_trouble, connections) => resolve(connections)))
+    const sockets = Array.from({ length: 60 }, (_, i): Socket => {
+      const socket = connect(port, '127.0.0.1')
+      socket.on('error', () => undefined)
+      socket.pause()
+      if (i % 3 !== 0) socket.write('GET /assets/large.bin HTTP/1.1\r\nHost: here\r\n')
+      if (i % 3 === 1) socket.write('\r\n')
+      return socket
+    })
+    await expect.poll(count).toBe(60)
+    await expect.poll(count, { timeout: 20_000 }).toBe(0)
+    sockets.forEach((socket) => socket.destroy())
+    await new Promise((resolve) => short.close(resolve))
+  })
+})
+
 describe('main', () => {
   const start = (port: string): Promise<{ code: number | null; err: string }> =>
     new Promise((resolve) => {
@@ -82,7 +135,7 @@ describe('main', () => {
   })
 
   it('says so and exits 1 when the port is taken', async () => {
-    const blocker = createServer().listen(0)
+    const blocker = createServer().listen(0, 'localhost')
     await new Promise((resolve) => blocker.once('listening', resolve))
     const answer = await start(String((blocker.address() as AddressInfo).port))
     blocker.close()

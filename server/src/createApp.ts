@@ -1,5 +1,5 @@
 import compression from 'compression'
-import express, { type Express } from 'express'
+import express, { type ErrorRequestHandler, type Express } from 'express'
 import helmet from 'helmet'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
@@ -57,9 +57,24 @@ export function createApp(folder: string): Express {
       response.status(404).type('text').send('Nothing here.')
       return
     }
-    response.set('Cache-Control', 'no-cache').sendFile(join(folder, 'index.html'))
+    response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: folder })
   })
+  app.use(answerTrouble)
   return app
+}
+
+/** Trouble by its number alone: where files lie on this machine is nobody's business. Express knows it by its four arguments. */
+const answerTrouble: ErrorRequestHandler = (trouble: unknown, _request, response, next) => {
+  if (response.headersSent) {
+    next(trouble)
+    return
+  }
+  const { status } = trouble as { status?: number }
+  const known = typeof status === 'number' && status >= 400 && status < 600 ? status : 500
+  response
+    .status(known)
+    .type('text')
+    .send(known < 500 ? 'Nothing here.' : 'This cannot be answered now.')
 }
 
 /** Whether a folder holds a built application. */

@@ -80,6 +80,10 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
         </ul>
       </section>
     </div>
+    <p class="mt-3 text-[12px] text-ink-2">
+      Arrow Bend is free software under the MIT licence. It is built with
+      <a class="underline" href="/third-party.txt" target="_blank">packages of others</a>.
+    </p>
   </AppDialog>
 </template>
 

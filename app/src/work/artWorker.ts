@@ -1,3 +1,4 @@
+import '../withoutEval.ts'
 import { expose } from 'comlink'
 import { readArt } from '@arrow-bend/core/format/art'
 import { BadFile } from '@arrow-bend/core/format/project'

@@ -2,6 +2,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, valueInto } from '../../property/index.ts'
 import { alongDegrees, makePlacing, type Layer, type Scene } from '../../scene/index.ts'
 import { frameTicks } from '../../time/index.ts'
+import { checkKeyframes } from './pageLimits.ts'
 import { withEnds, type Keyframe, type Track } from './keyframes.ts'
 
 /** Looks a frame; a frame's own moment is one of them. */
@@ -24,6 +25,8 @@ export function alongTrack(layer: Layer, library: BendLibrary, scene: Scene): Tr
   const turn = compiledOf(layer.properties['turn']!, library)
   const own = new Float64Array(1)
   const step = frameTicks(scene.rate) / LOOKS_A_FRAME
+  // Of what is looked at a twentieth or more is kept where a route is curved all along.
+  checkKeyframes(scene.duration / step / 20)
   const looks: Look[] = []
   let along = 0
   for (let i = 0; i * step < scene.duration; i += 1) {

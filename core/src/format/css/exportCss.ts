@@ -4,21 +4,28 @@ import { secondsOfTicks } from '../../time/index.ts'
 import { artMarkup } from './artMarkup.ts'
 import { boxMarkup } from './boxMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions } from './cssContext.ts'
+import { checkCharacters } from './pageLimits.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
 
 /**
  * A scene as one HTML page that plays by itself, over and over, without scripts.
  * Moves are `translate`, `rotate`, `scale` and `opacity`; curved routes are `offset-path`.
  * @returns the whole text of the page
+ * @throws BadFile where it would be more than a browser plays
  * Source: W3C, CSS Animations 1, CSS Transforms 2 (individual transforms), Motion Path 1, CSS Easing 2.
  */
 export function exportCssPage(project: Project, scene: Scene, options: CssExportOptions): string {
   const sheet = new KeyframeSheet(secondsOfTicks(scene.duration))
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  let characters = 0
   const body = [...scene.layers]
     .reverse()
     .filter((layer) => layer.kind !== 'group' && isVisible(layer, layers))
-    .map((layer) => layerMarkup(layer, { scene, project, library: project.bends, layers, sheet, options }))
+    .map((layer) => {
+      const markup = layerMarkup(layer, { scene, project, library: project.bends, layers, sheet, options })
+      checkCharacters((characters += markup.length))
+      return markup
+    })
   const [width, height] = scene.size
   const font = options.fontUrl
     ? `@font-face{font-family:"Scene text";src:url("${options.fontUrl}");font-weight:200 800}\n`

@@ -1,4 +1,5 @@
 import type { Track } from './keyframes.ts'
+import { checkCharacters } from './pageLimits.ts'
 
 /** One animated or still CSS property of an element. */
 export interface StyleEntry {
@@ -10,6 +11,7 @@ export interface StyleEntry {
 /** Collects the @keyframes of a page; elements with the same motion share them. */
 export class KeyframeSheet {
   private readonly names = new Map<string, string>()
+  private characters = 0
 
   /** @param seconds length of one round */
   constructor(private readonly seconds: number) {}
@@ -47,6 +49,8 @@ export class KeyframeSheet {
     if (known) return known
     const name = `m${this.names.size + 1}`
     this.names.set(rules, name)
+    this.characters += rules.length
+    checkCharacters(this.characters)
     return name
   }
 }

@@ -9,6 +9,7 @@ import {
 } from '../../property/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { easingText } from './easingText.ts'
+import { checkKeyframes } from './pageLimits.ts'
 
 /** One keyframe: when, what, and how it goes on. */
 export interface Keyframe {
@@ -95,6 +96,7 @@ function valueKeyframes(compiled: CompiledProperty, duration: Ticks, within: num
   const { property, keys, values, width, bends, spans } = compiled
   const keyAt = (i: number): number[] => [...values.slice(i * width, (i + 1) * width)]
   if (keys.length === 0) return [{ offset: 0, numbers: keyAt(0), easing: 'linear' }]
+  let made = 0
   return keys.flatMap((key, i): Keyframe[] => {
     const offset = key.t / duration
     const bend = bends[i]
@@ -112,11 +114,9 @@ function valueKeyframes(compiled: CompiledProperty, duration: Ticks, within: num
       ]
     }
     const length = keys[i + 1]!.t / duration - offset
-    return straightPieces((out, u) => span.valueInto(out, u), width, within).map(({ u, numbers }) => ({
-      offset: offset + u * length,
-      numbers,
-      easing: 'linear',
-    }))
+    const pieces = straightPieces((out, u) => span.valueInto(out, u), width, within)
+    checkKeyframes((made += pieces.length))
+    return pieces.map(({ u, numbers }) => ({ offset: offset + u * length, numbers, easing: 'linear' }))
   })
 }
 

@@ -8,6 +8,7 @@ import {
 import { outlineAsCubics } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { round } from './cssContext.ts'
+import { checkKeyframes } from './pageLimits.ts'
 import { straightPieces, withEnds, type Keyframe, type Track, type TrackOptions } from './keyframes.ts'
 
 /**
@@ -32,6 +33,7 @@ export function outlineTrack(
       ({ from, leave, arrive, to }, i) => [...(i === 0 ? from : []), ...leave, ...arrive, ...to],
     )
   const width = pointsOf(compiled.values.subarray(0, compiled.width)).length
+  let made = 0
   const keyframes = compiled.keys.flatMap((key, i): Keyframe[] => {
     const offset = key.t / duration
     const span = compiled.spans[i]
@@ -43,7 +45,10 @@ export function outlineTrack(
       span.valueInto(mixed, u)
       out.set(pointsOf(mixed))
     }
-    return straightPieces(pointsInto, width, within).map((piece) => ({
+    const pieces = straightPieces(pointsInto, width, within)
+    // Each point of the outline is a number of the keyframe.
+    checkKeyframes((made += (pieces.length * width) / 8))
+    return pieces.map((piece) => ({
       offset: offset + piece.u * length,
       numbers: piece.numbers,
       easing: 'linear',

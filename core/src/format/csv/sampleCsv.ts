@@ -8,6 +8,7 @@ import {
   type CompiledProperty,
   type Property,
 } from '../../property/index.ts'
+import { BadFile } from '../badFile.ts'
 import { frameTicks, secondsOfTicks, type FrameRate, type Ticks } from '../../time/index.ts'
 
 export interface SampleOptions {
@@ -18,6 +19,9 @@ export interface SampleOptions {
   /** The project's named bends. */
   readonly library?: BendLibrary
 }
+
+/** Rows of one table: a day at 40 frames a second. */
+const MOST_ROWS = 3_500_000
 
 /** Column names of a kind's components. */
 function columnsOf({ property: { kind }, width }: CompiledProperty): string[] {
@@ -41,7 +45,7 @@ function speedColumns(compiled: CompiledProperty): string[] {
  * `frame,seconds,` then the components (OKLab for a colour; each vertex's numbers for an outline; the value itself,
  * quoted, for a choice), then the speed, left empty where it has no bound. Numbers have 17 significant digits.
  * @returns text with LF line ends, the last included
- * @throws BadTime for a rate not offered
+ * @throws BadTime for a rate not offered; BadFile for more rows than a text can hold
  * Source: RFC 4180 for the form.
  */
 export function sampleCsv(property: Property, options: SampleOptions): string {
@@ -53,6 +57,10 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
   const chosen = property.kind === 'choice'
   const speeds = speed && !chosen
   const head = ['frame', 'seconds', ...columnsOf(compiled), ...(speed ? speedColumns(compiled) : [])]
+  if (duration / step > MOST_ROWS)
+    throw new BadFile(
+      `That would be over ${MOST_ROWS.toLocaleString('en')} rows, more than one table can hold. Ask for fewer frames a second, or make the scene shorter. Nothing was written.`,
+    )
   const rows = [head.join(',')]
   for (let frame = 0; frame * step < duration; frame += 1) {
     const time = frame * step
