@@ -10,6 +10,7 @@ import {
   type Through,
 } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
+import { BadEdit } from './badEdit.ts'
 import { editProperty } from './editProperty.ts'
 import { byProperty, type KeyRef } from './refs.ts'
 
@@ -80,6 +81,9 @@ export function makeSpansSmooth(draft: Draft<Project>, refs: readonly KeyRef[]):
   }
 }
 
+/** Nearer than this a bend takes more pieces than it may have points. */
+const LEAST_WITHIN = 1e-6
+
 export interface ConversionReport {
   /** Largest error of progress over all converted bends. */
   readonly error: number
@@ -88,13 +92,16 @@ export interface ConversionReport {
 /**
  * Turns bends of any kind into handles (where one Bézier is near enough) or points, so that they can be shaped on.
  * @param to 'handles' leaves points where one Bézier cannot follow; 'points' always makes points
- * @param within largest error of progress, > 0
+ * @param within largest error of progress, ≥ LEAST_WITHIN
+ * @throws BadEdit for less
  */
 export function convertBends(
   draft: Draft<Project>,
   refs: readonly KeyRef[],
   { to, within = 0.002 }: { readonly to: 'handles' | 'points'; readonly within?: number },
 ): ConversionReport {
+  if (!(within >= LEAST_WITHIN))
+    throw new BadEdit(`A bend can be followed to ${LEAST_WITHIN} of its change at best. Nothing was changed.`)
   let error = 0
   for (const { ref, keys } of byProperty(refs).values()) {
     editProperty(draft, ref, (property, library) => {

@@ -10,8 +10,8 @@ import {
   type CompiledRoute,
   type Vec2,
 } from '../route/index.ts'
-import type { Project } from '../scene/index.ts'
-import { asTicks, frameTicks, type Ticks } from '../time/index.ts'
+import { LIMITS, type Project } from '../scene/index.ts'
+import { asTicks, frameTicks, MOST_TICKS, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { editProperty } from './editProperty.ts'
 import { joinAxes } from './joinAxes.ts'
@@ -33,6 +33,10 @@ export interface DrawnRoute {
   readonly makeId: MakeId
 }
 
+/** The least distance a route keeps to, as a share of how far it goes. */
+const LEAST_SHARE = 1e-6
+const isOnStage = (part: number): boolean => Math.abs(part) <= LIMITS.magnitude
+
 /** Looks along a drawing. */
 const LOOKS = 200
 /** Handles whose directions differ by less than this go on in one line, as the cosine between them. */
@@ -50,6 +54,8 @@ export function drawRoute(
   points: readonly DrawnPoint[],
   options: DrawnRoute,
 ): void {
+  if (!points.every(({ at, ticks }) => at.every(isOnStage) && Math.abs(ticks) <= MOST_TICKS))
+    throw new BadEdit('A route is drawn through places that are numbers. Nothing was changed.')
   const apart = points.filter(({ at }, i) => i === 0 || distance(at, points[i - 1]!.at) > 0)
   if (apart.length < 2 || !(options.within > 0))
     throw new BadEdit('A route is drawn by going somewhere. Nothing was changed.')
@@ -57,8 +63,11 @@ export function drawRoute(
   editProperty(draft, ref, (property, library) => {
     if (property.kind !== 'place')
       throw new BadEdit(`Only a place has a route; this is a ${property.kind}. Nothing was changed.`)
-    if (!options.keepTiming) return { ...property, keys: evenKeys(apart, options) }
-    const { makeId, within } = options
+    const span = Math.max(...apart.map(({ at }) => distance(at, apart[0]!.at)))
+    // Nearer than that no hand draws, and no screen shows.
+    const within = Math.max(options.within, span * LEAST_SHARE)
+    if (!options.keepTiming) return { ...property, keys: evenKeys(apart, { ...options, within }) }
+    const { makeId } = options
     const axes = ([0, 1] as const).map((axis) => handAxis(apart, axis, options.start))
     return joinAxes(property, { x: axes[0]!, y: axes[1]!, within, step, makeId, library, across: true })
   })

@@ -1,7 +1,7 @@
 import type { Draft } from 'immer'
 import { mirrorKeys, orderKeys, pinSmooth, STRAIGHT, type Key, type Property } from '../property/index.ts'
 import { HOLD, type BendLibrary } from '../bend/index.ts'
-import type { Project } from '../scene/index.ts'
+import { LIMITS, type Project } from '../scene/index.ts'
 import { asTicks, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { editProperty } from './editProperty.ts'
@@ -27,7 +27,12 @@ export function repeatKeys(draft: Draft<Project>, refs: readonly KeyRef[], optio
   const { times, gap, makeId } = options
   if (!Number.isInteger(times) || times < 1)
     throw new BadEdit('Keys can be repeated once or more, a whole number of times. Nothing was changed.')
-  if (gap < 0) throw new BadEdit('A gap between repeats cannot be less than nothing. Nothing was changed.')
+  if (times > LIMITS.keysOfProperty)
+    throw new BadEdit(
+      `Keys can be repeated ${LIMITS.keysOfProperty.toLocaleString('en')} times at most. Nothing was changed.`,
+    )
+  if (!(gap >= 0))
+    throw new BadEdit('A gap between repeats cannot be less than nothing. Nothing was changed.')
   return addRounds(draft, refs, ({ keys }, [start, end]) => {
     const length = end - start + gap
     if (length === 0)
@@ -44,7 +49,7 @@ export function thereAndBack(
   refs: readonly KeyRef[],
   { gap, makeId }: Omit<Repeat, 'times'>,
 ): MoveReport {
-  if (gap < 0) throw new BadEdit('A gap cannot be less than nothing. Nothing was changed.')
+  if (!(gap >= 0)) throw new BadEdit('A gap cannot be less than nothing. Nothing was changed.')
   return addRounds(draft, refs, ({ keys, kind, library }, [, end]) => {
     const mirrored = mirrorKeys(keys, {
       kind,
