@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     include: [
       'core/src/**/*.test.ts',
+      'core/test/**/*.test.ts',
       'app/src/**/*.test.ts',
       'cli/src/**/*.test.ts',
       'server/src/**/*.test.ts',

@@ -40,5 +40,14 @@ export default defineConfig({
   assetsInclude: ['**/*.bend'],
   server: { headers: isolation, fs: { allow: ['..'] } },
   preview: { headers: isolation },
-  build: { target: 'es2022', assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        // What tells Zod to do without eval has to run before any schema is made, in whatever chunk that is.
+        codeSplitting: { groups: [{ name: 'zod', test: /node_modules\/zod\/|src\/withoutEval/ }] },
+      },
+    },
+  },
 })

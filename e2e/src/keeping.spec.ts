@@ -145,7 +145,9 @@ test('a rename from the projects screen reaches the tab that edits, and stays', 
   await expect(page.getByRole('button', { name: 'Dawn swim' })).toBeVisible()
 })
 
-test('a damaged journal opens as far as it goes, says what is left out and hands it over', async ({ page }) => {
+test('a damaged journal opens as far as it goes, says what is left out and hands it over', async ({
+  page,
+}) => {
   await newProject(page)
   await addLayer(page, 'Rectangle')
   await addLayer(page, 'Ellipse')

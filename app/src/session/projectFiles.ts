@@ -1,17 +1,11 @@
 import { nanoid } from 'nanoid'
-import {
-  BadFile,
-  MOST_PACKED,
-  readBendFile,
-  withStandIns,
-  writeBendFile,
-  type ProjectFile,
-} from '@arrow-bend/core/format/project'
+import { withStandIns, writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
 import { type FrameRate, snapToFrame, ticksOfFrame, ticksOfSeconds } from '@arrow-bend/core/time'
 import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
 import { drawThumbnail } from '../draw/index.ts'
 import { projectStorage, sha256 } from '../storage/index.ts'
+import { readProjectFile } from '../work/fileReader.ts'
 
 /** Where the demo's playhead stands at first. */
 const DEMO_FRAME = 98
@@ -48,19 +42,10 @@ export function makeProject({ name, size, rate, seconds }: NewProject): Project 
   }
 }
 
-/** Reads a `.bend` file or a project.json. Throws BadFile. */
-export async function readFile(file: File): Promise<ProjectFile> {
-  // Before it is read: a huge file would fill the memory first.
-  if (file.size > MOST_PACKED) {
-    throw new BadFile(`“${file.name}” is over 256 MB, more than a project can be. Nothing was changed.`)
-  }
-  return readBendFile(new Uint8Array(await file.arrayBuffer()), sha256)
-}
-
 /** The demo as it ships, under an id of its own unless `id` is given. */
 export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
   const answer = await fetch(demoUrl)
-  const file = await readBendFile(new Uint8Array(await answer.arrayBuffer()), sha256)
+  const file = await readProjectFile(new File([await answer.blob()], 'lantern-regatta.bend'))
   // Its first picture is a closed curtain; it opens where there is something to see.
   await projectStorage.keepPreference(
     `playhead:${id}`,

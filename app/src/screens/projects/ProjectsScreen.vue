@@ -9,14 +9,7 @@ import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { usePreferences } from '../../session/preferences.ts'
-import {
-  keepProject,
-  makeProject,
-  readDemo,
-  readFile,
-  withNewId,
-  type NewProject,
-} from '../../session/projectFiles.ts'
+import { keepProject, makeProject, readDemo, withNewId, type NewProject } from '../../session/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import {
   projectChannel,
@@ -24,6 +17,8 @@ import {
   renameStored,
   type ProjectCard as Card,
 } from '../../storage/index.ts'
+import { cancellable } from '../../ui/cancellable.ts'
+import { readProjectFile } from '../../work/fileReader.ts'
 import ArrowMark from '../../ui/ArrowMark.vue'
 import IconButton from '../../ui/IconButton.vue'
 import NewProjectDialog from './NewProjectDialog.vue'
@@ -81,7 +76,11 @@ const openFile = async (): Promise<void> => {
   )
   if (file) await take(file)
 }
-const take = (file: File): Promise<void> => attempt(async () => keepAndShow(withNewId(await readFile(file))))
+const take = (file: File): Promise<void> =>
+  attempt(async () => {
+    const read = await cancellable(`Reading ${file.name}…`, (signal) => readProjectFile(file, signal))
+    if (read) await keepAndShow(withNewId(read))
+  })
 const openDemo = (): Promise<void> => attempt(async () => keepAndShow(await readDemo()))
 const create = async (wanted: NewProject): Promise<void> => {
   making.value = false

@@ -6,7 +6,8 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { projectStorage } from '../../../storage/index.ts'
-import { readArtFile, type ReadArt } from '../../../work/artReader.ts'
+import { cancellable } from '../../../ui/cancellable.ts'
+import { readArtFile, type ReadArt } from '../../../work/fileReader.ts'
 
 /** A file that has been read and waits to be placed. */
 export interface Waiting extends ReadArt {
@@ -39,18 +40,20 @@ export function useArtImport(): ArtImport {
 
   const readAll = async (files: readonly File[], as: 'layers' | 'picture'): Promise<Waiting[]> => {
     const read: Waiting[] = []
-    const busy = toast.loading(
-      files.length > 1 ? `Reading ${files.length} files…` : `Reading ${files[0]!.name}…`,
-    )
-    for (const file of files) {
+    for (const [i, file] of files.entries()) {
+      const which = files.length > 1 ? `, ${i + 1} of ${files.length}` : ''
       try {
         const isSvg = /\.svg$/i.test(file.name) || file.type === 'image/svg+xml'
-        read.push({ file, isSvg, ...(await readArtFile(file, as)) })
+        const art = await cancellable(`Reading ${file.name}${which}…`, (signal) =>
+          readArtFile(file, as, signal),
+        )
+        // Called off: what is left of them is not wanted either.
+        if (!art) break
+        read.push({ file, isSvg, ...art })
       } catch (caught) {
         toast.error(sentenceOf(caught))
       }
     }
-    toast.dismiss(busy)
     return read
   }
 

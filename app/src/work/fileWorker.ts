@@ -1,33 +1,54 @@
 import '../withoutEval.ts'
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import { readArt } from '@arrow-bend/core/format/art'
-import { BadFile } from '@arrow-bend/core/format/project'
+import { BadFile, readBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import { sha256 } from '../storage/sha256.ts'
 
-/** Art with the SHA-256 of its pictures in their order, or why there is none. */
-export type ReadAnswer =
-  { readonly art: Art; readonly hashes: readonly string[] } | { readonly refused: string }
+/** Why there is no result, in a sentence: errors lose their kind on the way to the page. */
+export interface Refused {
+  readonly refused: string
+}
+/** Art with the SHA-256 of its pictures in their order. */
+export interface ReadArtAnswer {
+  readonly art: Art
+  readonly hashes: readonly string[]
+}
 
 const worker = {
   /** Reads a file of art and lets the browser open each picture once: what it cannot draw is refused here. */
-  async read(
+  readArt: (
     bytes: Uint8Array<ArrayBuffer>,
     file: string,
     options: { readonly svg: 'layers' | 'picture' },
-  ): Promise<ReadAnswer> {
-    try {
+  ): Promise<ReadArtAnswer | Refused> =>
+    answered(async () => {
       const art = readArt(bytes, file, options)
       const pictures = picturesOf(art.nodes)
       for (const picture of pictures) await tryOut(picture)
       return { art, hashes: await Promise.all(pictures.map(({ bytes: own }) => sha256(own))) }
-    } catch (caught) {
-      return { refused: sentenceOf(caught) }
-    }
-  },
+    }),
+
+  /** Reads a project, whole or not at all. */
+  readProject: (bytes: Uint8Array<ArrayBuffer>): Promise<ProjectFile | Refused> =>
+    answered(async () => {
+      const file = await readBendFile(bytes, sha256)
+      return transfer(
+        file,
+        [...file.assets.values()].map(({ buffer }) => buffer),
+      )
+    }),
 }
-export type ArtWorker = typeof worker
+export type FileWorker = typeof worker
+
+async function answered<T>(work: () => Promise<T>): Promise<T | Refused> {
+  try {
+    return await work()
+  } catch (caught) {
+    return { refused: sentenceOf(caught) }
+  }
+}
 
 /** Throws BadFile for a picture the browser cannot open, or that is another size than it says. */
 async function tryOut({ name, type, bytes, size }: ArtPicture): Promise<void> {

@@ -1,0 +1,70 @@
+import { transfer } from 'comlink'
+import { Refusal } from '@arrow-bend/core/refusal'
+import type { ProjectFile } from '@arrow-bend/core/format/project'
+import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
+import type { FileWorker, ReadArtAnswer, Refused } from './fileWorker.ts'
+import { TaskWorker } from './taskWorker.ts'
+
+/** Art ready to be placed. */
+export interface ReadArt {
+  readonly art: Art
+  readonly sha256: ReadonlyMap<ArtPicture, string>
+}
+
+/** Bytes a file may have, and how long reading it may take, ms. */
+const MOST_BYTES = 256 * 1024 * 1024
+const LIMIT_MS = 60_000
+
+const reader = new TaskWorker<FileWorker>(
+  () => new Worker(new URL('./fileWorker.ts', import.meta.url), { type: 'module' }),
+)
+
+/**
+ * Reads a file of art in a worker, so that a large one does not hold up the page.
+ * @param signal calls it off
+ * @throws Refusal with a sentence
+ */
+export async function readArtFile(
+  file: File,
+  svg: 'layers' | 'picture',
+  signal?: AbortSignal,
+): Promise<ReadArt> {
+  const bytes = await bytesOf(file)
+  const answer = await reader.run(
+    (remote): Promise<ReadArtAnswer | Refused> =>
+      remote.readArt(transfer(bytes, [bytes.buffer]), file.name, { svg }),
+    optionsFor(file, signal),
+  )
+  const { art, hashes } = accepted(answer)
+  const pictures = picturesOf(art.nodes)
+  return { art, sha256: new Map(pictures.map((picture, i) => [picture, hashes[i]!])) }
+}
+
+/** Reads a `.bend` file or a project.json, likewise. */
+export async function readProjectFile(file: File, signal?: AbortSignal): Promise<ProjectFile> {
+  const bytes = await bytesOf(file)
+  const answer = await reader.run(
+    (remote): Promise<ProjectFile | Refused> => remote.readProject(transfer(bytes, [bytes.buffer])),
+    optionsFor(file, signal),
+  )
+  return accepted(answer)
+}
+
+async function bytesOf(file: File): Promise<Uint8Array<ArrayBuffer>> {
+  // Before it is read: a huge file would fill the memory first.
+  if (file.size > MOST_BYTES) throw new Refusal(`“${file.name}” is over 256 MB. Nothing was changed.`)
+  return new Uint8Array(await file.arrayBuffer())
+}
+
+function optionsFor(file: File, signal?: AbortSignal) {
+  return {
+    limitMs: LIMIT_MS,
+    tooLong: `“${file.name}” takes too long to read, or more memory than there is, so it was given up. Nothing was changed.`,
+    ...(signal ? { signal } : {}),
+  }
+}
+
+function accepted<T extends object>(answer: T | Refused): T {
+  if ('refused' in answer) throw new Refusal(answer.refused)
+  return answer
+}
