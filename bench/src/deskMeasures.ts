@@ -96,6 +96,32 @@ export function report(name: string, times: readonly number[]): void {
   )
 }
 
+/** From the first of some key presses until the bar says that all is saved, ms. */
+export async function timeToDisk(page: Page, keys: readonly string[]): Promise<number> {
+  await page.evaluate(() => {
+    const times = { pressed: 0, saved: 0 }
+    Object.assign(window, { diskTimes: times })
+    addEventListener('keydown', () => (times.pressed ||= performance.now()), { capture: true })
+    const bar = document.querySelector('header [role=status]')!
+    const look = new MutationObserver(() => {
+      if (bar.textContent.trim().startsWith('Saved')) times.saved = performance.now()
+      else times.saved = 0
+    })
+    look.observe(bar, { subtree: true, childList: true, characterData: true })
+  })
+  for (const key of keys) await page.keyboard.press(key)
+  await page.waitForFunction(
+    () => (window as unknown as { diskTimes: { saved: number } }).diskTimes.saved > 0,
+    undefined,
+    { polling: 20 },
+  )
+  return page.evaluate(() => {
+    const { pressed, saved } = (window as unknown as { diskTimes: { pressed: number; saved: number } })
+      .diskTimes
+    return saved - pressed
+  })
+}
+
 /**
  * How long a fixed piece of work takes in this browser now, ms: machines that are shared are now quick, now slow, and only
  * figures taken at the same pace can be compared.

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
-import { gapsOverDeck, measureDrag, openProject, rateOf, report, timeOf } from './deskMeasures.ts'
+import { gapsOverDeck, measureDrag, openProject, rateOf, report, timeOf, timeToDisk } from './deskMeasures.ts'
 
 const ROUNDS = 200
 const REST_MS = 20_000
@@ -39,7 +39,17 @@ export async function measureDeck(page: Page, address: string): Promise<void> {
     commits.push(await timeOf(page, i % 2 === 0 ? 'ArrowLeft' : 'ArrowRight'))
   }
   report('stretch of 15 000 keys made, key to paint (< 100)', commits)
-  // Eight such edits are put on disk one after the other; the undo is measured by itself, not against that.
+  const onDisk: number[] = []
+  for (let i = 0; i < 6; i += 1) {
+    await page.waitForTimeout(1_500)
+    onDisk.push(await timeToDisk(page, [i % 2 === 0 ? 'ArrowLeft' : 'ArrowRight']))
+  }
+  report('that stretch on disk, key to “Saved” (< 250)', onDisk)
+  await page.waitForTimeout(3_000)
+  const tenKeys = Array.from({ length: 10 }, (_, i) => (i % 2 === 0 ? 'ArrowLeft' : 'ArrowRight'))
+  const ten = await timeToDisk(page, tenKeys)
+  console.log(`${'ten of them in a row, first key to “Saved”'.padEnd(48)} ${ten.toFixed(0)} ms`)
+  // Such edits are put on disk one after the other; the undo is measured by itself, not against that.
   await page.waitForTimeout(REST_MS)
   const undos: number[] = []
   for (let i = 0; i < 8; i += 1) {

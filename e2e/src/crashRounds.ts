@@ -20,6 +20,9 @@ export interface CrashOptions {
   readonly onKill?: (kill: number, doing: string, trouble: string | null) => void
 }
 
+/** How long a project may take to open on a machine that does much else, ms. */
+const PATIENCE_MS = 60_000
+
 /** Layers enough that an edit of all keys is a large one. */
 const LAYERS = 70
 const KEYS = 12
@@ -177,7 +180,7 @@ async function openProject(page: Page, baseURL: string, address: string | null):
     const buffer = Buffer.from(strToU8(JSON.stringify(largeProject())))
     await (await choosing).setFiles({ name: 'lamps.json', mimeType: 'application/json', buffer })
   }
-  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible({ timeout: PATIENCE_MS })
   await page.evaluate(watchDocuments)
   return page.url()
 }
@@ -202,7 +205,8 @@ export async function crashRounds({ kills, seed, baseURL, onKill }: CrashOptions
         try {
           address = await openProject(page, baseURL, address)
         } catch (caught) {
-          return `it did not open: ${String(caught).slice(0, 200)}`
+          const shown = await page.innerText('body').catch(() => 'nothing')
+          return `it did not open: ${String(caught).slice(0, 100)} (shown: ${shown.slice(0, 200)})`
         }
         const [opened] = (await toldBy(page)).documents
         if (!last) return null

@@ -208,7 +208,7 @@ test('a project whose only snapshot is damaged says so, is handed over as it is,
   await page.reload()
   await expect(page.getByRole('heading', { name: 'The project could not be opened' })).toBeVisible()
   // The sentence is a reader's own: names of errors do not survive the building of the application.
-  await expect(page.getByRole('alert')).toContainText('This file is not an Arrow Bend project')
+  await expect(page.getByRole('alert')).toContainText('is damaged and cannot be read')
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save what is stored…' }).click()
   await waiting

@@ -1,4 +1,4 @@
-import type { Asset } from '@arrow-bend/core/scene'
+import { standInPicture, type Asset } from '@arrow-bend/core/scene'
 
 /** A picture ready to be drawn, with halved copies for drawing it small. */
 interface Picture {
@@ -26,17 +26,22 @@ export class PictureBook {
   /** @param ready called whenever a picture can be drawn that could not before */
   constructor(private readonly ready: () => void) {}
 
-  /** Starts decoding what is not there yet. Resolves once all that can be decoded is. */
+  /** Starts decoding what is not there yet. Resolves once all that can be decoded is. A stand-in is drawn for the rest. */
   async load(assets: readonly Asset[], bytes: ReadonlyMap<string, Uint8Array<ArrayBuffer>>): Promise<void> {
-    const missing = assets.filter((asset) => !this.asked.has(asset.id) && bytes.has(asset.sha256))
-    await Promise.all(
-      missing.map(async (asset) => {
+    const found = assets.filter((asset) => !this.asked.has(asset.id) && bytes.has(asset.sha256))
+    const missing = assets.filter((asset) => !this.pictures.has(asset.id) && !bytes.has(asset.sha256))
+    await Promise.all([
+      ...found.map(async (asset) => {
         this.asked.add(asset.id)
-        const picture = await decode(asset, bytes.get(asset.sha256)!).catch(() => null)
+        const picture = await decode(asset, bytes.get(asset.sha256)!).catch(() => decodeStandIn(asset))
         if (picture) this.pictures.set(asset.id, picture)
       }),
-    )
-    if (missing.length > 0) this.ready()
+      ...missing.map(async (asset) => {
+        const picture = await decodeStandIn(asset)
+        if (picture && !this.asked.has(asset.id)) this.pictures.set(asset.id, picture)
+      }),
+    ])
+    if (found.length + missing.length > 0) this.ready()
   }
 
   /**
@@ -52,6 +57,12 @@ export class PictureBook {
     )
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
   }
+}
+
+/** What is drawn for a picture that is missing or cannot be decoded. */
+function decodeStandIn(asset: Asset): Promise<Picture | null> {
+  const bytes = new TextEncoder().encode(standInPicture(asset.size))
+  return decode({ ...asset, type: 'image/svg+xml' }, bytes).catch(() => null)
 }
 
 async function decode(asset: Asset, bytes: Uint8Array<ArrayBuffer>): Promise<Picture> {

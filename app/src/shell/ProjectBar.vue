@@ -75,7 +75,7 @@ const rename = (): void => {
       <button
         v-if="saving.state.kind === 'failed'"
         type="button"
-        class="button h-6! px-2"
+        class="button h-6! border-pencil! px-2 font-semibold"
         :title="`${saving.state.sentence} Press to try again.`"
         @click="saving.tryAgain()"
       >

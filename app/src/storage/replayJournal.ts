@@ -1,5 +1,5 @@
 import { applyPatches, enablePatches, type Patch } from 'immer'
-import { readProjectData } from '@arrow-bend/core/format/project'
+import { BadFile, readProjectData } from '@arrow-bend/core/format/project'
 import { checkChange, type Project } from '@arrow-bend/core/scene'
 import type { JournalEntry, Snapshot } from './database.ts'
 
@@ -67,20 +67,28 @@ function replayAtOnce(state: Snapshot, { entries }: KeptProject): Replayed | nul
 function replayCarefully(states: readonly Snapshot[], { entries }: KeptProject): Replayed {
   let trouble: unknown = null
   for (const state of states) {
+    const data = dataOf(state)
+    if (data === null) continue
     try {
-      return goOn(readProjectData(told(state.project)), state.step, entries)
+      return goOn(readProjectData(data), state.step, entries)
     } catch (caught) {
-      trouble ??= caught instanceof SyntaxError ? null : caught
+      trouble ??= caught
     }
   }
-  throw trouble ?? readingNothing()
+  throw trouble ?? new BadFile(UNREADABLE)
 }
 
-function readingNothing(): unknown {
+const UNREADABLE =
+  'What this browser keeps of the project is damaged and cannot be read. Save what is stored, in case somebody can mend it; you can also delete it. Nothing was changed.'
+
+/** What a snapshot holds; null where it is nothing of a project at all. */
+function dataOf({ project }: Snapshot): unknown {
   try {
-    return readProjectData(null)
-  } catch (caught) {
-    return caught
+    const data = told(project)
+    const isProject = typeof data === 'object' && data !== null && 'format' in data
+    return isProject ? data : null
+  } catch {
+    return null
   }
 }
 

@@ -55,6 +55,7 @@ export { alongDegrees, makePlacing, type Placing } from './placing.ts'
 export { bendSchema, plainBendSchema } from './bendSchema.ts'
 export { propertySchema } from './propertySchema.ts'
 export { withRiders } from './riders.ts'
+export { standInPicture } from './standInPicture.ts'
 export { soloScene } from './soloScene.ts'
 export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
 export {

@@ -1,15 +1,6 @@
 import { strToU8 } from 'fflate'
-import type { Asset } from '../../scene/index.ts'
+import { standInPicture, type Asset } from '../../scene/index.ts'
 import type { ProjectFile, Sha256 } from './bendFile.ts'
-
-/** A plain grey picture with a cross, of a size in px. */
-function standInPicture([width, height]: Asset['size']): Uint8Array<ArrayBuffer> {
-  return strToU8(
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">` +
-      `<rect width="${width}" height="${height}" fill="#bdbdba"/>` +
-      `<path d="M0 0L${width} ${height}M${width} 0L0 ${height}" stroke="#55626b" stroke-width="${Math.max(1, Math.min(width, height) / 100)}"/></svg>`,
-  ) as Uint8Array<ArrayBuffer>
-}
 
 /**
  * The project with a plain picture of the same size in place of each whose bytes are missing, so that its file is whole and
@@ -25,7 +16,7 @@ export async function withStandIns(file: ProjectFile, sha256: Sha256): Promise<P
       listed.push(asset)
       continue
     }
-    const bytes = standInPicture(asset.size)
+    const bytes = strToU8(standInPicture(asset.size)) as Uint8Array<ArrayBuffer>
     const hash = await sha256(bytes)
     all.set(hash, bytes)
     listed.push({ ...asset, type: 'image/svg+xml', sha256: hash })

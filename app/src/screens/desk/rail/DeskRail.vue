@@ -68,7 +68,7 @@ const fps = computed(() =>
       @take="playback.seek"
       @step="playback.seekFrames"
     />
-    <span class="mono w-10 shrink-0 text-ink-2">f {{ frame }}</span>
+    <span class="mono min-w-10 shrink-0 whitespace-nowrap text-ink-2">f {{ frame }}</span>
     <span class="divide" />
     <span class="group">
       <IconButton
