@@ -6,11 +6,12 @@ import { startServer } from '../../server/src/startServer.ts'
 import { crashRounds, keepTroubles } from './crashRounds.ts'
 
 /**
- * `npm run crash [-- KILLS [SEED]]`: kills the browser's own process while a project is edited, imported into, undone and folded,
+ * `npm run crash [-- KILLS [SEED [ONLY]]]`: kills the browser's own process while a project is edited, imported into, undone and folded,
  * opens the project again, and prints how often something that was told to be saved was not there. Needs a built application.
  */
 const kills = Number(process.argv[2] ?? 200)
 const seed = Number(process.argv[3] ?? 16)
+const only = process.argv[4]
 const folder = fileURLToPath(new URL('../../app/dist/', import.meta.url))
 if (!Number.isInteger(kills) || kills < 1 || !Number.isInteger(seed)) {
   console.error('How many kills, and the seed, are whole numbers: npm run crash -- 200 16.')
@@ -28,6 +29,7 @@ const troubles = await crashRounds({
   kills,
   seed,
   baseURL,
+  only,
   onKill: (kill, doing, trouble) => {
     counts.set(doing, (counts.get(doing) ?? 0) + 1)
     if (trouble) console.log(`kill ${kill} during ${doing}: ${trouble}`)

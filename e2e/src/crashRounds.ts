@@ -16,6 +16,8 @@ export interface CrashOptions {
   readonly kills: number
   readonly seed: number
   readonly baseURL: string
+  /** The only thing that goes on; any of them when left out. */
+  readonly only?: string | undefined
   /** Told of every kill: what was going on, and what was wrong afterwards; null for nothing. */
   readonly onKill?: (kill: number, doing: string, trouble: string | null) => void
 }
@@ -60,6 +62,8 @@ function largeProject(): Project {
 /** What the page tells of its documents: a fingerprint of each, in order, and which of them was last told to be saved. */
 interface Told {
   readonly documents: readonly string[]
+  /** The last of them, as JSON. */
+  readonly final: string
   readonly saved: number
 }
 
@@ -87,12 +91,13 @@ function watchDocuments(): void {
     return `${text.length}:${hash >>> 0}`
   }
   const documents = [printOf(store('document').project)]
-  const told = { documents, saved: 0 }
+  const told = { documents, saved: 0, final: JSON.stringify(store('document').project) }
   Object.assign(window, { told })
   const saving = store('saving')
   const record = saving.record.bind(saving)
   saving.record = (project, edit) => {
     documents.push(printOf(project))
+    told.final = JSON.stringify(project)
     record(project, edit)
   }
   const look = (): void => {
@@ -190,7 +195,7 @@ async function openProject(page: Page, baseURL: string, address: string | null):
  * @returns what was wrong, one entry a kill after which the project did not open, or opened as a document that is neither the
  *   last that was told to be saved nor one after it
  */
-export async function crashRounds({ kills, seed, baseURL, onKill }: CrashOptions): Promise<string[]> {
+export async function crashRounds({ kills, seed, baseURL, only, onKill }: CrashOptions): Promise<string[]> {
   const generator = xoroshiro128plus(seed)
   const random: Random = (from, to) => uniformInt(generator, from, to)
   const profile = await mkdtemp(join(tmpdir(), 'crash-'))
@@ -211,7 +216,7 @@ export async function crashRounds({ kills, seed, baseURL, onKill }: CrashOptions
         const [opened] = (await toldBy(page)).documents
         if (!last) return null
         const at = last.documents.lastIndexOf(opened!)
-        if (at < 0) return 'it opened as a document there never was'
+        if (at < 0) return `it opened as a document there never was: ${await differences(page, last.final)}`
         return at >= last.saved ? null : `${last.saved - at} edits that were told to be saved were lost`
       })()
       if (kill > 0) onKill?.(kill, doing, trouble)
@@ -220,7 +225,7 @@ export async function crashRounds({ kills, seed, baseURL, onKill }: CrashOptions
         address = null
       }
       if (kill < kills && !trouble) {
-        const names = Object.keys(ACTIONS)
+        const names = Object.keys(ACTIONS).filter((name) => !only || name === only)
         doing = names[random(0, names.length - 1)]!
         await page.keyboard.press('Control+a')
         await ACTIONS[doing]!(page, random)
@@ -242,6 +247,29 @@ export async function crashRounds({ kills, seed, baseURL, onKill }: CrashOptions
 }
 
 const toldBy = (page: Page): Promise<Told> => page.evaluate(() => (window as unknown as { told: Told }).told)
+
+/** Where the document that was opened differs from the last one there was: the first few places. */
+async function differences(page: Page, final: string): Promise<string> {
+  const opened: unknown = JSON.parse((await toldBy(page)).final)
+  const found: string[] = []
+  const compare = (one: unknown, other: unknown, path: string): void => {
+    if (found.length > 8) return
+    const isTree = typeof one === 'object' && one !== null && typeof other === 'object' && other !== null
+    if (!isTree) {
+      if (one !== other)
+        found.push(`${path}: ${JSON.stringify(one)?.slice(0, 60)} / ${JSON.stringify(other)?.slice(0, 60)}`)
+      return
+    }
+    for (const name of new Set([...Object.keys(one), ...Object.keys(other)]))
+      compare(
+        (one as Record<string, unknown>)[name],
+        (other as Record<string, unknown>)[name],
+        `${path}.${name}`,
+      )
+  }
+  compare(opened, JSON.parse(final), '')
+  return found.join('; ')
+}
 
 /** Keeps what was found where the next one looks for it. */
 export async function keepTroubles(troubles: readonly string[], seed: number): Promise<void> {

@@ -112,6 +112,22 @@ describe('the journal', () => {
     expect((await reopened()).name).toBe('Edit 102')
   })
 
+  it('is folded as of the edit it is folded at, whatever was asked for meanwhile', async () => {
+    const burst = Array.from({ length: 75 }, (_, i) =>
+      edit(`Layer ${i}`, (draft) => void (draft.scenes[0]!.layers[i]!.name = `Lamp ${i}`)),
+    )
+    await Promise.all(burst)
+    await writer.flush()
+    expect(await db.states.count()).toBe(2)
+    expect(await reopened()).toEqual(project)
+    for (const { step, project: text } of await db.states.toArray()) {
+      const named = (JSON.parse(text as string) as Project).scenes[0]!.layers.filter(({ name }) =>
+        /^Lamp/.test(name),
+      )
+      expect(named).toHaveLength(step)
+    }
+  })
+
   it('is folded sooner where its entries are large, also when they are of an earlier day', async () => {
     // What a patch carries beside what it does is kept with it.
     const large = (name: string): Promise<void> => {
@@ -168,7 +184,7 @@ describe('a write that fails', () => {
   it('is noticed on replay even if a later one came through, and never played over', async () => {
     await rename('One')
     fillDisk(1)
-    const failed = edit('Lost', (draft) => void draft.scenes[0]!.layers.shift())
+    const failed = edit('Lost', (draft) => void (draft.scenes[0]!.name = 'Lost'))
     const after = edit('After', (draft) => void (draft.scenes[0]!.layers[0]!.name = 'Other'))
     await expect(failed).rejects.toThrow('storage is full')
     await after
@@ -176,6 +192,28 @@ describe('a write that fails', () => {
     const { file, losses } = await new ProjectStorage(db).look(project.id)
     expect(file.project).toEqual({ ...trial, name: 'One' })
     expect(losses.edits).toEqual(['After'])
+  })
+})
+
+describe('large edits', () => {
+  it('that come faster than they can be written are kept whole, so that the last is on disk soon', async () => {
+    const edits = Array.from({ length: 12 }, (_, i) => renameAll(`Lamp ${i}`))
+    const after = rename('After')
+    await Promise.all([...edits, after])
+    expect(writer.isBehind).toBe(false)
+    expect((await labels()).length).toBeLessThan(6)
+    expect(await reopened()).toEqual(project)
+    await rename('More')
+    expect(await reopened()).toEqual(project)
+  })
+
+  it('that wait when one before them fails are not told to be saved', async () => {
+    const [first, second] = [renameAll('Lamp'), renameAll('Buoy')]
+    fillDisk(1)
+    await expect(first).rejects.toThrow('storage is full')
+    await expect(second).rejects.toThrow('could not be saved')
+    await writer.keepWhole(project)
+    expect(await reopened()).toEqual(project)
   })
 })
 

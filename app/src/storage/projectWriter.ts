@@ -13,7 +13,10 @@ const FOLD_CHARACTERS = 8e6
 
 /** Patches from which on an edit is large, and how long its journal entry waits for what it shows to be painted, ms. */
 const LARGE = 60
-const SHOW_MS = 60
+const SHOW_MS = 40
+
+/** Large edits that wait at the most: when more come, one snapshot of what they came to is sooner on disk. */
+const MOST_WAITING = 4
 
 /** What a committed edit leaves in the journal. */
 export interface CommittedEdit {
@@ -49,8 +52,9 @@ export class ProjectWriter {
   private sinceFold: { entries: number; characters: number }
   /** Whether the journal lacks an edit. */
   private behind = false
-  /** The last of the large edits on their way to the journal. */
+  /** The last of the large edits on their way to the journal, and how many there are. */
   private tail: Promise<unknown> | null = null
+  private waiting = 0
   /** What is being asked of the database. */
   private readonly asked = new Set<Promise<unknown>>()
   /** The document to be kept whole, and the work at it. */
@@ -71,9 +75,11 @@ export class ProjectWriter {
    * @param project the document after it
    */
   async append(project: Project, edit: CommittedEdit): Promise<void> {
-    if (this.behind) return this.keepWhole(project)
+    if (this.behind || this.waiting >= MOST_WAITING) return this.keepWhole(project)
     this.step += 1
-    const write = this.entryWriter(project, edit.label, this.step)
+    // Its own: others may have been asked for by the time it is on disk.
+    const { step } = this
+    const write = this.entryWriter(project, edit.label, step)
     const waits = edit.patches.length > LARGE || this.tail !== null
     try {
       await guarded('saving your last change', async () =>
@@ -85,7 +91,7 @@ export class ProjectWriter {
     }
     this.sinceFold.entries += 1
     const { entries, characters } = this.sinceFold
-    if (entries >= FOLD_AFTER || characters >= FOLD_CHARACTERS) this.fold(project, this.step)
+    if (entries >= FOLD_AFTER || characters >= FOLD_CHARACTERS) this.fold(project, step)
   }
 
   /** Keeps the whole document as it is now, instead of the edits that are not in the journal. */
@@ -152,13 +158,20 @@ export class ProjectWriter {
   /** Writes an edit when what it shows has been painted, after the database was asked for all that waits already. */
   private async after(patches: readonly Patch[], write: (text: string) => Promise<void>): Promise<void> {
     // In an object, as a promise would be waited for.
+    this.waiting += 1
     const asked = (this.tail ?? Promise.resolve())
       .then(() => this.world.leisure.rest(SHOW_MS))
-      .then(() => this.textOf(patches))
-      .then((text) => ({ written: write(text) }))
+      .then(async () => {
+        // A snapshot that is on its way has it all; without one it has to wait for the next.
+        if (this.keeping) return { written: this.keeping }
+        if (this.behind) throw new StorageTrouble(BEHIND)
+        const text = await this.textOf(patches)
+        return { written: write(text) }
+      })
     const tail = asked
       .catch(() => undefined)
       .then(() => {
+        this.waiting -= 1
         if (this.tail === tail) this.tail = null
       })
     this.tail = tail
@@ -187,6 +200,7 @@ export class ProjectWriter {
   private async keepAllWanted(): Promise<void> {
     try {
       while (this.wanted) {
+        while (this.tail) await this.tail
         const project = this.wanted
         this.wanted = null
         const text = await this.textOf(project)
@@ -234,6 +248,8 @@ export class ProjectWriter {
   }
 }
 
+const BEHIND =
+  'A change before the last one could not be saved, so both wait. Save the project as a file to keep your work.'
 const TAKEN =
   'Another tab has taken this project over, so your last change was not saved there. Save the project as a file to keep it.'
 const GONE =

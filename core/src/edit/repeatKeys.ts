@@ -29,7 +29,7 @@ export function repeatKeys(draft: Draft<Project>, refs: readonly KeyRef[], optio
     throw new BadEdit('Keys can be repeated once or more, a whole number of times. Nothing was changed.')
   if (times > LIMITS.keysOfProperty)
     throw new BadEdit(
-      `Keys can be repeated ${LIMITS.keysOfProperty.toLocaleString('en')} times at most. Nothing was changed.`,
+      `A property holds ${LIMITS.keysOfProperty.toLocaleString('en')} keys at most; that many repeats would make more. Nothing was changed.`,
     )
   if (!(gap >= 0))
     throw new BadEdit('A gap between repeats cannot be less than nothing. Nothing was changed.')

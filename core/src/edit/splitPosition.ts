@@ -252,6 +252,17 @@ function axisBend({ keys, bends, spans }: CompiledProperty, i: number, axis: 0 |
   return { kind: 'handles', leave: onAxis(bend.leave), arrive: onAxis(bend.arrive) }
 }
 
+/** Fitted keys that begin where their span's key stands: one that jumps at once does so a tick later. */
+function withOwnStart(fitted: readonly Key[], own: number, makeId: MakeId): Key[] {
+  const [first, ...rest] = fitted
+  if (!first || Math.abs((first.value as number) - own) <= JUMP_PX) return [...fitted]
+  return [
+    { ...first, value: own, bend: HOLD, through: 'corner' },
+    { ...first, id: makeId(), t: asTicks(first.t + 1) },
+    ...rest,
+  ]
+}
+
 /** One axis of a curved span, fitted, without the next span's first key; held before it where the span ends in a jump. */
 function fittedAxis(
   compiled: CompiledProperty,
@@ -271,7 +282,9 @@ function fittedAxis(
   }
   // Both axes may be off at once, so each keeps to a share of the distance.
   const { pieces } = fitCurve(curve, start, end, { within: within * Math.SQRT1_2, step, search: true })
-  const keys = keysOfPieces(pieces, { property, makeId })
+  const fitted = keysOfPieces(pieces, { property, makeId })
+  const own = (compiled.keys[i]!.value as Vec2)[axis]
+  const keys = withOwnStart(fitted, own, makeId)
   const last = keys.pop()!
   const next = (compiled.keys[i + 1]!.value as Vec2)[axis]
   if (Math.abs((last.value as number) - next) <= JUMP_PX) return keys

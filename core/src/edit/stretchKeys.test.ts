@@ -146,6 +146,26 @@ describe('reverseKeys', () => {
     )
   })
 
+  it('keeps the tangents of smooth route points at the border of what is turned', () => {
+    const smooth = { arrive: [0, 0], leave: [0, 0], through: 'smooth' } as const
+    const given = property('place', [
+      key(0, [0, 0]),
+      key(1, [400, 300], { kind: 'linear' }, { route: smooth }),
+      key(2, [800, 0]),
+      key(3, [900, 500]),
+    ])
+    const project = holding(given)
+    const refs = refsOf(project, 'a', 'position').filter(({ key: id }) => id === 'k1' || id === 'k2')
+    const after = propertyOf(
+      edited(project, (draft) => reverseKeys(draft, refs)),
+      'a',
+      'position',
+    )
+    const at = (seconds: number) => seconds * TICKS_PER_SECOND
+    const inside = [1.1, 1.25, 1.5, 1.75, 1.9].map(at)
+    expect(worstMiss(given, after, { times: inside, other: (time) => at(3) - time })).toBeLessThan(1e-6)
+  })
+
   it('changes what goes on before and after over, and mirrors the middle of all layers together', () => {
     const given = property('turn', [key(0, 0, ease), key(1, 90)], { before: 'loop', after: 'continue' })
     const late = property('turn', [key(3, 0), key(4, 10)])

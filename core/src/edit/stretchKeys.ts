@@ -1,6 +1,6 @@
 import type { Draft } from 'immer'
 import type { BendLibrary } from '../bend/index.ts'
-import { mirrorKeys, orderKeys, pinSmooth, type Key, type Property } from '../property/index.ts'
+import { mirrorKeys, orderKeys, pinRoutes, pinSmooth, type Key, type Property } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
@@ -183,11 +183,33 @@ function pinBorders(
   chosen: ReadonlySet<string>,
   { backwards, library }: Pick<PropertyStretch, 'backwards' | 'library'>,
 ): Property {
-  if (!property.keys.some(({ through }) => through === 'smooth')) return property
   const timed = property.keys.filter(({ timeless }) => !timeless)
   const moves = timed.map(({ id }) => chosen.has(id))
-  const all = moves.every(Boolean)
-  if (all) return property
+  if (moves.every(Boolean)) return property
+  return pinSlopes(backwards ? pinRoutesAtBorders(property, chosen) : property, moves, { backwards, library })
+}
+
+/** A smooth point of a route beside which another key comes to stand keeps its tangent. */
+function pinRoutesAtBorders(property: Property, chosen: ReadonlySet<string>): Property {
+  const { keys } = property
+  const moves = keys.map(({ id, timeless }) => (timeless ? null : chosen.has(id)))
+  const beside = (i: number, step: 1 | -1): boolean | null => {
+    let at = i + step
+    while (moves[at] === null) at += step
+    return moves[at] ?? null
+  }
+  return pinRoutes(property, (i) => {
+    const sides = [beside(i, -1), beside(i, 1)].filter((side) => side !== null)
+    return moves[i] === null ? new Set(sides).size > 1 : sides.some((side) => side !== moves[i])
+  })
+}
+
+function pinSlopes(
+  property: Property,
+  moves: readonly boolean[],
+  { backwards, library }: Pick<PropertyStretch, 'backwards' | 'library'>,
+): Property {
+  if (!property.keys.some(({ through }) => through === 'smooth')) return property
   // An end's slope looks two keys far, and an end played backwards may be one no more.
   const isEnd = (i: number): boolean => i === 0 || i === moves.length - 1
   const looksOut = (i: number): boolean => [-2, -1, 1, 2].some((k) => moves[i + k] === false)

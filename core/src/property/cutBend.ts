@@ -19,7 +19,7 @@ export interface BendCut {
 }
 
 const lifted = (bend: PlainBend): boolean =>
-  bend.kind === 'handles' && Boolean(bend.leave.lift ?? bend.arrive.lift)
+  bend.kind === 'handles' && [bend.leave, bend.arrive].some(({ lift }) => lift?.some((part) => part !== 0))
 
 /**
  * A span's bend cut in two at elapsed fraction u, over the values the span has there. Where no two bends can say

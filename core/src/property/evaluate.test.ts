@@ -254,3 +254,42 @@ describe('compileProperty', () => {
     )
   })
 })
+
+describe('a linked span', () => {
+  it('plays its library bend exactly beside smooth keys, whatever kind that bend is of', () => {
+    for (const bend of [
+      { kind: 'linear' },
+      { kind: 'handles', leave: { reach: 0.9, rise: 0 }, arrive: { reach: 0.1, rise: 0 } },
+    ] as const) {
+      const linked = { kind: 'linked', bendId: 'n' } as const
+      const smooth = (seconds: number, value: number) => key(seconds, value, linked, { through: 'smooth' })
+      const keys = [smooth(0, 0), smooth(1, 50), smooth(2, 0)]
+      const compiled = compileProperty(property('number', keys), [{ id: 'n', bend }])
+      const own = compileProperty(property('number', [key(0, 0, bend), key(1, 50, bend), key(2, 0)]))
+      for (let i = 0; i <= 40; i += 1) {
+        const time = (i / 20) * TICKS_PER_SECOND
+        expect(valueAt(compiled, time)).toEqual(valueAt(own, time))
+      }
+    }
+  })
+})
+
+describe('a place that goes on', () => {
+  it('follows its end tangent also while it backs up', () => {
+    const bend = {
+      kind: 'handles',
+      leave: { reach: 0.3, rise: 0 },
+      arrive: { reach: 0.3, rise: -0.6 },
+    } as const
+    const compiled = compileProperty({
+      ...property('place', [
+        key(0, [0, 0], bend, { route: { arrive: [0, 0], leave: [0, 0], through: 'corner' } }),
+        key(1, [400, 0], bend, { route: { arrive: [0, -300], leave: [0, 0], through: 'corner' } }),
+      ]),
+      after: 'continue',
+    })
+    const [x, y] = valueAt(compiled, 1.5 * TICKS_PER_SECOND)
+    expect(x).toBeCloseTo(400, 9)
+    expect(y).toBeLessThan(-100)
+  })
+})

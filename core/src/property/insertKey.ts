@@ -1,14 +1,15 @@
 import type { BendLibrary } from '../bend/index.ts'
-import { splitCubic, type Cubic, type Vec2 } from '../route/index.ts'
+import { splitCubic, type Cubic, type RoutePoint, type Vec2 } from '../route/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
 import { cutBend } from './cutBend.ts'
 import { spanAt, storedValueAt } from './evaluate.ts'
+import { isInLine } from './keepJoined.ts'
 import { isSameMotion } from './isSameMotion.ts'
 import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
-import type { Key, KeyRoute, Property } from './property.ts'
+import type { Key, KeyRoute, Outside, Property } from './property.ts'
 
 export interface Insertion {
   readonly property: Property
@@ -32,7 +33,10 @@ export function insertKey(given: Property, time: Ticks, id: string, library: Ben
   const { keys } = property
   if (span < 0 || time > compiled.times[span + 1]!) {
     const list = [...keys.slice(0, place), made, ...keys.slice(place)]
-    return { property: { ...property, keys: list }, exact: true }
+    // What goes round, goes round with the new key in it.
+    const goesRound = [property.before, property.after].some((rule) => rule && !STRAIGHT_ON.has(rule))
+    const added = withSidesAsTheyAre({ ...property, keys: list }, id, library)
+    return { property: added, exact: keys.length === 0 || !goesRound }
   }
   const [from, to] = [compiled.keys[span]!, compiled.keys[span + 1]!]
   const u = (time - from.t) / (to.t - from.t)
@@ -42,16 +46,41 @@ export function insertKey(given: Property, time: Ticks, id: string, library: Ben
   const bentKeys = keys.map((key) => (key === from ? { ...key, bend: cut.before } : key))
   const routed = cutRoute(compiled, span, u)
   if (!routed) {
-    const inserted = { ...property, keys: withKey(bentKeys, middle) }
+    const inserted = withSidesAsTheyAre({ ...property, keys: withKey(bentKeys, middle) }, id, library)
     // A colour on the way need not be one that can be stored, nor lie on the way from it: less than nothing of a hue or
     // of a cover is another colour.
     const stored =
       property.kind !== 'colour' || isSameMotion(property, inserted, { from: from.t, to: to.t, library })
     return { property: inserted, exact: cut.exact && stored }
   }
+  const inserted = { ...property, keys: routed.into(bentKeys, middle) }
   return {
-    property: { ...property, keys: routed.into(bentKeys, middle) },
+    property: withSidesAsTheyAre(inserted, id, library),
     exact: cut.exact && routed.exact,
+  }
+}
+
+/** Rules outside the keys that do not look at the keys beyond the nearest. */
+const STRAIGHT_ON: ReadonlySet<Outside> = new Set(['hold', 'continue'])
+
+/** How many keys on either side can come to have neighbours they had not: an end looks two keys far. */
+const NEAR = 2
+
+/**
+ * Makes joined keys near a new one corners where their two sides are not in line: where a place turns round, at a corner of a
+ * bend, at what was an end. Turned to each other afterwards they would move what is seen.
+ */
+function withSidesAsTheyAre(property: Property, id: string, library: BendLibrary): Property {
+  const compiled = compileProperty(property, library)
+  const at = compiled.keys.findIndex((key) => key.id === id)
+  const bent = compiled.keys.filter(
+    ({ through }, i) => Math.abs(i - at) <= NEAR && through === 'joined' && !isInLine(compiled, i),
+  )
+  if (bent.length === 0) return property
+  const corners = new Set(bent.map((key) => key.id))
+  return {
+    ...property,
+    keys: property.keys.map((key) => (corners.has(key.id) ? { ...key, through: 'corner' } : key)),
   }
 }
 
@@ -82,7 +111,7 @@ function cutRoute(compiled: CompiledProperty, span: number, u: number): RouteCut
   const place = compiled.spans[span]
   if (!(place instanceof PlaceSpan) || place.route.straight) return null
   const distance = place.distanceAt(u)
-  const { piece, s } = place.route.locate(distance)
+  const { piece, s } = locatedClosely(place, distance)
   const [first, second] = splitCubic(place.route.cubics[piece]!, s)
   const offset = (from: Vec2, to: Vec2): Vec2 => [to[0] - from[0], to[1] - from[1]]
   const arms = (cubic: Cubic): [Vec2, Vec2] => [
@@ -104,6 +133,26 @@ function cutRoute(compiled: CompiledProperty, span: number, u: number): RouteCut
     exact: staysInside(place, u, distance),
   }
 }
+
+/** Where a route is cut: as near as its length can be told, as the two parts each keep what is left of the error. */
+function locatedClosely({ route }: PlaceSpan, distance: number): RoutePoint {
+  const { piece, s } = route.locate(distance)
+  let at = s
+  for (let step = 0; step < 3; step += 1) {
+    const miss = route.distanceOf({ piece, s: at }) - distance
+    const ahead = Math.min(1, at + SLOPE_STEP)
+    const behind = Math.max(0, at - SLOPE_STEP)
+    const slope =
+      (route.distanceOf({ piece, s: ahead }) - route.distanceOf({ piece, s: behind })) / (ahead - behind)
+    const next = at - miss / slope
+    if (!(next >= 0 && next <= 1) || miss === 0) break
+    at = next
+  }
+  return { piece, s: at }
+}
+
+/** Half the stretch over which a route's speed is taken. */
+const SLOPE_STEP = 1e-4
 
 /** A part of a curved route is a curve of its own only while neither part runs past the cut or the ends. */
 function staysInside(place: PlaceSpan, u: number, distance: number): boolean {

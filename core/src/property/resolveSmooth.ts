@@ -23,7 +23,7 @@ export interface SmoothSpans {
 
 /**
  * The bends of a property's spans with every smooth side worked out; the given ones where no side is smooth.
- * Only handles and linear bends have smooth sides; a linear one becomes handles of reach = rise = ⅓ on its other side.
+ * Only a span's own handles and linear bends have smooth sides, a linked one has none; a linear one becomes handles of reach = rise = ⅓ on its other side.
  * @returns one bend a span
  * Source: `steffenSlopes`, `flowingSlopes`; own for the split into rise (along the change) and lift (what is left).
  */
@@ -40,7 +40,8 @@ export function resolveSmooth(
   const slopes = components.map((values) => slopesOf(times, values))
   return bends.map((bend, i) => {
     const [from, to] = [keys[i]!, keys[i + 1]!]
-    if (bend.kind !== 'handles' && bend.kind !== 'linear') return bend
+    // A linked span plays its library bend, whatever kind that is of.
+    if (from.bend.kind === 'linked' || (bend.kind !== 'handles' && bend.kind !== 'linear')) return bend
     if (from.through !== 'smooth' && to.through !== 'smooth') return bend
     const length = times[i + 1]! - times[i]!
     const smooth = (side: Side, at: number): Handle =>

@@ -34,17 +34,19 @@ export function checkChange(before: Project, after: Project): void {
   if (before === after) return
   checkFields(PROJECT_FIELDS, { before, after, place: NOWHERE, parts: { scenes: checkScenes } })
   if (before.bends !== after.bends) checkBendIds(after, teller(NOWHERE))
-  const known = before.bends === after.bends ? propertiesIn(before) : NONE
-  checkLinks(after, teller(NOWHERE), (property) => !known.has(property))
+  // Links of what changed lead somewhere, too; and all of them do where named bends went.
+  const isNew = before.bends === after.bends ? isNewIn(before) : () => true
+  checkLinks(after, teller(NOWHERE), isNew)
+}
+
+/** Tells what of a scene's layers was not there before: whole layers that are the same are passed over by the dozen. */
+function isNewIn({ scenes }: Project): (layer: Layer) => boolean {
+  const known = new Set(scenes.flatMap(({ layers }) => layers))
+  return (layer) => !known.has(layer)
 }
 
 const NOWHERE: Place = () => []
 const NO_PARTS: Change['parts'] = {}
-const NONE: ReadonlySet<Property> = new Set()
-
-function propertiesIn({ scenes }: Project): ReadonlySet<Property> {
-  return new Set(scenes.flatMap(({ layers }) => layers.flatMap((layer) => Object.values(layer.properties))))
-}
 
 function checkScenes(before: readonly Scene[] | undefined, after: readonly Scene[]): void {
   checkLength(after, { least: 1, most: LIMITS.scenes, things: 'scenes', place: NOWHERE })

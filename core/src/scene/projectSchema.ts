@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
-import type { Property } from '../property/index.ts'
 import { amount, plainBendSchema } from './bendSchema.ts'
 import {
   LAYER_LABELS,
@@ -128,18 +127,18 @@ export function checkBendIds({ bends }: Pick<Project, 'bends'>, tell: Tell): voi
 
 /**
  * Every linked span finds its bend.
- * @param isLookedAt leaves out properties that are known to
+ * @param isLookedAt leaves out layers whose spans are known to
  */
 export function checkLinks(
   { scenes, bends }: Pick<Project, 'scenes' | 'bends'>,
   tell: Tell,
-  isLookedAt: (property: Property) => boolean = () => true,
+  isLookedAt: (layer: Layer) => boolean = () => true,
 ): void {
   const known = new Set(bends.map(({ id }) => id))
   scenes.forEach((scene, s) => {
     scene.layers.forEach((layer, l) => {
+      if (!isLookedAt(layer)) return
       for (const [name, property] of Object.entries(layer.properties)) {
-        if (!isLookedAt(property)) continue
         const at = property.keys.findIndex(({ bend }) => bend.kind === 'linked' && !known.has(bend.bendId))
         if (at < 0) continue
         const path = ['scenes', s, 'layers', l, 'properties', name, 'keys', at, 'bend']
