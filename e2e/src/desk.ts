@@ -80,7 +80,9 @@ export async function storedProject(
           const journal = transaction.objectStore('journal').index('projectId').getAll(id)
           transaction.oncomplete = () => {
             request.result.close()
-            resolve({ snapshot: states.result.at(-1)?.project, journal: journal.result })
+            // Without what only tells that a page took the project up.
+            const edits = journal.result.filter(({ patches }) => patches !== '[]')
+            resolve({ snapshot: states.result.at(-1)?.project, journal: edits })
           }
         }
       }),
