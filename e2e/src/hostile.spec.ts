@@ -72,7 +72,7 @@ test('no bend, table or drawing that goes beyond what a project holds is taken, 
     await drop(page, `far-${i}.svg`, text)
     const toasts = page.locator('[data-sonner-toast]')
     const heading = page.getByRole('heading', { name: 'Add a picture' })
-    await expect(heading.or(toasts.getByText(`far-${i}.svg`).first())).toBeVisible()
+    await expect(heading.or(toasts.getByText(`far-${i}.svg`).first()).first()).toBeVisible()
     await expect(page.getByText(/^Reading/)).toHaveCount(0)
     if (await heading.isVisible()) await page.getByRole('button', { name: 'Add', exact: true }).click()
     await expect(heading).toHaveCount(0)

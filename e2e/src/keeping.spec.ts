@@ -181,8 +181,12 @@ test('a damaged journal opens as far as it goes, says what is left out and hands
   await saved(page)
   await page.reload()
   await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
-  await expect(page.getByRole('alert')).toHaveCount(0)
   expect(await layers(page)).toHaveLength(2)
+  await expect(page.getByRole('alert')).toContainText('still kept aside')
+  await page.getByRole('button', { name: 'Forget it' }).click()
+  await page.reload()
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  await expect(page.getByRole('alert')).toHaveCount(0)
 })
 
 test('a project whose only snapshot is damaged says so, is handed over as it is, and can be deleted', async ({

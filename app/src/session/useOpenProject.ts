@@ -30,7 +30,7 @@ export interface UseOpenProjectReturn {
   keep(): Promise<void>
 }
 
-const NO_LOSSES: Losses = { edits: [], pictures: [] }
+const NO_LOSSES: Losses = { edits: [], pictures: [], aside: 0 }
 
 /** Opens the project of an id, and keeps this page and others that have it open in step. */
 export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
@@ -70,6 +70,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
       saving.start(writing?.writer ?? null, opened.file.project)
       role.value = taken ? 'writer' : 'onlooker'
       phase.value = 'open'
+      if (taken) keepFromEviction()
     } catch (caught) {
       lock?.letGo()
       lock = null
@@ -150,6 +151,12 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
     takeOver: () => open(takeLockOver),
     keep,
   }
+}
+
+/** Asks the browser not to clear this away when the disk gets full. Source: WHATWG, Storage Standard, persist(). */
+function keepFromEviction(): void {
+  // It may say no, and then it is as it would be without.
+  navigator.storage?.persist?.().catch(() => undefined)
 }
 
 type Answers = {

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
+import { toast } from 'vue-sonner'
+import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectRole } from '../session/useOpenProject.ts'
 import { useDocument } from '../session/document.ts'
 import { fileName } from '../session/fileName.ts'
@@ -22,8 +24,9 @@ const named = (names: readonly string[]): string => {
   return names.length > 3 ? `${first.join(', ')} and ${names.length - 3} more` : first.join(', ')
 }
 const edits = computed(() => {
-  const { edits: left } = props.losses
-  if (left.length === 0) return ''
+  const { edits: left, aside } = props.losses
+  if (left.length === 0)
+    return aside > 0 ? 'Changes that could not be read earlier are still kept aside.' : ''
   const what = left.length === 1 ? 'The last change' : `The last ${left.length} changes`
   return `${what} could not be read: ${named(left)}. The project is as it was before, and what was left out is kept aside.`
 })
@@ -37,6 +40,14 @@ const saveAside = (): Promise<void> => {
   const make = async (): Promise<Blob> =>
     new Blob([await projectStorage.raw(id)], { type: 'application/json' })
   return saveBlob(make, fileName(`${name}, kept aside`, 'json'))
+}
+const forget = async (): Promise<void> => {
+  try {
+    await projectStorage.forgetAside(document.project!.id)
+    told.value = true
+  } catch (caught) {
+    toast.error(sentenceOf(caught))
+  }
 }
 </script>
 
@@ -52,6 +63,7 @@ const saveAside = (): Promise<void> => {
   <div v-if="!told && (edits || pictures)" class="strip bg-sheet-2" role="alert">
     <span class="grow">{{ edits }} {{ pictures }}</span>
     <button v-if="edits" type="button" class="button" @click="saveAside">Save what was left out…</button>
+    <button v-if="losses.aside > 0" type="button" class="button" @click="forget">Forget it</button>
     <button type="button" class="button" @click="told = true">Close</button>
   </div>
 </template>

@@ -26,6 +26,8 @@ export interface Losses {
   readonly edits: readonly string[]
   /** Names of pictures that are missing or damaged. */
   readonly pictures: readonly string[]
+  /** How many times something was put aside, now or earlier, that the person has not let go of. */
+  readonly aside: number
 }
 
 export interface OpenedProject {
@@ -217,7 +219,8 @@ export class ProjectStorage {
     )
     const pictures = project.assets.filter(({ sha256: hash }) => !assets.has(hash)).map(({ name }) => name)
     const edits = left.filter(({ patches }) => patches !== NO_PATCHES).map(({ label }) => String(label))
-    return { file: { project, assets }, step, losses: { edits, pictures } }
+    const aside = await this.db.aside.where({ projectId: project.id }).count()
+    return { file: { project, assets }, step, losses: { edits, pictures, aside } }
   }
 
   /**
@@ -298,11 +301,6 @@ export class ProjectStorage {
       const aside = await this.db.aside.where({ projectId: id }).toArray()
       return JSON.stringify({ project: id, ...(await this.rows(id)), aside }, null, 1)
     })
-  }
-
-  /** How many times something of a project was put aside. */
-  async asideCount(id: string): Promise<number> {
-    return guarded('reading what was put aside', () => this.db.aside.where({ projectId: id }).count())
   }
 
   /** Forgets what was put aside of a project. */
