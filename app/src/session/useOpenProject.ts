@@ -32,6 +32,9 @@ export interface UseOpenProjectReturn {
 
 const NO_LOSSES: Losses = { edits: [], pictures: [], aside: 0 }
 
+/** Done when this page has let go of what it had open last, so that it does not stand in its own way. */
+let leaving: Promise<void> = Promise.resolve()
+
 /** Opens the project of an id, and keeps this page and others that have it open in step. */
 export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
   const document = useDocument()
@@ -43,6 +46,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
   let lock: WriteLock | null = null
   /** The last step that is shown. */
   let seen = 0
+  let isLeft = false
 
   const written = (step: number): void => {
     seen = step
@@ -56,13 +60,15 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
 
   const open = async (take: typeof takeLock): Promise<void> => {
     const wanted = id.value
+    const isStale = (): boolean => isLeft || id.value !== wanted
     try {
+      await leaving
       const taken = await take(wanted, lookOn)
-      if (id.value !== wanted) return taken?.letGo()
+      if (isStale()) return taken?.letGo()
       lock = taken
       const writing = taken ? await projectStorage.open(wanted, written) : null
       const opened = writing ?? (await projectStorage.look(wanted))
-      if (id.value !== wanted) return
+      if (isStale()) return
       seen = opened.step
       losses.value = opened.losses
       document.load(opened.file)
@@ -81,7 +87,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
   const leave = (): void => {
     const held = lock
     lock = null
-    void saving.flush().finally(() => held?.letGo())
+    leaving = saving.flush().finally(() => held?.letGo())
     saving.start(null)
   }
 
@@ -140,6 +146,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
     { immediate: true },
   )
   onScopeDispose(() => {
+    isLeft = true
     heard()
     leave()
   })

@@ -98,7 +98,7 @@ export class ProjectWriter {
   keepWhole(project: Project): Promise<void> {
     this.behind = true
     this.wanted = project
-    this.keeping ??= this.keepAllWanted().finally(() => (this.keeping = null))
+    this.keeping ??= this.keepAllWanted()
     return this.keeping
   }
 
@@ -215,6 +215,9 @@ export class ProjectWriter {
     } catch (caught) {
       this.wanted = null
       throw caught
+    } finally {
+      // At once: what is wanted a moment later starts anew.
+      this.keeping = null
     }
   }
 
