@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { readFileSync } from 'node:fs'
 import license, { type Dependency } from 'rollup-plugin-license'
 import { defineConfig, type Plugin } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
@@ -35,7 +36,12 @@ function notices(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [vue(), tailwind(), notices()],
+  plugins: [
+    vue(),
+    tailwind(),
+    notices(),
+    compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg|bend|json)$/ }),
+  ],
   worker: { plugins: () => [gatherNotices()] },
   assetsInclude: ['**/*.bend'],
   server: { headers: isolation, fs: { allow: ['..'] } },

@@ -1,15 +1,18 @@
 import { mkdtemp, mkdir, writeFile } from 'node:fs/promises'
 import { createServer, type Server } from 'node:http'
 import { connect, type AddressInfo, type Socket } from 'node:net'
-import { spawn } from 'node:child_process'
+import { fork, spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { brotliCompressSync, gzipSync } from 'node:zlib'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp, isBuilt } from './createApp.ts'
 import { readPort, USUAL_PORT } from './readPort.ts'
 import { startServer } from './startServer.ts'
 
+const SCRIPT = 'x'.repeat(5000)
 let server: Server
 let folder = ''
 let base = ''
@@ -18,7 +21,9 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'built-'))
   await mkdir(join(folder, 'assets'))
   await writeFile(join(folder, 'index.html'), '<!doctype html><title>Arrow Bend</title>')
-  await writeFile(join(folder, 'assets', 'app.js'), 'x'.repeat(5000))
+  await writeFile(join(folder, 'assets', 'app.js'), SCRIPT)
+  await writeFile(join(folder, 'assets', 'app.js.gz'), gzipSync(SCRIPT))
+  await writeFile(join(folder, 'assets', 'app.js.br'), brotliCompressSync(SCRIPT))
   await writeFile(join(folder, 'assets', 'large.bin'), new Uint8Array(8e6))
   server = await startServer(createApp(folder), { host: 'localhost', port: 0 })
   base = `http://localhost:${(server.address() as AddressInfo).port}`
@@ -49,10 +54,17 @@ describe('createApp', () => {
     expect((await fetch(`${base}/some.json`, { headers: { accept: 'application/json' } })).status).toBe(404)
   })
 
-  it('compresses and lets hashed files be kept', async () => {
-    const { headers } = await fetch(`${base}/assets/app.js`, { headers: { 'accept-encoding': 'gzip' } })
-    expect(headers.get('content-encoding')).toBe('gzip')
-    expect(headers.get('cache-control')).toContain('immutable')
+  it.each([
+    ['gzip', 'gzip'],
+    ['gzip, br', 'br'],
+    ['identity', null],
+  ])('sends files as they were compressed when built (%s), to be kept', async (accepted, sent) => {
+    const answer = await fetch(`${base}/assets/app.js`, { headers: { 'accept-encoding': accepted } })
+    expect(answer.headers.get('content-encoding')).toBe(sent)
+    expect(answer.headers.get('content-type')).toMatch(/^text\/javascript/)
+    expect(answer.headers.get('cache-control')).toContain('immutable')
+    expect(answer.headers.get('vary')).toBe('Accept-Encoding')
+    expect(await answer.text()).toBe(SCRIPT)
   })
 
   it('does not leave its folder', async () => {
@@ -112,6 +124,31 @@ describe('trouble', () => {
     sockets.forEach((socket) => socket.destroy())
     await new Promise((resolve) => short.close(resolve))
   })
+})
+
+describe('memory', () => {
+  it('is given back that was taken by hundreds who ask for much and never read', async () => {
+    const child = fork(fileURLToPath(new URL('../test/servedApart.ts', import.meta.url)), [folder, '2000'], {
+      execArgv: ['--import', 'tsx'],
+    })
+    const [{ port }] = (await once(child, 'message')) as [{ port: number }]
+    const memory = async (): Promise<{ connections: number; megabytes: number }> => {
+      child.send('memory')
+      return ((await once(child, 'message')) as [{ connections: number; megabytes: number }])[0]
+    }
+    const sockets = Array.from({ length: 300 }, (_, i) => {
+      const socket = connect(port, '127.0.0.1')
+      socket.on('error', () => undefined)
+      socket.pause()
+      socket.write('GET /assets/large.bin HTTP/1.1\r\nHost: here\r\n\r\n'.repeat(i % 2 === 0 ? 1 : 8))
+      return socket
+    })
+    await Promise.all(sockets.map((socket) => once(socket, 'connect')))
+    await expect.poll(async () => (await memory()).connections, { timeout: 20_000 }).toBe(0)
+    expect((await memory()).megabytes).toBeLessThan(200)
+    sockets.forEach((socket) => socket.destroy())
+    child.kill()
+  }, 60_000)
 })
 
 describe('main', () => {

@@ -1,5 +1,5 @@
-import compression from 'compression'
 import express, { type ErrorRequestHandler, type Express } from 'express'
+import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
@@ -9,8 +9,9 @@ const YEAR_SECONDS = 31_536_000
 
 /**
  * The web server of the built application: its files, security headers, cross-origin isolation,
- * compression, `/health`, and the application's page for every other address.
- * @param folder the built application; has to hold index.html
+ * `/health`, and the application's page for every other address. Files that were compressed when they were built (`.br`, `.gz`
+ * beside them) are sent so: nothing is compressed for an answer, whose memory would be the asker's to hold.
+ * @param folder the built application as it is now; has to hold index.html
  */
 export function createApp(folder: string): Express {
   const app = express()
@@ -39,16 +40,16 @@ export function createApp(folder: string): Express {
       crossOriginResourcePolicy: { policy: 'same-origin' },
     }),
   )
-  app.use(compression())
   app.get('/health', (_request, response) => {
     response.json({ ok: true })
   })
   app.use(
     '/assets',
-    express.static(join(folder, 'assets'), {
-      immutable: true,
-      maxAge: YEAR_SECONDS * 1000,
-      fallthrough: false,
+    staticGzip(join(folder, 'assets'), {
+      index: false,
+      enableBrotli: true,
+      orderPreference: ['br', 'gzip'],
+      serveStatic: { immutable: true, maxAge: YEAR_SECONDS * 1000, fallthrough: false },
     }),
   )
   app.use(express.static(folder, { index: false, maxAge: 0 }))

@@ -1,9 +1,9 @@
 import type { Project } from '@arrow-bend/core/scene'
 import { secondsOfTicks } from '@arrow-bend/core/time'
-import type { ProjectCard } from './database.ts'
+import type { StoredCard } from './database.ts'
 
-/** The card of a project; its thumbnail is added once drawn. */
-export function cardOf(project: Project, changed: number): Omit<ProjectCard, 'thumbnail'> {
+/** The card of a project. */
+export function cardOf(project: Project, changed: number): StoredCard {
   const scene = project.scenes[0]!
   return {
     id: project.id,
@@ -15,8 +15,8 @@ export function cardOf(project: Project, changed: number): Omit<ProjectCard, 'th
 }
 
 /** A card as it was found, whatever it is: what is missing or damaged is made up for. */
-export function mendedCard(found: Partial<ProjectCard> & { readonly id: string }): ProjectCard {
-  const { id, name, seconds, size, changed, thumbnail } = found
+export function mendedCard(found: Partial<StoredCard> & { readonly id: string }): StoredCard {
+  const { id, name, seconds, size, changed } = found
   const isSize = Array.isArray(size) && size.length === 2 && size.every((side) => Number.isFinite(side))
   return {
     id,
@@ -24,6 +24,5 @@ export function mendedCard(found: Partial<ProjectCard> & { readonly id: string }
     seconds: typeof seconds === 'number' && Number.isFinite(seconds) ? seconds : 0,
     size: isSize ? size : [0, 0],
     changed: typeof changed === 'number' && Number.isFinite(changed) ? changed : 0,
-    thumbnail: thumbnail instanceof Blob ? thumbnail : null,
   }
 }

@@ -1,15 +1,30 @@
 import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Patch } from 'immer'
 import type { Project } from '@arrow-bend/core/scene'
+import { noticeEmptied } from './emptiedByBrowser.ts'
 
-/** What the projects screen shows of a project without opening it. */
-export interface ProjectCard {
+/** What is told of a project without opening it. */
+export interface StoredCard {
   id: string
   name: string
   /** Of its first scene. */
   seconds: number
   size: readonly [number, number]
   changed: number
+}
+
+/**
+ * The small picture on a project's card. Apart from the card, which every edit writes, and as bytes: Chromium keeps a Blob as a
+ * file of its own, and when it is killed while it writes one it may find the whole database damaged and empty it.
+ */
+export interface Thumbnail {
+  id: string
+  type: string
+  bytes: Uint8Array<ArrayBuffer>
+}
+
+/** What the projects screen shows of a project. */
+export interface ProjectCard extends StoredCard {
   thumbnail: Blob | null
 }
 
@@ -54,6 +69,9 @@ export interface StoredAsset {
   bytes: Uint8Array<ArrayBuffer>
 }
 
+/** The setting that says that the browser lost what was kept before. */
+export const EMPTIED = 'emptied'
+
 interface Preference {
   name: string
   value: unknown
@@ -66,9 +84,15 @@ interface Snapshot1 {
   upTo: number
 }
 
+/** As versions up to 3 of the database kept cards. */
+interface Card3 extends StoredCard {
+  thumbnail: Blob | null
+}
+
 /** Everything kept in the browser. */
 export class Database extends Dexie {
-  projects!: EntityTable<ProjectCard, 'id'>
+  projects!: EntityTable<StoredCard, 'id'>
+  thumbnails!: EntityTable<Thumbnail, 'id'>
   states!: Table<Snapshot, [string, number]>
   journal!: Table<JournalEntry, number, Omit<JournalEntry, 'seq'>>
   heads!: EntityTable<Head, 'id'>
@@ -76,8 +100,14 @@ export class Database extends Dexie {
   assets!: EntityTable<StoredAsset, 'sha256'>
   preferences!: EntityTable<Preference, 'name'>
 
-  constructor(name = 'arrow-bend') {
-    super(name)
+  constructor(name = 'arrow-bend', factory: IDBFactory | undefined = globalThis.indexedDB) {
+    let emptied = false
+    super(name, factory ? { indexedDB: noticeEmptied(factory, () => (emptied = true)) } : {})
+    // Kept until the person has read it.
+    this.on('ready', async () => {
+      if (emptied) await this.preferences.put({ name: EMPTIED, value: true })
+      emptied = false
+    })
     this.version(1).stores({
       projects: 'id, changed',
       snapshots: 'id',
@@ -106,6 +136,17 @@ export class Database extends Dexie {
         }
       })
     this.version(3).stores({ snapshots: null })
+    this.version(4)
+      .stores({ thumbnails: 'id' })
+      .upgrade(async (transaction) => {
+        const cards = await transaction.table<Card3>('projects').toArray()
+        for (const { thumbnail, ...card } of cards) {
+          await transaction.table<StoredCard>('projects').put(card)
+          if (!(thumbnail instanceof Blob)) continue
+          const bytes = new Uint8Array(await Dexie.waitFor(thumbnail.arrayBuffer()))
+          await transaction.table<Thumbnail>('thumbnails').put({ id: card.id, type: thumbnail.type, bytes })
+        }
+      })
   }
 }
 

@@ -1,4 +1,4 @@
-export type { ProjectCard } from './database.ts'
+export { EMPTIED, type ProjectCard } from './database.ts'
 export { projectChannel, type ProjectNews } from './projectChannel.ts'
 export {
   ProjectStorage,

@@ -276,37 +276,6 @@ describe('projects', () => {
     await db.open()
     expect((await reopened()).name).toBe(trial.name)
   })
-
-  it('of the first version of the database are read all the same', async () => {
-    const name = `trial-${(names += 1)}`
-    const old = new Dexie(name)
-    old.version(1).stores({
-      projects: 'id, changed',
-      snapshots: 'id',
-      journal: '++seq, projectId',
-      assets: 'sha256',
-      preferences: 'name',
-    })
-    const patchesTo = (value: string) => [{ op: 'replace', path: ['name'], value }]
-    await old.table('snapshots').bulkPut([
-      { id: 'project', project: trial, upTo: 1 },
-      { id: 'text', project: JSON.stringify({ ...trial, id: 'text' }), upTo: 0 },
-    ])
-    await old.table('journal').bulkAdd([
-      { projectId: 'project', label: 'Folded', patches: patchesTo('Folded') },
-      { projectId: 'project', label: 'Old', patches: patchesTo('Old') },
-      { projectId: 'text', label: 'Text', patches: JSON.stringify(patchesTo('Text')) },
-      { projectId: 'project', label: 'Newer', patches: JSON.stringify(patchesTo('Newer')) },
-    ])
-    old.close()
-    const now = new Database(name)
-    const both = new ProjectStorage(now)
-    expect((await both.look('project')).file.project).toEqual({ ...trial, name: 'Newer' })
-    expect((await both.look('text')).file.project.name).toBe('Text')
-    await both.rename('project', 'Newest')
-    expect((await new ProjectStorage(now).look('project')).file.project.name).toBe('Newest')
-    await now.delete()
-  })
 })
 
 type Damage = [what: string, change: (entry: JournalEntry) => unknown]

@@ -9,6 +9,8 @@ import {
   type ProjectCard,
   type Snapshot,
   type StoredAsset,
+  type StoredCard,
+  type Thumbnail,
 } from './database.ts'
 import { lastStep } from './lastStep.ts'
 import { leisureOfPage, type Leisure } from './leisure.ts'
@@ -40,7 +42,8 @@ export interface OpenedProject {
 /** A project that was taken away, as it was kept; handed to `restore` it is back. */
 export interface RemovedProject {
   readonly id: string
-  readonly card: ProjectCard | undefined
+  readonly card: StoredCard | undefined
+  readonly thumbnail: Thumbnail | undefined
   readonly states: readonly Snapshot[]
   readonly entries: readonly JournalEntry[]
 }
@@ -65,7 +68,9 @@ export class ProjectStorage {
       const cards = new Map((await this.db.projects.toArray()).map((card) => [card.id, mendedCard(card)]))
       for (const [id] of await this.db.states.toCollection().primaryKeys())
         if (!cards.has(id)) cards.set(id, mendedCard({ id }))
-      return [...cards.values()].sort((one, other) => other.changed - one.changed)
+      const ordered = [...cards.values()].sort((one, other) => other.changed - one.changed)
+      const thumbnails = await this.db.thumbnails.bulkGet(ordered.map(({ id }) => id))
+      return ordered.map((card, i) => ({ ...card, thumbnail: pictureOf(thumbnails[i]) }))
     })
   }
 
@@ -89,8 +94,10 @@ export class ProjectStorage {
     const { db } = this
     const { id } = project
     const text = JSON.stringify(project)
+    const small = thumbnail ? await thumbnailOf(id, thumbnail) : null
+    const tables = [db.projects, db.thumbnails, db.states, db.assets, db.journal, db.heads]
     return guarded('adding the project', () =>
-      db.transaction('rw', [db.projects, db.states, db.assets, db.journal, db.heads], async () => {
+      db.transaction('rw', tables, async () => {
         for (const { sha256: hash, type } of project.assets) {
           const bytes = assets.get(hash)
           if (bytes) await db.assets.put({ sha256: hash, type, bytes })
@@ -101,11 +108,8 @@ export class ProjectStorage {
         await db.states.where({ id }).delete()
         await db.states.put({ id, step, project: text })
         await db.heads.put({ id, token })
-        const card = await db.projects.get(id)
-        await db.projects.put({
-          ...cardOf(project, this.now()),
-          thumbnail: thumbnail ?? card?.thumbnail ?? null,
-        })
+        await db.projects.put(cardOf(project, this.now()))
+        if (small) await db.thumbnails.put(small)
         return step
       }),
     )
@@ -250,7 +254,13 @@ export class ProjectStorage {
   }
 
   async keepThumbnail(id: string, thumbnail: Blob): Promise<void> {
-    await guarded('keeping the thumbnail', () => this.db.projects.update(id, { thumbnail }))
+    const small = await thumbnailOf(id, thumbnail)
+    const { db } = this
+    await guarded('keeping the thumbnail', () =>
+      db.transaction('rw', [db.projects, db.thumbnails], async () => {
+        if (await db.projects.get(id)) await db.thumbnails.put(small)
+      }),
+    )
   }
 
   /** Renames a project that no page has open. */
@@ -266,13 +276,15 @@ export class ProjectStorage {
     const { db } = this
     await this.writers.get(id)?.flush()
     return guarded('deleting the project', () =>
-      db.transaction('rw', [db.projects, db.states, db.journal, db.heads], async () => {
-        const removed = { id, card: await db.projects.get(id), ...(await this.rows(id)) }
+      db.transaction('rw', [db.projects, db.thumbnails, db.states, db.journal, db.heads], async () => {
+        const [card, thumbnail] = [await db.projects.get(id), await db.thumbnails.get(id)]
+        const removed = { id, card, thumbnail, ...(await this.rows(id)) }
         await this.fence(id, 'Deleted')
         // All but what keeps off a page that writes it still.
         const seqs = (await db.journal.where({ projectId: id }).primaryKeys()).sort((a, b) => a - b)
         await db.journal.bulkDelete(seqs.slice(0, -1))
         await db.projects.delete(id)
+        await db.thumbnails.delete(id)
         await db.states.where({ id }).delete()
         await db.heads.delete(id)
         return removed
@@ -281,16 +293,17 @@ export class ProjectStorage {
   }
 
   /** Puts back what `remove` returned, unless the project is here again: then it stays as it is. */
-  async restore({ id, card, states, entries }: RemovedProject): Promise<void> {
+  async restore({ id, card, thumbnail, states, entries }: RemovedProject): Promise<void> {
     const { db } = this
     await guarded('bringing the project back', () =>
-      db.transaction('rw', [db.projects, db.states, db.journal, db.heads], async () => {
+      db.transaction('rw', [db.projects, db.thumbnails, db.states, db.journal, db.heads], async () => {
         if (await db.heads.get(id)) return
         await db.journal.where({ projectId: id }).delete()
         await db.states.bulkPut([...states])
         await db.journal.bulkPut([...entries])
         await db.heads.put({ id, token: 'none' })
         if (card) await db.projects.put(card)
+        if (thumbnail) await db.thumbnails.put(thumbnail)
       }),
     )
   }
@@ -315,6 +328,15 @@ export class ProjectStorage {
   async keepPreference(name: string, value: unknown): Promise<void> {
     await guarded('keeping a setting', () => this.db.preferences.put({ name, value }))
   }
+}
+
+async function thumbnailOf(id: string, picture: Blob): Promise<Thumbnail> {
+  return { id, type: picture.type, bytes: new Uint8Array(await picture.arrayBuffer()) }
+}
+
+/** A thumbnail as it can be shown; null where there is none, or none that is sound. */
+function pictureOf(kept: Partial<Thumbnail> | undefined): Blob | null {
+  return kept?.bytes instanceof Uint8Array ? new Blob([kept.bytes], { type: String(kept.type) }) : null
 }
 
 /** The bytes of a picture as they were stored; null when they are missing or not what they were. */

@@ -12,6 +12,7 @@ import { usePreferences } from '../../session/preferences.ts'
 import { keepProject, makeProject, readDemo, withNewId, type NewProject } from '../../session/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import {
+  EMPTIED,
   projectChannel,
   projectStorage,
   renameStored,
@@ -34,6 +35,7 @@ const help = useHelpSheet()
 const HelpSheet = defineAsyncComponent(() => import('../../shell/HelpSheet.vue'))
 const cards = shallowRef<readonly Card[] | null>(null)
 const trouble = ref('')
+const emptied = ref(false)
 const making = ref(false)
 const dropping = ref(false)
 const busy = ref(false)
@@ -116,9 +118,17 @@ const remove = (card: Card): Promise<void> =>
 const refreshSoon = useDebounceFn(refresh, 300)
 onScopeDispose(projectChannel.listen(() => void refreshSoon()))
 
+/** The person has read that the browser lost its projects. */
+const forgetEmptied = (): Promise<void> =>
+  attempt(async () => {
+    emptied.value = false
+    await projectStorage.keepPreference(EMPTIED, false)
+  })
+
 onMounted(async () => {
   await seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))
   await refresh()
+  emptied.value = (await projectStorage.preference(EMPTIED).catch(() => false)) === true
 })
 </script>
 
@@ -158,6 +168,18 @@ onMounted(async () => {
         <p v-if="trouble" class="mb-4 rounded-md border border-pencil bg-sheet p-3" role="alert">
           {{ trouble }}
         </p>
+        <div
+          v-if="emptied"
+          class="mb-4 flex items-center gap-3 rounded-md border border-pencil bg-sheet p-3"
+          role="alert"
+        >
+          <p class="grow">
+            The browser found what it kept damaged, perhaps because it was ended while it wrote, and emptied
+            it: the projects that were here are gone. Those you saved as files can be opened again.
+          </p>
+          <button type="button" class="button flex-none" @click="openFile">Open a file…</button>
+          <button type="button" class="button flex-none" @click="forgetEmptied">Close</button>
+        </div>
         <ul
           v-if="cards && cards.length > 0"
           class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-5"
