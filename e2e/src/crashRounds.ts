@@ -129,7 +129,24 @@ async function startBrowser(profile: string): Promise<{ child: ChildProcess; bro
   await withoutPickers(page)
   // What runs this file names functions by a helper of its own, which the page has to know.
   await page.addInitScript({ content: 'globalThis.__name = (named) => named' })
+  await page.addInitScript(noteLosses)
   return { child, browser, page }
+}
+
+/** Has the page note what the browser says of a database it has to begin anew: whether it lost data, and why. */
+function noteLosses(): void {
+  const notes: string[] = []
+  Object.assign(window, { lossNotes: notes })
+  const open = indexedDB.open.bind(indexedDB)
+  indexedDB.open = (name, version) => {
+    const request = open(name, version)
+    request.addEventListener('upgradeneeded', (event) => {
+      const { oldVersion, dataLoss, dataLossMessage } = event as IDBVersionChangeEvent &
+        Record<'dataLoss' | 'dataLossMessage', string>
+      notes.push(`${name} from ${oldVersion}: ${dataLoss} ${dataLossMessage}`)
+    })
+    return request
+  }
 }
 
 type Random = (from: number, to: number) => number
@@ -211,7 +228,7 @@ export async function crashRounds({ kills, seed, baseURL, only, onKill }: CrashO
           address = await openProject(page, baseURL, address)
         } catch (caught) {
           const shown = await page.innerText('body').catch(() => 'nothing')
-          return `it did not open: ${String(caught).slice(0, 100)} (shown: ${shown.slice(0, 200)})`
+          return `it did not open: ${String(caught).slice(0, 100)} (shown: ${shown.slice(0, 200)}; kept: ${await keptIn(page)})`
         }
         const [opened] = (await toldBy(page)).documents
         if (!last) return null
@@ -247,6 +264,33 @@ export async function crashRounds({ kills, seed, baseURL, only, onKill }: CrashO
 }
 
 const toldBy = (page: Page): Promise<Told> => page.evaluate(() => (window as unknown as { told: Told }).told)
+
+/** What the browser keeps for the application, as JSON: each database with the keys of its tables. */
+async function keptIn(page: Page): Promise<string> {
+  const list = async (): Promise<unknown> => {
+    const done = <T>(request: IDBRequest<T>): Promise<T> =>
+      new Promise((resolve, reject) => {
+        request.onsuccess = () => resolve(request.result)
+        request.onerror = () => reject(request.error!)
+      })
+    const kept: Record<string, unknown> = {}
+    for (const { name, version } of await indexedDB.databases()) {
+      const opened = await done(indexedDB.open(name!))
+      for (const table of opened.objectStoreNames) {
+        const keys = await done(opened.transaction(table).objectStore(table).getAllKeys())
+        kept[`${name} ${version} ${table}`] = [keys.length, ...keys.slice(-4)]
+      }
+      opened.close()
+    }
+    return [
+      (window as unknown as Record<string, unknown>)['lossNotes'],
+      kept,
+      await navigator.storage.estimate(),
+      await navigator.storage.persisted(),
+    ]
+  }
+  return page.evaluate(list).then(JSON.stringify, String)
+}
 
 /** Where the document that was opened differs from the last one there was: the first few places. */
 async function differences(page: Page, final: string): Promise<string> {

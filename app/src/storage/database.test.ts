@@ -1,7 +1,7 @@
 import { IDBFactory } from 'fake-indexeddb'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { layerWith, projectOf } from '../../../core/test/trials.ts'
 import { Database, EMPTIED } from './database.ts'
 import { ProjectStorage } from './projectStorage.ts'
@@ -88,5 +88,30 @@ describe('a database the browser emptied', () => {
     expect(await new ProjectStorage(new Database('lost', factory)).preference(EMPTIED)).toBe(said)
     await storage.keepPreference(EMPTIED, false)
     expect(await new ProjectStorage(new Database('lost', factory)).preference(EMPTIED)).toBe(false)
+  })
+})
+
+describe('transactions that write', () => {
+  it('all have one table in common, so that no two are ever under way at a time', async () => {
+    const asked = vi.spyOn(IDBDatabase.prototype, 'transaction')
+    const database = new Database('writes')
+    const storage = new ProjectStorage(database)
+    const picture = new Blob(['x'], { type: 'image/webp' })
+    await storage.add({ project: trial, assets: new Map() }, picture)
+    const { writer } = await storage.open(trial.id)
+    await writer.append({ ...trial, name: 'Other' }, { label: 'Renamed', patches: [] })
+    await writer.flush()
+    await writer.keepWhole(trial)
+    await storage.addAsset('hash', 'image/png', new Uint8Array(3))
+    await storage.keepThumbnail(trial.id, picture)
+    await storage.keepPreference('theme', 'lamp')
+    await storage.forgetAside(trial.id)
+    await storage.restore(await storage.remove(trial.id))
+    const writing = asked.mock.calls
+      .filter(([, mode]) => mode === 'readwrite')
+      .map(([tables]) => [tables].flat())
+    expect(writing.length).toBeGreaterThan(9)
+    for (const tables of writing) expect(tables).toContain('journal')
+    await database.delete()
   })
 })

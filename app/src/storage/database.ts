@@ -2,6 +2,7 @@ import Dexie, { type EntityTable, type Table } from 'dexie'
 import type { Patch } from 'immer'
 import type { Project } from '@arrow-bend/core/scene'
 import { noticeEmptied } from './emptiedByBrowser.ts'
+import { oneWriteAtATime } from './oneWriteAtATime.ts'
 
 /** What is told of a project without opening it. */
 export interface StoredCard {
@@ -103,6 +104,7 @@ export class Database extends Dexie {
   constructor(name = 'arrow-bend', factory: IDBFactory | undefined = globalThis.indexedDB) {
     let emptied = false
     super(name, factory ? { indexedDB: noticeEmptied(factory, () => (emptied = true)) } : {})
+    this.use(oneWriteAtATime('journal'))
     // Kept until the person has read it.
     this.on('ready', async () => {
       if (emptied) await this.preferences.put({ name: EMPTIED, value: true })
