@@ -1,19 +1,21 @@
 import fc from 'fast-check'
 import { produce, type Draft } from 'immer'
-import type { Bend, BendNode, PlainBend } from '../src/bend/index.ts'
+import type { Bend, BendNode, PlainBend, StepJump } from '../src/bend/index.ts'
 import { findProperty, type KeyRef } from '../src/edit/index.ts'
 import {
   compileProperty,
   keepJoined,
   valueAt,
   type Key,
+  type Mix,
   type Outline,
+  type Outside,
   type Property,
   type PropertyKind,
   type Through,
   type Value,
 } from '../src/property/index.ts'
-import type { Layer, Project } from '../src/scene/index.ts'
+import type { Layer, NamedBend, Project } from '../src/scene/index.ts'
 import { makeLayer } from '../src/scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../src/time/index.ts'
 
@@ -209,6 +211,82 @@ export function anyProperty(kind: keyof typeof VALUES, most = 6): fc.Arbitrary<P
     })
     return property(kind, keys)
   })
+}
+
+/** Named bends of every kind, for spans that are linked. */
+export const TRIAL_LIBRARY: readonly NamedBend[] = [
+  { id: 'ease', name: 'Ease', bend: ease },
+  {
+    id: 'over',
+    name: 'Over',
+    bend: { kind: 'handles', leave: { reach: 0.3, rise: -0.4 }, arrive: { reach: 0.5, rise: 0.3 } },
+  },
+  { id: 'drop', name: 'Drop', bend: { kind: 'family', family: 'bounce', mode: 'out' } },
+  { id: 'stairs', name: 'Stairs', bend: { kind: 'family', family: 'steps', steps: 4, jump: 'start' } },
+]
+
+const steps = fc
+  .tuple(fc.integer({ min: 1, max: 12 }), fc.constantFrom<StepJump>('start', 'end', 'both', 'none'))
+  .map(([count, jump]): Bend => ({ kind: 'family', family: 'steps', steps: Math.max(2, count), jump }))
+const linked = fc.constantFrom(...TRIAL_LIBRARY).map(({ id }): Bend => ({ kind: 'linked', bendId: id }))
+/** Ticks from one key to the next: most often tenths of a second, now and then a tick, or hours. */
+const gap = fc.oneof(
+  { weight: 8, arbitrary: fc.integer({ min: 1, max: 20 }).map((tenths) => (tenths * TICKS_PER_SECOND) / 10) },
+  { weight: 1, arbitrary: fc.integer({ min: 1, max: 3 }) },
+  { weight: 1, arbitrary: fc.integer({ min: 1, max: 3 }).map((hours) => hours * 3600 * TICKS_PER_SECOND) },
+)
+const outside = fc.constantFrom<Outside | undefined>(
+  undefined,
+  undefined,
+  'hold',
+  'loop',
+  'carryOn',
+  'thereAndBack',
+  'continue',
+)
+
+/**
+ * Properties as wide as files allow: linked spans, steps (first ones, too), smooth keys beside bends of any kind, rules outside
+ * the keys, keys ticks and hours apart. Joined keys are in line.
+ */
+export function wideProperty(kind: keyof typeof VALUES, most = 6): fc.Arbitrary<Property> {
+  const one = fc.record({
+    gap,
+    value: VALUES[kind] as fc.Arbitrary<Value>,
+    bend: fc.oneof(
+      { weight: 4, arbitrary: anyBendOf(WIDTHS[kind]) },
+      { weight: 1, arbitrary: steps },
+      { weight: 2, arbitrary: linked },
+    ),
+    through,
+    route: kind === 'place' ? anyRoute : fc.constant(undefined),
+  })
+  const mixes: readonly (Mix | undefined)[] =
+    kind === 'colour'
+      ? [undefined, 'oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb']
+      : kind === 'pair'
+        ? [undefined, 'geometric']
+        : [undefined]
+  return fc
+    .record({
+      list: fc.array(one, { minLength: 2, maxLength: most }),
+      before: outside,
+      after: outside,
+      mix: fc.constantFrom(...mixes),
+    })
+    .map(({ list, before, after, mix }) => {
+      let t = 0
+      const keys = list.map(({ gap: ticks, value, bend, through: passes, route }, i): Key => {
+        t += Math.round(ticks)
+        return { id: `k${i}`, t: asTicks(t), value, bend, through: passes, ...(route ? { route } : {}) }
+      })
+      const made = property(kind, keys, {
+        ...(before ? { before } : {}),
+        ...(after ? { after } : {}),
+        ...(mix ? { mix } : {}),
+      })
+      return keepJoined(made, { library: TRIAL_LIBRARY })
+    })
 }
 
 /** A property whose joined keys are in line, as every edit leaves it. */

@@ -1,12 +1,12 @@
 import type { Draft } from 'immer'
 import type { BendLibrary } from '../bend/index.ts'
-import { insertKey, keyStateAt, type Property, type Value } from '../property/index.ts'
+import { insertKey, isSameMotionNear, keyStateAt, type Property, type Value } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { currentValue, shifted } from './currentValue.ts'
-import { editProperty } from './editProperty.ts'
-import type { MakeId, PropertyRef } from './refs.ts'
+import { editProperty, libraryIn, settled } from './editProperty.ts'
+import { findProperty, type MakeId, type PropertyRef } from './refs.ts'
 import { withoutKeys } from './removeKeys.ts'
 
 /**
@@ -15,14 +15,19 @@ import { withoutKeys } from './removeKeys.ts'
  * @throws BadEdit for a locked layer
  */
 export function addKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, makeId: MakeId): boolean {
-  let exact = true
+  const before = settled<Property | null>(findProperty(draft, ref))
+  let claimed = true
   editProperty(draft, ref, (property, library) => {
     if (property.keys.some((key) => key.t === time)) return property
     const inserted = insertKey(property, time, makeId(), library)
-    exact = inserted.exact
+    claimed = inserted.exact
     return inserted.property
   })
-  return exact
+  const after = settled<Property>(findProperty(draft, ref))
+  // Making its laws true may have turned what stands beside it.
+  return (
+    claimed && (!before?.keys.length || isSameMotionNear(before, after, { time, library: libraryIn(draft) }))
+  )
 }
 
 /** Sets a key at the moment, or takes away the one that stands there (its value stays when it was the last). */

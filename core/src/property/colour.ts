@@ -87,8 +87,12 @@ export function hexOf(colour: Readonly<OklabAlpha>): string {
   return `#${byte(r)}${byte(g)}${byte(b)}${alpha < 1 ? byte(alpha) : ''}`
 }
 
-/** `oklch(L C H / a)` with every digit, for values that must not move. */
-export function exactColourText([l, a, b, alpha]: Readonly<OklabAlpha>): string {
+/** `oklch(L C H / a)` with every digit, for values that must not move; the nearest that can be read where it is beyond that. */
+export function exactColourText(colour: Readonly<OklabAlpha>): string {
+  // A hair less, as what is written in circles round grey comes back with its last digits changed.
+  const near = (part: number): number => Math.max(-0.999 * FARTHEST, Math.min(0.999 * FARTHEST, part))
+  const [l, a, b] = [near(colour[0]), near(colour[1]), near(colour[2])]
+  const [, , , alpha] = colour
   const hue = (Math.atan2(b, a) * 180) / Math.PI
   return `oklch(${l} ${Math.hypot(a, b)} ${hue < 0 ? hue + 360 : hue}${alpha < 1 ? ` / ${alpha}` : ''})`
 }

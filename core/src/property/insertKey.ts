@@ -5,7 +5,7 @@ import { compileProperty, type CompiledProperty } from './compileProperty.ts'
 import { cutBend } from './cutBend.ts'
 import { spanAt, storedValueAt } from './evaluate.ts'
 import { isInLine } from './keepJoined.ts'
-import { isSameMotion } from './isSameMotion.ts'
+import { isSameMotionNear } from './isSameMotion.ts'
 import { pinRoutes } from './pinRoutes.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { PlaceSpan } from './placeSpan.ts'
@@ -20,11 +20,23 @@ export interface Insertion {
 /**
  * Puts a key at a moment that has none, leaving the motion as it was (to 1e-9) wherever a bend can say so.
  * It cannot where the value at that moment equals a neighbour's although the span moves in between, where a curved
- * route has been left behind, or where a bump is added to a mix that does not add up (geometric, other colour
- * spaces): then the nearest bends are taken and `exact` is false.
+ * route has been left behind, where a bump is added to a mix that does not add up (geometric, other colour
+ * spaces), or where a colour on the way is none that can be stored: then the nearest bends are taken and `exact` is false.
  * Source: P. de Casteljau's subdivision of bend and route; own for families and lifts; `fitBend`.
  */
 export function insertKey(given: Property, time: Ticks, id: string, library: BendLibrary = []): Insertion {
+  const claimed = inserted(given, time, id, library)
+  return {
+    property: claimed.property,
+    // Looked at only where it is asked for.
+    get exact() {
+      const { exact, property } = claimed
+      return exact && (given.keys.length === 0 || isSameMotionNear(given, property, { time, library }))
+    },
+  }
+}
+
+function inserted(given: Property, time: Ticks, id: string, library: BendLibrary): Insertion {
   const { property, place } = pinNear(given, time, library)
   const compiled = compileProperty(property, library)
   const value = storedValueAt(compiled, time)
@@ -32,7 +44,11 @@ export function insertKey(given: Property, time: Ticks, id: string, library: Ben
   const span = spanAt(compiled, time)
   const { keys } = property
   if (span < 0 || time > compiled.times[span + 1]!) {
-    const list = [...keys.slice(0, place), made, ...keys.slice(place)]
+    const list = [
+      ...keys.slice(0, place).map(leftStraight),
+      made,
+      ...keys.slice(place).map(arrivedAtStraight),
+    ]
     // What goes round, goes round with the new key in it.
     const goesRound = [property.before, property.after].some((rule) => rule && !STRAIGHT_ON.has(rule))
     const added = withSidesAsTheyAre({ ...property, keys: list }, id, library)
@@ -45,18 +61,10 @@ export function insertKey(given: Property, time: Ticks, id: string, library: Ben
   const middle: Key = { ...made, bend: cut.after, through: bent && cut.exact ? 'joined' : 'corner' }
   const bentKeys = keys.map((key) => (key === from ? { ...key, bend: cut.before } : key))
   const routed = cutRoute(compiled, span, u)
-  if (!routed) {
-    const inserted = withSidesAsTheyAre({ ...property, keys: withKey(bentKeys, middle) }, id, library)
-    // A colour on the way need not be one that can be stored, nor lie on the way from it: less than nothing of a hue or
-    // of a cover is another colour.
-    const stored =
-      property.kind !== 'colour' || isSameMotion(property, inserted, { from: from.t, to: to.t, library })
-    return { property: inserted, exact: cut.exact && stored }
-  }
-  const inserted = { ...property, keys: routed.into(bentKeys, middle) }
+  const list = routed ? routed.into(bentKeys, middle) : withKey(bentKeys, middle)
   return {
-    property: withSidesAsTheyAre(inserted, id, library),
-    exact: cut.exact && routed.exact,
+    property: withSidesAsTheyAre({ ...property, keys: list }, id, library),
+    exact: cut.exact && (!routed || routed.exact),
   }
 }
 
@@ -94,6 +102,17 @@ function pinNear(given: Property, time: Ticks, library: BendLibrary): { property
   const [place, timedPlace] = [before(given.keys), before(timed)]
   const near = (at: number) => (i: number) => Math.abs(i + 0.5 - at) < 2
   return { property: pinRoutes(pinSmooth(given, near(timedPlace), library), near(place)), place }
+}
+
+/** A key whose bend and route, not seen while it was the last, do not come to be seen now that it is not. */
+function leftStraight(key: Key, i: number, keys: readonly Key[]): Key {
+  if (i < keys.length - 1) return key
+  return { ...(key.route ? withRoute(key, 'leave', [0, 0]) : key), bend: { kind: 'linear' } }
+}
+
+/** The same for one that was the first. */
+function arrivedAtStraight(key: Key, i: number): Key {
+  return i === 0 && key.route ? withRoute(key, 'arrive', [0, 0]) : key
 }
 
 function withKey(keys: readonly Key[], key: Key): Key[] {
