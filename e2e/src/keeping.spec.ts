@@ -219,3 +219,20 @@ test('a project whose only snapshot is damaged says so, is handed over as it is,
   await page.getByRole('button', { name: 'Delete it' }).click()
   await expect(page.getByRole('article')).toHaveCount(1)
 })
+
+test('that the browser emptied what it kept is told until it has been read', async ({ page }) => {
+  // As Chromium says of a database it found damaged.
+  await page.addInitScript(() => {
+    Object.defineProperty(IDBVersionChangeEvent.prototype, 'dataLoss', { get: () => 'total' })
+  })
+  await page.goto('/')
+  const notice = page.getByRole('alert').filter({ hasText: 'emptied it' })
+  await expect(notice).toContainText('the projects that were here are gone')
+  await page.reload()
+  await expect(notice).toBeVisible()
+  await notice.getByRole('button', { name: 'Close' }).click()
+  await expect(notice).toBeHidden()
+  await page.reload()
+  await expect(page.getByText('Lantern Regatta').first()).toBeVisible()
+  await expect(notice).toBeHidden()
+})
