@@ -63,7 +63,7 @@ function naively(scene: Scene, time: number): number {
   for (const layer of scene.layers) {
     for (const property of Object.values(layer.properties)) {
       if (property.kind !== 'choice' && property.kind !== 'outline')
-        sum += valueAt(compileProperty(property), time)[0]!
+        sum += valueAt(compileProperty(property, []), time)[0]!
     }
   }
   return sum
@@ -89,7 +89,7 @@ export function benchScenes(): Result[] {
       bend: ease,
       through: 'corner',
     }))
-    const compiled = compileProperty({ kind: 'number', value: 0, keys })
+    const compiled = compileProperty({ kind: 'number', value: 0, keys }, [])
     const end = (count - 1) * step
     return (
       shortest(() => {

@@ -291,12 +291,12 @@ export function wideProperty(kind: keyof typeof VALUES, most = 6): fc.Arbitrary<
 
 /** A property whose joined keys are in line, as every edit leaves it. */
 export function lawful(given: Property): Property {
-  return keepJoined(given)
+  return keepJoined(given, { library: [] })
 }
 
 /** Moments strictly inside spans, away from jumps at keys. */
 export function momentsOf(given: Property, looks = 7): number[] {
-  const times = compileProperty(given).times
+  const times = compileProperty(given, []).times
   return Array.from(times.subarray(0, -1)).flatMap((start, i) =>
     Array.from({ length: looks }, (_, k) =>
       Math.round(start + ((k + 0.5) / looks) * (times[i + 1]! - start)),
@@ -310,7 +310,7 @@ export function worstMiss(
   second: Property,
   { times, other = (time) => time }: { times: readonly number[]; other?: (time: number) => number },
 ): number {
-  const [a, b] = [compileProperty(first), compileProperty(second)]
+  const [a, b] = [compileProperty(first, []), compileProperty(second, [])]
   let worst = 0
   for (const time of times) {
     const [here, there] = [valueAt(a, time), valueAt(b, other(time))]

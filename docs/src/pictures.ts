@@ -19,7 +19,7 @@ const ease: PlainBend = { kind: 'handles', leave: { reach: 0.5, rise: 0 }, arriv
 
 /** A property's value over a panel's time, as the core has it. */
 function travel(panel: Panel, property: Property, colour: string): string {
-  const compiled = compileProperty(property)
+  const compiled = compileProperty(property, [])
   const points = Array.from({ length: 401 }, (_, i): Point => {
     const seconds = panel.x[0] + (i / 400) * (panel.x[1] - panel.x[0])
     return [seconds, valueAt(compiled, at(seconds))[0]!]
@@ -120,7 +120,7 @@ export function routePicture(): string {
     return { arrive: [0, 0] as Vec2, leave: [0, 0] as Vec2, ...handles, through: 'smooth' as const }
   })
   const keys = points.map((value, i) => key(i, value, ease, { route: smooth[i]! }))
-  const compiled = compileProperty({ kind: 'place', value: [0, 0], keys })
+  const compiled = compileProperty({ kind: 'place', value: [0, 0], keys }, [])
   const marks = Array.from({ length: 73 }, (_, i) => {
     const [x, y] = valueAt(compiled, at(i / 24)) as [number, number]
     return `<circle cx="${x.toFixed(1)}" cy="${y.toFixed(1)}" r="1.8" fill="${INK}"/>`
@@ -190,7 +190,7 @@ export function fitPicture(): string {
 /** Speed of one span, the slope of its value. */
 export function speedPicture(): string {
   const property: Property = { kind: 'number', value: 0, keys: [key(0, 0, ease), key(2, 100)] }
-  const compiled = compileProperty(property)
+  const compiled = compileProperty(property, [])
   const value: Panel = { left: 20, top: 24, width: 350, height: 160, x: [0, 2], y: [-5, 105] }
   const speed: Panel = { left: 390, top: 24, width: 350, height: 160, x: [0, 2], y: [-5, 110] }
   const points = Array.from({ length: 201 }, (_, i): Point => [i / 100, speedAt(compiled, at(i / 100))[0]!])

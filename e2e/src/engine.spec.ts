@@ -114,12 +114,15 @@ test.describe('the browser’s engine agrees with the core', () => {
       const [from, to] = ['#c8401a', '#0e6b75a0']
       const key = (t: number, value: string) =>
         ({ id: String(t), t: asTicks(t), value, bend: { kind: 'linear' }, through: 'corner' }) as const
-      const compiled = compileProperty({
-        kind: 'colour',
-        mix,
-        value: from,
-        keys: [key(0, from), key(TICKS_PER_SECOND, to)],
-      })
+      const compiled = compileProperty(
+        {
+          kind: 'colour',
+          mix,
+          value: from,
+          keys: [key(0, from), key(TICKS_PER_SECOND, to)],
+        },
+        [],
+      )
       for (const p of [0, 0.2, 0.5, 0.77, 1]) {
         const bytes = await page.evaluate(
           (text) => {

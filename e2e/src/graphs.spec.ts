@@ -59,7 +59,7 @@ test('the speed curve follows the pointer, and its area stays the change of the 
   const before = await opacity(page)
   const points = await drawn(lane, 'speed0')
   // The curve drawn is the speed at every moment, to half a pixel: by the zero line and the peak of the first span.
-  const was = compileProperty(before)
+  const was = compileProperty(before, [])
   const ticks = (before.keys[1]!.t - before.keys[0]!.t) / (b[0] - a[0])
   const speedOn = (x: number): number => speedAt(was, before.keys[0]!.t + (x - a[0]) * ticks)[0]!
   const zero = points.find(([x]) => x > b[0] + 20)![1]
@@ -74,11 +74,11 @@ test('the speed curve follows the pointer, and its area stays the change of the 
   const after = await opacity(page)
   expect(after.keys.map(({ t, value }) => [t, value])).toEqual(before.keys.map(({ t, value }) => [t, value]))
   const [slow, fast] = [after, before].map(
-    (one) => speedAt(compileProperty(one), (before.keys[0]!.t + before.keys[1]!.t) / 2)[0]!,
+    (one) => speedAt(compileProperty(one, []), (before.keys[0]!.t + before.keys[1]!.t) / 2)[0]!,
   )
   expect(slow!).toBeLessThan(fast! * 0.9)
   const change = (before.keys[1]!.value as number) - (before.keys[0]!.value as number)
-  expect(Math.abs(areaOf(compileProperty(after)) - change)).toBeLessThan(0.001 * Math.abs(change))
+  expect(Math.abs(areaOf(compileProperty(after, [])) - change)).toBeLessThan(0.001 * Math.abs(change))
   await page.keyboard.press('ControlOrMeta+z')
   expect(await opacity(page)).toEqual(before)
 })
@@ -100,7 +100,7 @@ test('a speed drawn by hand becomes the span’s: two spikes of equal height, th
       foot - 40 * Math.abs(Math.sin((2 * Math.PI * i) / 60)),
     )
   await page.mouse.up()
-  const after = compileProperty(await opacity(page))
+  const after = compileProperty(await opacity(page), [])
   const [t0, t1] = [after.times[0]!, after.times[1]!]
   const at = (u: number): number => speedAt(after, t0 + u * (t1 - t0))[0]!
   expect(Math.abs(at(0.25) / at(0.75) - 1)).toBeLessThan(0.1)
@@ -123,7 +123,7 @@ test('Ctrl and two presses add a point of the bend, which is moved and taken awa
   expect(added.keys).toHaveLength(before.keys.length)
   for (let i = 0; i <= 20; i += 1) {
     const time = before.keys[0]!.t + (i / 20) * (before.keys[1]!.t - before.keys[0]!.t)
-    const [was, is] = [before, added].map((one) => valueAt(compileProperty(one), time)[0]!)
+    const [was, is] = [before, added].map((one) => valueAt(compileProperty(one, []), time)[0]!)
     expect(Math.abs(is! - was!)).toBeLessThan(0.2)
   }
   const from = await middleOf(node)
@@ -228,7 +228,7 @@ test('a ribbon is bent by hand: up stronger, down softer, sideways where it is f
   await openDemo(page)
   const ribbon = page.getByRole('button', { name: 'Subtitle opacity, keys 1 to 2' })
   const fastest = (property: Property): { speed: number; u: number } => {
-    const compiled = compileProperty(property)
+    const compiled = compileProperty(property, [])
     const [t0, t1] = [compiled.times[0]!, compiled.times[1]!]
     return Array.from({ length: 201 }, (_, i) => ({
       u: i / 200,

@@ -185,7 +185,7 @@ test('layers of an OpenRaster come in with their names, places and opacity', asy
   await expect(page.getByRole('button', { name: 'Boat', exact: true })).toBeVisible()
   const scene = (await project(page)).scenes[0]!
   expect(scene.layers.map(({ name }) => name)).toEqual(['Boat', 'Sail', 'Hull', 'Plank'])
-  const places = sceneAt(scene, 0).map(({ layer, matrix, opacity }) => [
+  const places = sceneAt(scene, 0, []).map(({ layer, matrix, opacity }) => [
     layer.name,
     applyMatrix(matrix, 0, 0),
     opacity,

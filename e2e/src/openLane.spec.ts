@@ -19,7 +19,7 @@ const opacity = async (page: Page): Promise<Property> =>
   (await savedFile(page)).project.scenes[0]!.layers.find(({ name }) => name === 'Subtitle')!.properties[
     'opacity'
   ]!
-const handlesOf = (property: Property) => graphHandles(compileProperty(property), 0)!
+const handlesOf = (property: Property) => graphHandles(compileProperty(property, []), 0)!
 
 test('the curve drawn is the value at every moment', async ({ page }) => {
   await openLane(page)
@@ -39,7 +39,7 @@ test('the curve drawn is the value at every moment', async ({ page }) => {
   const [first, second] = [beads[0]!, beads[1]!]
   const ticks = (keys[1]!.t - keys[0]!.t) / (second[0]! - first[0]!)
   const units = ((keys[1]!.value as number) - (keys[0]!.value as number)) / (second[1]! - first[1]!)
-  const compiled = compileProperty(property)
+  const compiled = compileProperty(property, [])
   // Straight from point to point: looked at twice a px.
   const drawn = points.slice(1).flatMap(([x1, y1], i) => {
     const [x0, y0] = points[i]!
@@ -134,14 +134,14 @@ test('the curve itself follows the pointer between its keys, and a double click 
   await openLane(page)
   const before = await opacity(page)
   const [a, b] = [await middleOf(bead(page, 1)), await middleOf(bead(page, 2))]
-  const compiled = compileProperty(before)
+  const compiled = compileProperty(before, [])
   const middle = (before.keys[0]!.t + before.keys[1]!.t) / 2
   const value = valueAt(compiled, middle)[0]!
   const units = ((before.keys[1]!.value as number) - (before.keys[0]!.value as number)) / (b[1] - a[1])
   const at: [number, number] = [(a[0] + b[0]) / 2, a[1] + (value - (before.keys[0]!.value as number)) / units]
   await dragTo(page, at, [at[0], at[1] + 20])
   const bent = await opacity(page)
-  expect(Math.abs(valueAt(compileProperty(bent), middle)[0]! - value - 20 * units)).toBeLessThan(1.5)
+  expect(Math.abs(valueAt(compileProperty(bent, []), middle)[0]! - value - 20 * units)).toBeLessThan(1.5)
   expect(bent.keys.map((key) => key.value)).toEqual(before.keys.map((key) => key.value))
   await page.keyboard.press('ControlOrMeta+z')
   // What takes hold of the curve follows it a frame later, sooner than a hand could press again.
@@ -155,7 +155,7 @@ test('the curve itself follows the pointer between its keys, and a double click 
   expect(keyed.keys).toHaveLength(before.keys.length + 1)
   for (let i = 0; i <= 40; i += 1) {
     const time = before.keys[0]!.t + (i / 40) * (before.keys[1]!.t - before.keys[0]!.t)
-    expect(valueAt(compileProperty(keyed), time)[0]!).toBeCloseTo(valueAt(compiled, time)[0]!, 6)
+    expect(valueAt(compileProperty(keyed, []), time)[0]!).toBeCloseTo(valueAt(compiled, time)[0]!, 6)
   }
 })
 

@@ -225,13 +225,13 @@ test('a position is split into X and Y and joined again, and what that took is t
     await propertyOf(page, 'Boat 2', 'position x'),
     await propertyOf(page, 'Boat 2', 'position y'),
   ]
-  const compiled = compileProperty(before)
+  const compiled = compileProperty(before, [])
   const step = frameTicks({ num: 24, den: 1 })
   for (let frame = 0; frame < 264; frame += 1) {
     const [px, py] = valueAt(compiled, frame * step)
     const off = Math.hypot(
-      valueAt(compileProperty(x), frame * step)[0]! - px!,
-      valueAt(compileProperty(y), frame * step)[0]! - py!,
+      valueAt(compileProperty(x, []), frame * step)[0]! - px!,
+      valueAt(compileProperty(y, []), frame * step)[0]! - py!,
     )
     expect(off).toBeLessThanOrEqual(0.1)
   }

@@ -33,7 +33,7 @@ test('a ribbon is as thick as the value is fast, up or down as it rises or falls
   const { project } = await savedFile(page)
   const layer = project.scenes[0]!.layers.find(({ name }) => name === 'Subtitle')!
   const property = layer.properties['opacity']!
-  const compiled = compileProperty(property)
+  const compiled = compileProperty(property, [])
   const { keys } = property
   // By differences, rather than by the derivative ribbons are drawn from.
   const speed = (t: number): number => (valueAt(compiled, t + 50)[0]! - valueAt(compiled, t - 50)[0]!) / 100

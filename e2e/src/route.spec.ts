@@ -97,7 +97,7 @@ test('a click on the line adds a key that changes no motion; Delete heals it awa
   await page.mouse.click(...on)
   const added = await position(page)
   expect(added.keys).toHaveLength(before.keys.length + 1)
-  const [a, b] = [before, added].map((given) => compileProperty(given))
+  const [a, b] = [before, added].map((given) => compileProperty(given, []))
   const gap = (one: typeof a, other: typeof a): number =>
     Math.max(
       ...Array.from({ length: 288 }, (_, frame) => {
@@ -110,7 +110,7 @@ test('a click on the line adds a key that changes no motion; Delete heals it awa
   await page.keyboard.press('Delete')
   const healed = await position(page)
   expect(healed.keys.map(({ id }) => id)).toEqual(before.keys.map(({ id }) => id))
-  expect(gap(a, compileProperty(healed))).toBeLessThan(1)
+  expect(gap(a, compileProperty(healed, []))).toBeLessThan(1)
 })
 
 test('dragging the line curves it through the pointer', async ({ page }) => {
@@ -142,7 +142,7 @@ test('Ctrl/Cmd and a drag of the layer moves its whole route', async ({ page }) 
   await openRoute(page)
   const before = await position(page)
   const box = (await page.getByRole('region', { name: 'Stage' }).boundingBox())!
-  const compiled = compileProperty(before)
+  const compiled = compileProperty(before, [])
   const [x, y] = valueAt(compiled, (98 * TICKS_PER_SECOND) / 24) as [number, number]
   const scale = await zoom(page)
   const frame = (await page.locator('.overlay rect').first().boundingBox())!

@@ -1,5 +1,5 @@
 import Konva from 'konva/lib/Core'
-import type { BendLibrary } from '@arrow-bend/core/bend'
+import { NO_LINKS, type BendLibrary } from '@arrow-bend/core/bend'
 import {
   compileScene,
   sampleSceneInto,
@@ -29,7 +29,7 @@ export class StagePainter {
   private readonly layer = new Konva.Layer({ listening: false })
   private sampler: SceneSampler | null = null
   /** The project's named bends, and the moment drawn last. */
-  library: BendLibrary = []
+  library: BendLibrary = NO_LINKS
   private view: StageView = { scale: 1, x: 0, y: 0 }
   time = 0
   private surround = ''

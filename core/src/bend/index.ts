@@ -28,7 +28,7 @@ export {
 } from './families/springForms.ts'
 export { stepProgress } from './families/steps.ts'
 export { HandlesCurve } from './handlesCurve.ts'
-export { plainBend, type BendLibrary } from './linkedBend.ts'
+export { hasLift, NO_LINKS, plainBend, withoutLift, type BendLibrary } from './linkedBend.ts'
 export { mirrorBend } from './mirrorBend.ts'
 export { QUICK_BENDS, type QuickBend, type QuickBendName } from './quickBends.ts'
 export { sampleBend, type CurvePoint } from './sampleBend.ts'

@@ -12,7 +12,7 @@ import {
 import { asPoints } from '../fit/index.ts'
 import type { Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { changeBends } from './bends.ts'
+import { changeBends } from './changeBends.ts'
 import type { KeyRef } from './refs.ts'
 
 /** A change of a points bend. A point is named by its place among them; 0 and the last are the ends. */

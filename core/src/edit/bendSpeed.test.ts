@@ -12,7 +12,7 @@ const ref = { scene: 'scene', layer: 'a', property: 'scale', key: 'k0' }
 const edit = (project: Project, recipe: (draft: Draft<Project>) => void): Property =>
   findProperty(produce(project, recipe), ref)!
 const speedAtShare = (given: Property, u: number, component = 0): number => {
-  const compiled = compileProperty(given)
+  const compiled = compileProperty(given, [])
   const out = new Float64Array(compiled.width)
   compiled.spans[0]!.speedInto(out, u)
   return out[component]!
@@ -118,7 +118,9 @@ describe('slideSpeedPeaks', () => {
     const inOut: PlainBend = { kind: 'family', family: 'power', mode: 'inOut', power: 2 }
     for (const bend of [ease, inOut]) {
       const after = edit(of(moving(0, 100, bend)), (draft) => slideSpeedPeaks(draft, [ref], to))
-      expect(Math.abs(peakOfCurve(compileBend(compileProperty(after).bends[0]!))! - to)).toBeLessThan(0.02)
+      expect(Math.abs(peakOfCurve(compileBend(compileProperty(after, []).bends[0]!))! - to)).toBeLessThan(
+        0.02,
+      )
     }
   })
 

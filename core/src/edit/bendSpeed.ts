@@ -1,11 +1,10 @@
 import type { Draft } from 'immer'
 import { slideBend, slidePeak, strengthenBend, type PlainBend, type ShapedBend } from '../bend/index.ts'
 import { bendOfSpeed, convertBend, type SpeedLook } from '../fit/index.ts'
-import { compileProperty, pinSmooth, reshapeSpeed, timedKeys } from '../property/index.ts'
+import { reshapeSpeed } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { changeBends, setBends } from './bends.ts'
-import { editProperty } from './editProperty.ts'
+import { changeBend, changeBends } from './changeBends.ts'
 import type { KeyRef } from './refs.ts'
 
 export interface SpeedMove {
@@ -37,24 +36,13 @@ export function bendSpeed(
 ): void {
   if (!Number.isFinite(speed) || !Number.isFinite(to))
     throw new BadEdit('A speed has to be a number. Nothing was changed.')
-  editProperty(
-    draft,
-    ref,
-    (given, library) => {
-      const at = timedKeys(given).findIndex(({ id }) => id === ref.key)
-      const property = pinSmooth(given, (i) => i === at || i === at + 1, library)
-      const compiled = compileProperty(property, library)
-      if (at < 0 || at >= compiled.spans.length)
-        throw new BadEdit('No span begins at that key any longer. Nothing was changed.')
-      const shape = shapeOf(compiled.bends[at]!)
-      if (!shape) return given
-      const u = Math.min(0.99, Math.max(0.01, to))
-      const slid = to === from ? shape : slideBend(shape, from, u)
-      const bend = reshapeSpeed(compiled, at, slid, { u, speed, component })
-      return { ...property, keys: property.keys.map((key) => (key.id === ref.key ? { ...key, bend } : key)) }
-    },
-    { led: new Set([ref.key]) },
-  )
+  changeBend(draft, ref, (compiled, at) => {
+    const shape = shapeOf(compiled.bends[at]!)
+    if (!shape) return null
+    const u = Math.min(0.99, Math.max(0.01, to))
+    const slid = to === from ? shape : slideBend(shape, from, u)
+    return reshapeSpeed(compiled, at, slid, { u, speed, component })
+  })
 }
 
 /** Brings each span's fastest moment to an elapsed fraction, or shifts it by one. A hold and steps stay as they are. */
@@ -80,5 +68,6 @@ export function strengthenBends(draft: Draft<Project>, refs: readonly KeyRef[], 
  * @throws BadBend where the speeds drawn cancel out
  */
 export function drawSpeed(draft: Draft<Project>, refs: readonly KeyRef[], looks: readonly SpeedLook[]): void {
-  setBends(draft, refs, bendOfSpeed(looks).bend)
+  const { bend } = bendOfSpeed(looks)
+  changeBends(draft, refs, () => bend)
 }

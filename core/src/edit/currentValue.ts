@@ -2,7 +2,7 @@ import type { BendLibrary } from '../bend/index.ts'
 import { compiledOf, storedValueAt, type Property, type Value } from '../property/index.ts'
 
 /** The value a property shows at a moment, as stored. */
-export function currentValue(property: Property, time: number, library: BendLibrary = []): Value {
+export function currentValue(property: Property, time: number, library: BendLibrary): Value {
   if (property.keys.length === 0) return property.value
   const here = property.keys.find((key) => key.t === time && !key.timeless)
   return here ? here.value : storedValueAt(compiledOf(property, library), time)

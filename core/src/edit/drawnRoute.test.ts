@@ -40,7 +40,7 @@ describe('drawRoute', () => {
         )
         expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
         const property = propertyOf(project, 'a', 'position')
-        const compiled = compileProperty(property)
+        const compiled = compileProperty(property, [])
         expect(property.keys.length).toBeLessThanOrEqual(14)
         expect([...compiled.times]).toEqual([second(1), second(4)])
         const { cubics } = (compiled.spans[0] as PlaceSpan).route
@@ -60,7 +60,7 @@ describe('drawRoute', () => {
         expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
         const property = propertyOf(project, 'a', 'position')
         expect(property.keys.length).toBeLessThan(points.length / 3)
-        const compiled = compileProperty(property)
+        const compiled = compileProperty(property, [])
         for (const { at, ticks } of points) {
           const [x, y] = valueAt(compiled, second(1) + ticks) as unknown as Vec2
           expect(Math.hypot(x - at[0], y - at[1])).toBeLessThan(3)

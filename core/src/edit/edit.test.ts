@@ -22,11 +22,11 @@ import {
   removeLayers,
   renameLayer,
   reorderLayers,
-  setBends,
   setValueAt,
   switchLayers,
   toggleKey,
   type KeyRef,
+  giveBends,
 } from './index.ts'
 
 enablePatches()
@@ -63,7 +63,7 @@ describe('setValueAt', () => {
 
   it('shifts everything with auto-key off, and refuses to shift a colour', () => {
     const off = { autoKey: false, makeId: ids() }
-    const now = currentValue(findProperty(three(), turn)!, second(0.5)) as number
+    const now = currentValue(findProperty(three(), turn)!, second(0.5), []) as number
     const shifted = edit(three(), (draft) => setValueAt(draft, turn, second(0.5), { ...off, value: now + 7 }))
     expect(findProperty(shifted, turn)!.keys.map(({ value }) => value)).toEqual([7, 97, 37])
     const coloured = projectOf([
@@ -129,7 +129,7 @@ describe('moveKeys', () => {
 describe('removeKeys, toggleKey and clearAnimation', () => {
   it('keep the value shown when the last key goes', () => {
     const project = three()
-    const now = currentValue(findProperty(project, turn)!, second(0.7))
+    const now = currentValue(findProperty(project, turn)!, second(0.7), [])
     const removed = edit(project, (draft) => removeKeys(draft, refs(project), second(0.7)))
     const cleared = edit(project, (draft) => clearAnimation(draft, turn, second(0.7)))
     for (const after of [removed, cleared])
@@ -147,7 +147,7 @@ describe('removeKeys, toggleKey and clearAnimation', () => {
   })
 })
 
-describe('setBends', () => {
+describe('giveBends', () => {
   it('bends spans of many properties at once and leaves the last key alone', () => {
     const project = projectOf([
       layerWith('a', {
@@ -156,7 +156,7 @@ describe('setBends', () => {
       }),
     ])
     const bent = edit(project, (draft) =>
-      setBends(draft, [...refs(project), ...refs(project, position)], ease),
+      giveBends(draft, [...refs(project), ...refs(project, position)], () => ease),
     )
     expect(findProperty(bent, turn)!.keys.map(({ bend }) => bend.kind)).toEqual([
       'handles',
@@ -169,9 +169,9 @@ describe('setBends', () => {
   it('shows the bend it sets between smooth keys and keeps their other sides', () => {
     const smooth = edit(three(), (draft) => makeSpansSmooth(draft, refs(three())))
     expect(findProperty(smooth, turn)!.keys.every(({ through }) => through === 'smooth')).toBe(true)
-    const other = compileProperty(findProperty(smooth, turn)!)
-    const bent = edit(smooth, (draft) => setBends(draft, [refs(smooth)[0]!], { kind: 'hold' }))
-    const after = compileProperty(findProperty(bent, turn)!)
+    const other = compileProperty(findProperty(smooth, turn)!, [])
+    const bent = edit(smooth, (draft) => giveBends(draft, [refs(smooth)[0]!], () => ({ kind: 'hold' })))
+    const after = compileProperty(findProperty(bent, turn)!, [])
     expect(valueAt(after, second(0.5))[0]).toBe(0)
     for (const time of [1.1, 1.5, 1.9])
       expect(valueAt(after, second(time))[0]).toBeCloseTo(valueAt(other, second(time))[0]!, 9)
@@ -199,7 +199,7 @@ describe('moveLayersBy', () => {
           const move = { scene: 'scene', layers: ['a', 'g'].slice(0, 1), time: second(1), by }
           const moved = edit(project, (draft) => moveLayersBy(draft, move, { autoKey: true, makeId: ids() }))
           const origin = (given: Project): [number, number] =>
-            applyMatrix(sceneAt(given.scenes[0]!, second(1))[0]!.matrix, 0, 0)
+            applyMatrix(sceneAt(given.scenes[0]!, second(1), [])[0]!.matrix, 0, 0)
           const [before, after] = [origin(project), origin(moved)]
           expect(after[0] - before[0]).toBeCloseTo(by[0], 6)
           expect(after[1] - before[1]).toBeCloseTo(by[1], 6)
@@ -348,7 +348,7 @@ describe('undo', () => {
           const [next, , inverse] = produceWithPatches(project, (draft: Draft<Project>) => {
             if (what === 0) setValueAt(draft, turn, second(which / 3), { value, autoKey: true, makeId })
             else if (what === 1 && chosen) moveKeys(draft, [chosen], second(value / 10))
-            else if (what === 2 && chosen) setBends(draft, [chosen], bend)
+            else if (what === 2 && chosen) giveBends(draft, [chosen], () => bend)
             else if (what === 3 && chosen) removeKeys(draft, [chosen], second(0))
             else if (what === 4) makeSpansSmooth(draft, chosen ? [chosen] : [])
           })

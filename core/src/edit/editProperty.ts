@@ -56,6 +56,11 @@ export function editProperty(
   layer.properties[ref.property] = finished(after, before) as Draft<Property>
 }
 
+/** A property as it stands in a draft. Throws BadEdit when it is gone or its layer is locked. */
+export function propertyToEdit(draft: Draft<Project>, ref: PropertyRef): Property {
+  return editable(settled<Layer>(layerIn(draft, ref)), ref.property)
+}
+
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
 function editable({ name, locked, properties }: Layer, property: string): Property {
   const found = Object.hasOwn(properties, property) ? properties[property] : undefined

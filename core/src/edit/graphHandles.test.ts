@@ -38,7 +38,7 @@ describe('setGraphHandle', () => {
           const moved = edit(project, (draft) =>
             setGraphHandle(draft, ref(name, 'k0'), { side: which, reach, offset }),
           )
-          const handle = graphHandles(compileProperty(found(moved, name)), 0)![which]
+          const handle = graphHandles(compileProperty(found(moved, name), []), 0)![which]
           expect(handle.reach).toBeCloseTo(reach, 12)
           offset.forEach((part, i) => expect(Math.abs(handle.offset[i]! - part)).toBeLessThan(1e-8))
         },
@@ -68,7 +68,7 @@ describe('setGraphHandle', () => {
     const moved = edit(project, (draft) =>
       setGraphHandle(draft, ref('opacity', 'k0'), { side: 'leave', reach: 0.25, offset: [30] }),
     )
-    const compiled = compileProperty(found(moved, 'opacity'))
+    const compiled = compileProperty(found(moved, 'opacity'), [])
     // 30 units over a quarter of two seconds.
     expect(graphHandles(compiled, 0)!.leave.speed[0]).toBeCloseTo(60, 9)
     expect(speedAt(compiled, 0)[0]).toBeCloseTo(60, 6)
@@ -84,7 +84,7 @@ describe('setGraphHandle', () => {
     ])
     const move = { side: 'leave', reach: 0.5, offset: [40] } as const
     const turned = edit(of('opacity', joined), (draft) => setGraphHandle(draft, ref('opacity', 'k1'), move))
-    const compiled = compileProperty(found(turned, 'opacity'))
+    const compiled = compileProperty(found(turned, 'opacity'), [])
     const [arrive, leave] = [graphHandles(compiled, 0)!.arrive, graphHandles(compiled, 1)!.leave]
     expect(leave.speed[0]).toBeCloseTo(80, 9)
     expect(arrive.speed[0]).toBeCloseTo(80, 6)
@@ -93,8 +93,8 @@ describe('setGraphHandle', () => {
     )
     const after = found(freed, 'opacity')
     expect(after.keys[1]!.through).toBe('corner')
-    expect(graphHandles(compileProperty(after), 0)!.arrive).toEqual(
-      graphHandles(compileProperty(joined), 0)!.arrive,
+    expect(graphHandles(compileProperty(after, []), 0)!.arrive).toEqual(
+      graphHandles(compileProperty(joined, []), 0)!.arrive,
     )
   })
 
@@ -143,8 +143,8 @@ describe('bendGraph', () => {
           'opacity',
         )
         const at = u * 2 * TICKS_PER_SECOND
-        const [before] = valueAt(compileProperty(given), at)
-        const [after] = valueAt(compileProperty(moved), at)
+        const [before] = valueAt(compileProperty(given, []), at)
+        const [after] = valueAt(compileProperty(moved, []), at)
         expect(Math.abs(after! - before! - by)).toBeLessThan(1e-6)
         expect(moved.keys.map(({ value }) => value)).toEqual([from, to])
         const now = moved.keys[0]!.bend

@@ -1,18 +1,10 @@
 import type { Draft } from 'immer'
-import type { Handle, Handles } from '../bend/index.ts'
+import type { Handle, Handles, PlainBend } from '../bend/index.ts'
 import { asHandles } from '../fit/index.ts'
-import {
-  compileProperty,
-  handleAt,
-  offsetsOf,
-  pinSmooth,
-  timedKeys,
-  type Key,
-  type Side,
-} from '../property/index.ts'
+import { handleAt, offsetsOf, type CompiledProperty, type Side } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { editProperty } from './editProperty.ts'
+import { changeBend } from './changeBends.ts'
 import type { KeyRef } from './refs.ts'
 
 export interface GraphHandleMove {
@@ -36,31 +28,12 @@ export function setGraphHandle(draft: Draft<Project>, ref: KeyRef, move: GraphHa
   if (!offset.every(Number.isFinite) || !Number.isFinite(move.reach))
     throw new BadEdit('A handle has to stand at a number. Nothing was changed.')
   const reach = Math.min(1, Math.max(0, move.reach))
-  const led = new Set([ref.key])
-  editProperty(
-    draft,
-    ref,
-    (given, library) => {
-      const timed = timedKeys(given)
-      const at = timed.findIndex(({ id }) => id === ref.key)
-      if (at < 0 || at >= timed.length - 1)
-        throw new BadEdit('No span begins at that key any longer. Nothing was changed.')
-      const property = pinSmooth(given, (i) => i === at || i === at + 1, library)
-      const compiled = compileProperty(property, library)
-      const handle = handleAt(compiled, at, { side, reach, offset })
-      const freed = free ? timed[side === 'leave' ? at : at + 1]!.id : null
-      const bend = { kind: 'handles' as const, ...asHandles(compiled.bends[at]!), [side]: handle }
-      return {
-        ...property,
-        // Keys it does not touch stay the same objects: what is drawn of them is kept.
-        keys: property.keys.map((each): Key => {
-          const key = each.id === ref.key ? { ...each, bend } : each
-          return key.id === freed ? { ...key, through: 'corner' } : key
-        }),
-      }
-    },
-    { led },
-  )
+  const shaped = (compiled: CompiledProperty, at: number): PlainBend => ({
+    kind: 'handles',
+    ...asHandles(compiled.bends[at]!),
+    [side]: handleAt(compiled, at, { side, reach, offset }),
+  })
+  changeBend(draft, ref, shaped, free ? side : null)
 }
 
 export interface GraphBendMove {
@@ -80,32 +53,20 @@ export function bendGraph(draft: Draft<Project>, ref: KeyRef, { u, by }: GraphBe
   if (!by.every(Number.isFinite)) throw new BadEdit('A value has to be a number. Nothing was changed.')
   if (!(u > 0 && u < 1))
     throw new BadEdit('A graph bends between its keys, not at them. Nothing was changed.')
-  const led = new Set([ref.key])
-  editProperty(
-    draft,
-    ref,
-    (given, library) => {
-      const at = timedKeys(given).findIndex(({ id }) => id === ref.key)
-      const property = pinSmooth(given, (i) => i === at || i === at + 1, library)
-      const compiled = compileProperty(property, library)
-      if (at < 0 || at >= compiled.spans.length)
-        throw new BadEdit('No span begins at that key any longer. Nothing was changed.')
-      const handles = asHandles(compiled.bends[at]!)
-      const s = parameterAt(handles, u)
-      const [near, far] = [3 * s * (1 - s) ** 2, 3 * s ** 2 * (1 - s)]
-      const share = near * near + far * far
-      const now = offsetsOf(compiled, at, handles)
-      const moved = (side: Side, weight: number): Handle =>
-        handleAt(compiled, at, {
-          side,
-          reach: handles[side].reach,
-          offset: now[side].map((part, i) => part + (weight / share) * (by[i] ?? 0)),
-        })
-      const bend = { kind: 'handles' as const, leave: moved('leave', near), arrive: moved('arrive', far) }
-      return { ...property, keys: property.keys.map((key) => (key.id === ref.key ? { ...key, bend } : key)) }
-    },
-    { led },
-  )
+  changeBend(draft, ref, (compiled, at) => {
+    const handles = asHandles(compiled.bends[at]!)
+    const s = parameterAt(handles, u)
+    const [near, far] = [3 * s * (1 - s) ** 2, 3 * s ** 2 * (1 - s)]
+    const share = near * near + far * far
+    const now = offsetsOf(compiled, at, handles)
+    const moved = (side: Side, weight: number): Handle =>
+      handleAt(compiled, at, {
+        side,
+        reach: handles[side].reach,
+        offset: now[side].map((part, i) => part + (weight / share) * (by[i] ?? 0)),
+      })
+    return { kind: 'handles', leave: moved('leave', near), arrive: moved('arrive', far) }
+  })
 }
 
 /** The Bézier parameter at an elapsed share: bisection, as u is monotone in it. */

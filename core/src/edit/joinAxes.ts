@@ -1,4 +1,4 @@
-import type { BendLibrary, PlainBend } from '../bend/index.ts'
+import { NO_LINKS, type BendLibrary, type PlainBend } from '../bend/index.ts'
 import { fitRoute, type Path } from '../fit/index.ts'
 import {
   compileProperty,
@@ -217,11 +217,11 @@ function paceOf(distances: readonly number[], start: number, end: number): Compi
     return [{ id: String(i), t: asTicks(t), value: distance, bend: { kind: 'linear' }, through: 'smooth' }]
   })
   const apart = keys.filter(({ t }, i) => i === 0 || t > keys[i - 1]!.t)
-  return compileProperty({ kind: 'number', value: 0, keys: apart })
+  return compileProperty({ kind: 'number', value: 0, keys: apart }, NO_LINKS)
 }
 
 function gapOf(
-  { x, y, step }: Followed,
+  { x, y, step, library }: Followed,
   { start, from, bend, leave, arrive }: Stretch,
   end: number,
   to: Vec2,
@@ -237,7 +237,7 @@ function gapOf(
       ...routeOf(arrive, [0, 0]),
     },
   ]
-  const place = compileProperty({ kind: 'place', value: from, keys: ends })
+  const place = compileProperty({ kind: 'place', value: from, keys: ends }, library)
   const out = new Float64Array(2)
   const count = Math.max(16, Math.ceil((end - start) / step))
   let worst = 0

@@ -29,7 +29,7 @@ const pauseAt = (keys: readonly string[], frames: number): { after: Property; ma
 describe('makePause', () => {
   const length = 12 * frameTicks(rate)
   const value = (given: Property, time: number): number =>
-    valueAt(compileProperty(given), asTicks(Math.round(time)))[0]!
+    valueAt(compileProperty(given, []), asTicks(Math.round(time)))[0]!
 
   it('stands still for its frames and keeps the motion before and after it', () => {
     const { after } = pauseAt(['k1'], 12)

@@ -1,9 +1,9 @@
 import type { Draft } from 'immer'
-import { plainBend, type BendLibrary, type PlainBend } from '../bend/index.ts'
+import { plainBend, withoutLift, type BendLibrary, type PlainBend } from '../bend/index.ts'
 import { pinSmooth, timedKeys, type Property } from '../property/index.ts'
 import { LIMITS, type NamedBend, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
-import { changeBends } from './bends.ts'
+import { giveBends } from './bends.ts'
 import { editProperty, libraryIn, makeLawful, settled } from './editProperty.ts'
 import { readName } from './layers.ts'
 import { byProperty, type KeyRef, type MakeId } from './refs.ts'
@@ -17,7 +17,7 @@ export function addNamedBend(
   if (draft.bends.length >= LIMITS.namedBends)
     throw new BadEdit(`A project keeps ${LIMITS.namedBends} bends at most. Nothing was added.`)
   const id = makeId()
-  draft.bends.push({ id, name: readName(name), bend } as Draft<NamedBend>)
+  draft.bends.push({ id, name: readName(name), bend: withoutLift(bend) } as Draft<NamedBend>)
   return id
 }
 
@@ -29,7 +29,7 @@ export function renameNamedBend(draft: Draft<Project>, id: string, name: string)
 /** Changes a library bend; every span linked to it bends with it, joined keys beside them turn. */
 export function setNamedBend(draft: Draft<Project>, id: string, bend: PlainBend): void {
   const before = libraryIn(draft)
-  namedBendIn(draft, id).bend = bend as Draft<PlainBend>
+  namedBendIn(draft, id).bend = withoutLift(bend) as Draft<PlainBend>
   const library = libraryIn(draft)
   eachUser(draft, id, (property) => makeLawful(property, { library, before: unlinked(property, before) }))
 }
@@ -45,7 +45,7 @@ export function removeNamedBend(draft: Draft<Project>, id: string): void {
 /** Links spans to a library bend: from now on they follow it. Throws BadEdit when it is gone. */
 export function linkBends(draft: Draft<Project>, refs: readonly KeyRef[], bendId: string): void {
   namedBendIn(draft, bendId)
-  changeBends(draft, refs, () => ({ kind: 'linked', bendId }))
+  giveBends(draft, refs, () => ({ kind: 'linked', bendId }))
 }
 
 /** Gives linked spans the bend they follow as their own. Nothing seen changes. */

@@ -140,7 +140,10 @@ describe('stretchOnto', () => {
           const after = edited(project, (draft) =>
             stretchKeys(draft, refsOf(project, 'a', 'turn'), stretchOnto([first, last], onto)),
           )
-          const [before, now] = [compileProperty(given), compileProperty(propertyOf(after, 'a', 'turn'))]
+          const [before, now] = [
+            compileProperty(given, []),
+            compileProperty(propertyOf(after, 'a', 'turn'), []),
+          ]
           const share = (u: number) =>
             [first + u * (last - first), onto[0] + u * (onto[1] - onto[0])] as const
           const moments = [0.13, 0.37, 0.61, 0.89].map(share)

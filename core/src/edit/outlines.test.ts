@@ -104,7 +104,7 @@ describe('outlines', () => {
         corner: 4,
       })),
     }
-    const compiled = compileProperty(property('outline', [key(0, square), key(2, turned)]))
+    const compiled = compileProperty(property('outline', [key(0, square), key(2, turned)]), [])
     const half = storedValueAt(compiled, TICKS_PER_SECOND) as Outline
     expect(half.vertices[2]).toEqual({
       at: [11, 10],

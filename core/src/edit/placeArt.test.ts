@@ -43,7 +43,7 @@ describe('placeArt', () => {
       placeArt(draft, 'scene', still, { fit: 'asIs', ...options() }),
     )
     expect(projectSchema.safeParse(placed).success).toBe(true)
-    const [item] = sceneAt(placed.scenes[0]!, 0)
+    const [item] = sceneAt(placed.scenes[0]!, 0, [])
     expect(item!.layer.name).toBe('Still')
     expect(applyMatrix(item!.matrix, 0, 0)).toEqual([960, 540])
     expect(placed.assets).toEqual([
@@ -79,7 +79,7 @@ describe('placeArt', () => {
     const { layers } = placed.scenes[0]!
     expect(layers.map(({ name }) => name)).toEqual(['Boat', 'Sail', 'Hull', 'a'])
     expect(layers[2]!.visible).toBe(false)
-    const item = sceneAt(placed.scenes[0]!, 0).find(({ layer }) => layer.name === 'Sail')!
+    const item = sceneAt(placed.scenes[0]!, 0, []).find(({ layer }) => layer.name === 'Sail')!
     expect(applyMatrix(item.matrix, 0, 0)).toEqual([120, 160])
     expect(applyMatrix(item.matrix, 1, 0)).toEqual([122, 160])
   })

@@ -196,7 +196,7 @@ describe('distributeKeys', () => {
           'a',
           'position',
         )
-        const compiled = compileProperty(paced)
+        const compiled = compileProperty(paced, [])
         const lengths = compiled.spans.map((span) => (span as PlaceSpan).route.length)
         const whole = lengths.reduce((sum, length) => sum + length, 0)
         const time = compiled.times[compiled.times.length - 1]! - compiled.times[0]!

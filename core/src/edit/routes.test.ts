@@ -130,7 +130,7 @@ describe('transformRoutes', () => {
             'a',
             'position',
           )
-          const [before, now] = [compileProperty(given), compileProperty(after)]
+          const [before, now] = [compileProperty(given, []), compileProperty(after, [])]
           for (const time of momentsOf(given)) {
             const [x, y] = valueAt(before, time) as [number, number]
             const [dx, dy] = [x - about[0], y - about[1]]
@@ -183,7 +183,7 @@ describe('waypoints', () => {
           ...made,
           keys: made.keys.map((one) => ({ ...one, bend, through: 'corner' as const })),
         }
-        const given = settleWaypoints(timeless(plain, 0, plain.keys.length - 1))
+        const given = settleWaypoints(timeless(plain, 0, plain.keys.length - 1), [])
         const project = holding(given)
         expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
         const after = propertyOf(
@@ -192,7 +192,7 @@ describe('waypoints', () => {
           'position',
         )
         expect(after.keys.every((one) => !one.timeless)).toBe(true)
-        const length = compileProperty(given).values.length * 2000
+        const length = compileProperty(given, []).values.length * 2000
         const points = given.keys.map(({ value }) => value as Vec2)
         const apart = points.every(
           (a, i) => i === 0 || Math.hypot(a[0] - points[i - 1]![0], a[1] - points[i - 1]![1]) > 1,
@@ -240,7 +240,7 @@ describe('bendRoute', () => {
           const ref = refsOf(project, 'a', 'position')[at]!
           const s = tenth / 10
           const cubicOf = (given: Property) => {
-            const { cubics } = (compileProperty(given).spans[at] as PlaceSpan).route
+            const { cubics } = (compileProperty(given, []).spans[at] as PlaceSpan).route
             return cubicPoint(cubics[0]!, s)
           }
           const now = propertyOf(
@@ -275,7 +275,7 @@ describe('nearestOnRoute and timeOfDistance', () => {
           through: 'corner' as const,
         }))
         const given = { ...made, keys }
-        const compiled = compileProperty(given)
+        const compiled = compileProperty(given, [])
         const { route } = compiled.spans[0] as PlaceSpan
         if (route.length < 1) return
         const time = compiled.times[0]! + (percent / 100) * (compiled.times[1]! - compiled.times[0]!)

@@ -3,7 +3,7 @@ import type { Bend } from '../bend/index.ts'
 import { insertKeys, type Property, type Through, type Value } from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
-import { changeBends } from './bends.ts'
+import { giveBends } from './bends.ts'
 import { editProperty } from './editProperty.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
@@ -42,7 +42,7 @@ export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveR
   }
   const bends = new Map(edits.flatMap(({ ref, bend }) => (bend ? [[ref.key, bend] as const] : [])))
   const bent = edits.filter(({ bend }) => bend).map(({ ref }) => ref)
-  if (bent.length > 0) changeBends(draft, bent, (bend, key) => bends.get(key) ?? bend)
+  if (bent.length > 0) giveBends(draft, bent, (bend, key) => bends.get(key) ?? bend)
   for (const through of ['corner', 'joined', 'smooth'] as const) {
     const refs = edits.filter((edit) => edit.through === through).map(({ ref }) => ref)
     if (refs.length > 0) setThrough(draft, refs, through)

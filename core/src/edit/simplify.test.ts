@@ -27,7 +27,7 @@ const frame = frameTicks({ num: 24, den: 1 })
 
 /** Moments four times a frame and more, off the keys, where jumps may stand. */
 const everywhere = (given: Property): number[] => {
-  const { times } = compileProperty(given)
+  const { times } = compileProperty(given, [])
   const [start, end] = [times[0]!, times[times.length - 1]!]
   return Array.from(
     { length: Math.floor((4 * (end - start)) / frame) },
@@ -118,7 +118,7 @@ describe('healKeys', () => {
           error = healKeys(draft, refsOf(cut, 'a', 'position').slice(1, 2), time).error
         })
         const now = propertyOf(healed, 'a', 'position')
-        const size = Math.max(1, valueAt(compileProperty(given), 0).length, pathLength(given))
+        const size = Math.max(1, valueAt(compileProperty(given, []), 0).length, pathLength(given))
         expect(now.keys).toHaveLength(2)
         expect(error).toBeLessThan(1e-3 * size)
         expect(worstMiss(given, now, { times: momentsOf(given) })).toBeLessThan(2e-3 * size)
@@ -162,7 +162,7 @@ describe('healKeys', () => {
 })
 
 function pathLength(given: Property): number {
-  const compiled = compileProperty(given)
+  const compiled = compileProperty(given, [])
   return compiled.spans.reduce(
     (sum, span) => sum + (span as unknown as { route: { length: number } }).route.length,
     0,
@@ -187,7 +187,7 @@ describe('bakeCurve', () => {
             makeId: ids(),
           })
         })
-        const now = compileProperty(propertyOf(after, 'a', 'turn'))
+        const now = compileProperty(propertyOf(after, 'a', 'turn'), [])
         expect(report.error).toBeLessThanOrEqual(within)
         expect(report.keys).toBe(now.keys.length)
         expect(report.keys).toBeLessThanOrEqual(4 + 2 * 4 * waves)
@@ -213,7 +213,7 @@ describe('bakeCurve', () => {
           makeId: ids(),
         }),
       )
-    const now = compileProperty(propertyOf(bake('turn'), 'a', 'turn'))
+    const now = compileProperty(propertyOf(bake('turn'), 'a', 'turn'), [])
     expect(valueAt(now, TICKS_PER_SECOND * 0.49)).toEqual([0])
     expect(valueAt(now, TICKS_PER_SECOND * 0.51)).toEqual([10])
     expect(() => bake('position')).toThrow(/does not follow a curve/)

@@ -25,8 +25,15 @@ import { layerIn, sceneIn, type MakeId } from './refs.ts'
 /** Largest distance from the old position, px. Source: the motion model, section 7. */
 const WITHIN_PX = 0.1
 const LOOKS_A_FRAME = 4
+/** Shares of every span that are looked at besides: evenly, and close to its ends. */
+const LOOKS_A_SPAN = [
+  ...[1e-4, 1e-3, 1e-2].flatMap((close) => [close, 1 - close]),
+  ...Array.from({ length: 32 }, (_, i) => (i + 0.5) / 32),
+]
 /** Looks at the most, so that a scene of hours does not hold up the edit; they then lie farther apart. */
 const MOST_LOOKS = 200_000
+/** The share of the distance that is aimed at: between the looks of a fit it may be a little farther off. */
+const CAREFUL = 0.75
 /** A span whose end misses its key by more than this ends in a jump, px. */
 const JUMP_PX = 1e-3
 
@@ -39,7 +46,7 @@ export interface SplitOptions {
 export interface SplitReport {
   /** Keys afterwards, X and Y together, or of the joined position. */
   readonly keys: number
-  /** Largest distance from the old position found over the scene and all keys, at four looks a frame, px. */
+  /** Largest distance from the old position found over the scene and all keys, at four looks a frame and 38 a span, px. */
   readonly error: number
 }
 
@@ -97,7 +104,7 @@ export function joinPosition(
   const seen = seenOf(sceneIn(draft, ref.scene), [x, y])
   const [compiledX, compiledY] = [compileProperty(x, library), compileProperty(y, library)]
   const { made: joined, error } = keptWithin(within, [x, y], { seen, library }, ([fromX, fromY]) => {
-    const axes = { x: fromX!, y: fromY!, within, step: seen.step, makeId, library }
+    const axes = { x: fromX!, y: fromY!, within: CAREFUL * within, step: seen.step, makeId, library }
     const made = makeLawful(joinAxes(position, axes), { library })
     return { made, error: largestGap(compileProperty(made, library), compiledX, compiledY, seen) }
   })
@@ -177,8 +184,7 @@ function largestGap(
   const one = new Float64Array(1)
   const count = Math.min(MOST_LOOKS, Math.max(8, Math.ceil((end - start) / step)))
   let worst = 0
-  for (let i = 0; i < count; i += 1) {
-    const time = start + ((i + 0.5) / count) * (end - start)
+  const look = (time: number): void => {
     valueInto(out, place, time)
     const gaps = both.map((axis, c) => {
       valueInto(one, axis, time)
@@ -186,6 +192,16 @@ function largestGap(
     })
     worst = Math.max(worst, Math.hypot(...gaps))
   }
+  for (let i = 0; i < count; i += 1) look(start + ((i + 0.5) / count) * (end - start))
+  // A short span may do much between two of these.
+  const times = [...new Set([...place.times, ...x.times, ...y.times])].sort((a, b) => a - b)
+  times.slice(1).forEach((next, i) => {
+    for (const share of LOOKS_A_SPAN) {
+      // Where the one jumps and the other goes from tick to tick there is nothing between the two.
+      const time = Math.round(times[i]! + share * (next - times[i]!))
+      if (time > times[i]! && time < next) look(time)
+    }
+  })
   return worst
 }
 
@@ -281,7 +297,11 @@ function fittedAxis(
     },
   }
   // Both axes may be off at once, so each keeps to a share of the distance.
-  const { pieces } = fitCurve(curve, start, end, { within: within * Math.SQRT1_2, step, search: true })
+  const { pieces } = fitCurve(curve, start, end, {
+    within: CAREFUL * within * Math.SQRT1_2,
+    step,
+    search: true,
+  })
   const fitted = keysOfPieces(pieces, { property, makeId })
   const own = (compiled.keys[i]!.value as Vec2)[axis]
   const keys = withOwnStart(fitted, own, makeId)

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import { compileBend, plainBend, type Bend } from '../bend/index.ts'
+import { compileBend, plainBend, type Bend, type BendLibrary } from '../bend/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Layer, Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
@@ -50,7 +50,7 @@ export function staggerKeys(
   const layers = [...new Set(groups.map(([first]) => first!.layer))].map((layer) =>
     settled<Layer>(layerIn(draft, { scene: any.scene, layer })),
   )
-  const ordered = staggerOrder(layers, order).flatMap(({ id }) =>
+  const ordered = staggerOrder(layers, order, libraryIn(draft)).flatMap(({ id }) =>
     groups.filter(([first]) => first!.layer === id),
   )
   const ticks = stepTicks(draft, step, groups)
@@ -77,11 +77,11 @@ function stepTicks(draft: Draft<Project>, step: StaggerStep, groups: readonly (r
 }
 
 /** Layers in the order they are to go. */
-export function staggerOrder(layers: readonly Layer[], order: StaggerOrder): Layer[] {
+export function staggerOrder(layers: readonly Layer[], order: StaggerOrder, library: BendLibrary): Layer[] {
   if (order.by === 'list') return [...layers]
   if (order.by === 'reversed') return [...layers].reverse()
   if (order.by === 'chance') return shuffled(layers, order.seed)
-  const placed = layers.map((layer) => ({ layer, rank: rankOf(placeOf(layer, order.at), order) }))
+  const placed = layers.map((layer) => ({ layer, rank: rankOf(placeOf(layer, order.at, library), order) }))
   return placed.sort((a, b) => a.rank - b.rank).map(({ layer }) => layer)
 }
 
@@ -92,8 +92,8 @@ function rankOf([x, y]: Vec2, order: PlacedOrder): number {
   return (order.by === 'x' ? x : y) * (order.descending ? -1 : 1)
 }
 
-function placeOf({ properties }: Layer, time: Ticks): Vec2 {
-  const value = (name: string): unknown => currentValue(properties[name]!, time)
+function placeOf({ properties }: Layer, time: Ticks, library: BendLibrary): Vec2 {
+  const value = (name: string): unknown => currentValue(properties[name]!, time, library)
   if (!properties['position']!.split) return value('position') as Vec2
   return [value('position x') as number, value('position y') as number]
 }

@@ -187,6 +187,6 @@ describe('reverseKeys', () => {
       'a',
       'turn',
     )
-    expect(valueAt(compileProperty(after), TICKS_PER_SECOND / 2)).toEqual([0])
+    expect(valueAt(compileProperty(after, []), TICKS_PER_SECOND / 2)).toEqual([0])
   })
 })

@@ -28,10 +28,10 @@ import {
   makeSpansSmooth,
   moveKeys,
   removeKeys,
-  setBends,
   setRules,
   setThrough,
   setValueAt,
+  giveBends,
 } from './index.ts'
 
 const turn = { scene: 'scene', layer: 'a', property: 'turn' }
@@ -39,7 +39,7 @@ const second = (count: number) => asTicks(Math.round(count * TICKS_PER_SECOND))
 
 /** Every joined key of a property has one slope on both sides. */
 function expectInLine(given: Property): void {
-  const compiled = compileProperty(given)
+  const compiled = compileProperty(given, [])
   compiled.keys.forEach((key, i) => {
     if (key.through === 'joined') expect(isInLine(compiled, i), `${key.id} of ${given.kind}`).toBe(true)
   })
@@ -59,7 +59,7 @@ describe('joined keys', () => {
           project = edited(project, (draft: Draft<Project>) => {
             if (what === 0) setValueAt(draft, turn, second(which / 3), { value, autoKey: true, makeId })
             else if (what === 1) moveKeys(draft, [chosen], second(value / 10))
-            else if (what === 2) setBends(draft, [chosen], bend)
+            else if (what === 2) giveBends(draft, [chosen], () => bend)
             else if (what === 3) removeKeys(draft, [chosen], second(0))
             else if (what === 4) makeSpansSmooth(draft, [chosen])
             else if (what === 5) setThrough(draft, all, 'joined')
@@ -109,7 +109,7 @@ describe('joined keys', () => {
     const [first] = after.keys
     // 20 per second at 0.3/0.2 of the pace is 30 per second; the first span changes by 10, so its pace is 3.
     expect(first!.bend).toMatchObject({ arrive: { reach: 0.4, rise: expect.closeTo(1.2, 12) as number } })
-    expect(speedAt(compileProperty(after), second(1))[0]).toBeCloseTo(30, 9)
+    expect(speedAt(compileProperty(after, []), second(1))[0]).toBeCloseTo(30, 9)
   })
 
   it('carry the slope of a flat span by its lift', () => {
@@ -163,7 +163,7 @@ describe('convertBends', () => {
           error = convertBends(draft, refsOf(project, 'a', 'turn'), { to }).error
         })
         expect(error).toBeLessThanOrEqual(0.002)
-        const [before, now] = [given, propertyOf(after, 'a', 'turn')].map((one) => compileProperty(one))
+        const [before, now] = [given, propertyOf(after, 'a', 'turn')].map((one) => compileProperty(one, []))
         before!.spans.forEach((span, i) => {
           for (let k = 0; k < 40; k += 1) {
             const u = (k + 0.5) / 40

@@ -105,7 +105,7 @@ describe('scaleLayersBy and turnLayersBy', () => {
     const { turn, scale } = changed.scenes[0]!.layers[0]!.properties
     expect(scale!.value).toEqual([100, -80])
     expect(turn!.keys).toHaveLength(3)
-    expect(currentValue(turn!, at.time)).toBe(60)
+    expect(currentValue(turn!, at.time, [])).toBe(60)
     const { matrix } = sampleSceneInto(compileScene(changed.scenes[0]!, []), at.time)[0]!
     applyMatrix(matrix, 10, 20).forEach((part, i) => expect(part).toBeCloseTo([300, 200][i]!, 9))
     expect(() => edited(project, (draft) => turnLayersBy(draft, at, NaN, options))).toThrow(BadEdit)

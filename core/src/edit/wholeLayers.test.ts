@@ -9,10 +9,10 @@ import {
   findProperty,
   moveKeys,
   renameLayer,
-  setBends,
   setValueAt,
   switchLayers,
   type KeyRef,
+  giveBends,
 } from './index.ts'
 
 enablePatches()
@@ -42,7 +42,7 @@ describe('an edit that goes on with layers another changed whole', () => {
     (draft) => moveKeys(draft, refs, second(1)),
     (draft) => renameLayer(draft, { scene: 'scene', layer: 'a' }, 'Renamed'),
     (draft) => switchLayers(draft, 'scene', ['a', 'b'], { visible: false }),
-    (draft) => setBends(draft, [refs[0]!, refs[2]!], { kind: 'hold' }),
+    (draft) => giveBends(draft, [refs[0]!, refs[2]!], () => ({ kind: 'hold' })),
     (draft) => setValueAt(draft, turn, second(5), { value: 12, autoKey: true, makeId: () => 'made' }),
     (draft) => moveKeys(draft, refs.slice(0, 2), second(0.5)),
   ]

@@ -96,7 +96,7 @@ describe('sampleCsv', () => {
   const given = property('place', [key(0, [0, 0], ease), key(1, [300, 400])])
 
   it('has a row a frame from 0 while the frame starts before the end', () => {
-    const rows = sampleCsv(given, { rate, duration: asTicks(TICKS_PER_SECOND), speed: true })
+    const rows = sampleCsv(given, { library: [], rate, duration: asTicks(TICKS_PER_SECOND), speed: true })
       .trimEnd()
       .split('\n')
     expect(rows[0]).toBe('frame,seconds,x,y,speed')
@@ -105,8 +105,9 @@ describe('sampleCsv', () => {
   })
 
   it('reads back to the same floats', () => {
-    const compiled = compileProperty(given)
+    const compiled = compileProperty(given, [])
     const rows = sampleCsv(given, {
+      library: [],
       rate: { num: 60000, den: 1001 },
       duration: asTicks(TICKS_PER_SECOND),
       speed: true,
@@ -125,16 +126,16 @@ describe('sampleCsv', () => {
 
   it('names components by kind, and quotes what has no numbers', () => {
     const duration = asTicks(1)
-    expect(sampleCsv(property('colour', [], { value: '#fff' }), { rate, duration, speed: true })).toMatch(
-      /^frame,seconds,l,a,b,alpha,speed l,speed a,speed b,speed alpha\n/,
-    )
-    expect(sampleCsv(property('pair', [], { value: [1, 2] }), { rate, duration, speed: true })).toMatch(
-      /^frame,seconds,x,y,speed x,speed y\n0,0,1,2,0,0\n$/,
-    )
+    expect(
+      sampleCsv(property('colour', [], { value: '#fff' }), { library: [], rate, duration, speed: true }),
+    ).toMatch(/^frame,seconds,l,a,b,alpha,speed l,speed a,speed b,speed alpha\n/)
+    expect(
+      sampleCsv(property('pair', [], { value: [1, 2] }), { library: [], rate, duration, speed: true }),
+    ).toMatch(/^frame,seconds,x,y,speed x,speed y\n0,0,1,2,0,0\n$/)
     const words = property('choice', [key(0, 'say "go"'), key(1 / 24, 'stop')])
-    expect(sampleCsv(words, { rate, duration: asTicks(TICKS_PER_SECOND / 12), speed: true })).toBe(
-      `frame,seconds,value\n0,0,"say ""go"""\n1,${1 / 24},"stop"\n`,
-    )
+    expect(
+      sampleCsv(words, { library: [], rate, duration: asTicks(TICKS_PER_SECOND / 12), speed: true }),
+    ).toBe(`frame,seconds,value\n0,0,"say ""go"""\n1,${1 / 24},"stop"\n`)
   })
 })
 

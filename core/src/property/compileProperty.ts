@@ -46,7 +46,7 @@ export function timedKeys({ keys }: Property): readonly Key[] {
  * @param library the project's named bends, which linked spans follow
  * @throws BadBend when a span is linked to a bend the library does not have
  */
-export function compileProperty(property: Property, library: BendLibrary = []): CompiledProperty {
+export function compileProperty(property: Property, library: BendLibrary): CompiledProperty {
   const keys = timedKeys(property)
   const choice = property.kind === 'choice'
   const list = keys.length > 0 ? keys.map((key) => key.value) : [property.value]

@@ -7,16 +7,16 @@ import { TICKS_PER_SECOND } from '../time/index.ts'
 import { compileProperty, type PlaceSpan, speedAt, valueAt, type Key, type Property } from './index.ts'
 
 const at = (given: Property, seconds: number): number[] =>
-  valueAt(compileProperty(given), Math.round(seconds * TICKS_PER_SECOND))
+  valueAt(compileProperty(given, []), Math.round(seconds * TICKS_PER_SECOND))
 const speed = (given: Property, seconds: number): number[] =>
-  speedAt(compileProperty(given), Math.round(seconds * TICKS_PER_SECOND))
+  speedAt(compileProperty(given, []), Math.round(seconds * TICKS_PER_SECOND))
 const number = fc.integer({ min: -5000, max: 5000 }).map((tenths) => tenths / 10)
 
 describe('valueAt', () => {
   it('is each key’s value at its key, bit for bit, whatever the bends', () => {
     fc.assert(
       fc.property(keysOf(number), (keys) => {
-        const compiled = compileProperty(property('number', keys))
+        const compiled = compileProperty(property('number', keys), [])
         for (const { t, value } of keys) expect(valueAt(compiled, t)[0]).toBe(value)
       }),
       { numRuns: 500, seed: 11 },
@@ -34,7 +34,7 @@ describe('valueAt', () => {
 
   it('gives the same in any order of asking', () => {
     const given = property('number', [key(0, 0, ease), key(1, 5, ease), key(2, -3, ease), key(4, 8)])
-    const compiled = compileProperty(given)
+    const compiled = compileProperty(given, [])
     const times = [3.9, 0.1, 2.5, 2.4, 1, 0, 4, 1.7]
     times.forEach((time) => expect(valueAt(compiled, time * TICKS_PER_SECOND)).toEqual(at(given, time)))
   })
@@ -83,7 +83,7 @@ describe('speedAt', () => {
   it('is the slope of the value', () => {
     fc.assert(
       fc.property(keysOf(number), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (keys, share) => {
-        const compiled = compileProperty(property('number', keys))
+        const compiled = compileProperty(property('number', keys), [])
         const [first, last] = [keys[0]!.t, keys[keys.length - 1]!.t]
         const time = Math.round(first + share * (last - first))
         const step = 1000
@@ -111,7 +111,7 @@ describe('speedAt', () => {
       key(0, [0, 0], ease, { route: { arrive: [0, 0], leave: [300, -200], through: 'corner' } }),
       key(1, [500, 300], ease, { route: { arrive: [0, -400], leave: [0, 0], through: 'corner' } }),
     ])
-    const compiled = compileProperty(given)
+    const compiled = compileProperty(given, [])
     const count = 2000
     let sum = 0
     for (let i = 0; i <= count; i += 1) {
@@ -184,7 +184,7 @@ describe('steffenSlopes', () => {
     fc.assert(
       fc.property(keysOf(number), fc.double({ min: 0, max: 1, noNaN: true }), (keys, u) => {
         const smooth = keys.map((given): Key => ({ ...given, through: 'smooth', bend: ease }))
-        const compiled = compileProperty(property('number', smooth))
+        const compiled = compileProperty(property('number', smooth), [])
         for (let i = 0; i + 1 < smooth.length; i += 1) {
           const [from, to] = [smooth[i]!, smooth[i + 1]!]
           const value = valueAt(compiled, Math.round(from.t + u * (to.t - from.t)))[0]!
@@ -265,7 +265,7 @@ describe('a linked span', () => {
       const smooth = (seconds: number, value: number) => key(seconds, value, linked, { through: 'smooth' })
       const keys = [smooth(0, 0), smooth(1, 50), smooth(2, 0)]
       const compiled = compileProperty(property('number', keys), [{ id: 'n', bend }])
-      const own = compileProperty(property('number', [key(0, 0, bend), key(1, 50, bend), key(2, 0)]))
+      const own = compileProperty(property('number', [key(0, 0, bend), key(1, 50, bend), key(2, 0)]), [])
       for (let i = 0; i <= 40; i += 1) {
         const time = (i / 20) * TICKS_PER_SECOND
         expect(valueAt(compiled, time)).toEqual(valueAt(own, time))
@@ -281,13 +281,16 @@ describe('a place that goes on', () => {
       leave: { reach: 0.3, rise: 0 },
       arrive: { reach: 0.3, rise: -0.6 },
     } as const
-    const compiled = compileProperty({
-      ...property('place', [
-        key(0, [0, 0], bend, { route: { arrive: [0, 0], leave: [0, 0], through: 'corner' } }),
-        key(1, [400, 0], bend, { route: { arrive: [0, -300], leave: [0, 0], through: 'corner' } }),
-      ]),
-      after: 'continue',
-    })
+    const compiled = compileProperty(
+      {
+        ...property('place', [
+          key(0, [0, 0], bend, { route: { arrive: [0, 0], leave: [0, 0], through: 'corner' } }),
+          key(1, [400, 0], bend, { route: { arrive: [0, -300], leave: [0, 0], through: 'corner' } }),
+        ]),
+        after: 'continue',
+      },
+      [],
+    )
     const [x, y] = valueAt(compiled, 1.5 * TICKS_PER_SECOND)
     expect(x).toBeCloseTo(400, 9)
     expect(y).toBeLessThan(-100)

@@ -130,7 +130,7 @@ describe('values and speeds', () => {
     fc.assert(
       fc.property(anyProperty, (property) => {
         expect(propertySchema.safeParse(property).error).toBeUndefined()
-        const compiled = compileProperty(property)
+        const compiled = compileProperty(property, [])
         for (const time of momentsOf(property)) {
           expect(valueAt(compiled, time).every(Number.isFinite), `value at ${time}`).toBe(true)
           // A speed may have no bound, at an upright handle; it is a number else.
@@ -142,18 +142,21 @@ describe('values and speeds', () => {
   })
 
   const two = (values: [number, number], bend: Bend): ReturnType<typeof compileProperty> =>
-    compileProperty({
-      kind: 'number',
-      value: 0,
-      keys: values.map((value, i) => ({
-        id: `k${i}`,
-        t: asTicks(i * TICKS_PER_SECOND),
-        value,
-        bend,
-        through: 'corner',
-      })),
-      after: 'continue',
-    })
+    compileProperty(
+      {
+        kind: 'number',
+        value: 0,
+        keys: values.map((value, i) => ({
+          id: `k${i}`,
+          t: asTicks(i * TICKS_PER_SECOND),
+          value,
+          bend,
+          through: 'corner',
+        })),
+        after: 'continue',
+      },
+      [],
+    )
   const bend = (leave: [number, number, number?], arrive: [number, number, number?]): Bend => {
     const side = ([reach, rise, bump]: [number, number, number?]) => ({
       reach,
@@ -197,14 +200,17 @@ describe('values and speeds', () => {
 
   it('of a hold before the first key are that key’s, also where steps jump at once', () => {
     const first: Bend = { kind: 'family', family: 'steps', steps: 4, jump: 'start' }
-    const compiled = compileProperty({
-      kind: 'number',
-      value: 0,
-      keys: [
-        { id: 'a', t: asTicks(TICKS_PER_SECOND), value: 10, bend: first, through: 'corner' },
-        { id: 'b', t: asTicks(2 * TICKS_PER_SECOND), value: 50, bend: first, through: 'corner' },
-      ],
-    })
+    const compiled = compileProperty(
+      {
+        kind: 'number',
+        value: 0,
+        keys: [
+          { id: 'a', t: asTicks(TICKS_PER_SECOND), value: 10, bend: first, through: 'corner' },
+          { id: 'b', t: asTicks(2 * TICKS_PER_SECOND), value: 50, bend: first, through: 'corner' },
+        ],
+      },
+      [],
+    )
     expect(valueAt(compiled, 0)).toEqual([10])
     expect(valueAt(compiled, TICKS_PER_SECOND)).toEqual([20])
   })

@@ -17,7 +17,7 @@ const share = fc.double({ min: 0.001, max: 0.999, noNaN: true })
 
 /** Holds two properties against each other at many moments; distances in the value's own unit. */
 function largestGap(before: Property, after: Property, from: number, to: number): number {
-  const [a, b] = [compileProperty(before), compileProperty(after)]
+  const [a, b] = [compileProperty(before, []), compileProperty(after, [])]
   let largest = 0
   for (let i = 0; i <= 200; i += 1) {
     const time = Math.round(from + (i / 200) * (to - from))
@@ -31,7 +31,7 @@ function expectUnchanged(given: Property, keys: readonly Key[], at: number, with
   const [first, last] = [keys[0]!.t, keys[keys.length - 1]!.t]
   const time = asTicks(Math.round(first + at * (last - first)))
   if (keys.some(({ t }) => t === time)) return
-  const inserted = insertKey(given, time, 'new')
+  const inserted = insertKey(given, time, 'new', [])
   expect(inserted.property.keys).toHaveLength(keys.length + 1)
   expect(inserted.property.keys.find(({ id }) => id === 'new')!.t).toBe(time)
   if (inserted.exact)
@@ -95,7 +95,7 @@ describe('insertKey', () => {
       key(0, [0, 0], bend, { route: { arrive: [0, 0], leave: [300, 0], through: 'corner' } }),
       key(1, [500, 500], bend, { route: { arrive: [0, -300], leave: [0, 0], through: 'corner' } }),
     ])
-    expect(insertKey(given, asTicks(0.9 * TICKS_PER_SECOND), 'new').exact).toBe(false)
+    expect(insertKey(given, asTicks(0.9 * TICKS_PER_SECOND), 'new', []).exact).toBe(false)
   })
 
   it('keeps a swing through the start value exact by a lift', () => {
@@ -105,7 +105,7 @@ describe('insertKey', () => {
       arrive: { reach: 0.4, rise: 0 },
     } as const
     const given = property('number', [key(0, 0, swing), key(1, 100)])
-    const compiled = compileProperty(given)
+    const compiled = compileProperty(given, [])
     let [low, high] = [0.3, 0.9]
     for (let i = 0; i < 60; i += 1) {
       const middle = (low + high) / 2
@@ -113,15 +113,15 @@ describe('insertKey', () => {
       else high = middle
     }
     const time = asTicks(Math.round(low * TICKS_PER_SECOND))
-    const inserted = insertKey(given, time, 'new')
+    const inserted = insertKey(given, time, 'new', [])
     expect(inserted.exact).toBe(true)
     expect(largestGap(given, inserted.property, 0, TICKS_PER_SECOND)).toBeLessThan(1e-6)
   })
 
   it('holds before the first key and after the last', () => {
     const given = property('number', [key(1, 5, ease), key(2, 7)])
-    const early = insertKey(given, asTicks(0), 'new').property
-    const late = insertKey(given, asTicks(3 * TICKS_PER_SECOND), 'new').property
+    const early = insertKey(given, asTicks(0), 'new', []).property
+    const late = insertKey(given, asTicks(3 * TICKS_PER_SECOND), 'new', []).property
     expect(early.keys.map(({ value }) => value)).toEqual([5, 5, 7])
     expect(late.keys.map(({ value }) => value)).toEqual([5, 7, 7])
   })
@@ -164,7 +164,7 @@ describe('insertKey on a colour', () => {
             ...property('colour', [key(0, from, between), key(1, to)]),
             mix: mix as 'oklab',
           }
-          const inserted = insertKey(given, asTicks(Math.round(at * TICKS_PER_SECOND)), 'new')
+          const inserted = insertKey(given, asTicks(Math.round(at * TICKS_PER_SECOND)), 'new', [])
           if (!inserted.exact) return
           exact += 1
           expect(largestGap(given, inserted.property, 0, TICKS_PER_SECOND)).toBeLessThan(2e-6)
@@ -182,7 +182,7 @@ describe('pinSmooth', () => {
       fc.property(keysOf(number), fc.nat(5), (list, at) => {
         const keys = list.map((given): Key => ({ ...given, bend: ease, through: 'smooth' }))
         const given = property('number', keys)
-        const pinned = pinSmooth(given, (i) => i === at)
+        const pinned = pinSmooth(given, (i) => i === at, [])
         expect(largestGap(given, pinned, keys[0]!.t, keys[keys.length - 1]!.t)).toBeLessThan(1e-9)
       }),
       { numRuns: 500, seed: 25 },
@@ -201,11 +201,11 @@ describe('unrollProperty', () => {
     'writes out %s as plain keys',
     (rule) => {
       const end = asTicks(6 * TICKS_PER_SECOND)
-      const { property: plain, exact } = unrollProperty(wave(rule), asTicks(0), end)
+      const { property: plain, exact } = unrollProperty(wave(rule), asTicks(0), end, [])
       expect(exact).toBe(true)
       expect(plain.after).toBe('hold')
       // Odd steps, so that no look falls on a seam, where two values meet.
-      const [a, b] = [compileProperty(wave(rule)), compileProperty(plain)]
+      const [a, b] = [compileProperty(wave(rule), []), compileProperty(plain, [])]
       for (let time = 12_345; time < end; time += 7_777_777)
         expect(valueAt(b, time)[0]).toBeCloseTo(valueAt(a, time)[0]!, 6)
     },
@@ -213,6 +213,6 @@ describe('unrollProperty', () => {
 
   it('refuses a cycle too short to be written out', () => {
     const fast: Property = { ...property('number', [key(0, 0), key(0.0001, 1)]), after: 'loop' }
-    expect(() => unrollProperty(fast, asTicks(0), asTicks(10 * TICKS_PER_SECOND))).toThrow(/too fast/)
+    expect(() => unrollProperty(fast, asTicks(0), asTicks(10 * TICKS_PER_SECOND), [])).toThrow(/too fast/)
   })
 })

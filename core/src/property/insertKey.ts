@@ -24,7 +24,7 @@ export interface Insertion {
  * spaces), or where a colour on the way is none that can be stored: then the nearest bends are taken and `exact` is false.
  * Source: P. de Casteljau's subdivision of bend and route; own for families and lifts; `fitBend`.
  */
-export function insertKey(given: Property, time: Ticks, id: string, library: BendLibrary = []): Insertion {
+export function insertKey(given: Property, time: Ticks, id: string, library: BendLibrary): Insertion {
   const claimed = inserted(given, time, id, library)
   return {
     property: claimed.property,

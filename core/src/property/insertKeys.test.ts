@@ -22,7 +22,7 @@ describe('insertKeys', () => {
             ...times.filter((t) => t >= last),
           ]
           const makeId = ids()
-          const oneByOne = inOrder.reduce((so, t) => insertKey(so, t, makeId()).property, given)
+          const oneByOne = inOrder.reduce((so, t) => insertKey(so, t, makeId(), []).property, given)
           const together = insertKeys(given, tenths.map(tickOf), ids(), [])
           expect(together.keys.map(({ t }) => t)).toEqual(oneByOne.keys.map(({ t }) => t))
           expect(worstMiss(together, oneByOne, { times: momentsOf(together) })).toBeLessThan(1e-9)

@@ -12,7 +12,7 @@ const IN_LINE_COLOUR = 1e-6
 const CANCELS = 1e-14
 
 export interface KeepJoinedOptions {
-  readonly library?: BendLibrary
+  readonly library: BendLibrary
   /** The property before the edit: of two sides of a key, the one that changed leads. Without it both meet halfway. */
   readonly before?: Property | null
   /** Ids of keys whose span must stay exactly as it is; it leads, whatever changed. */
@@ -28,8 +28,8 @@ export interface KeepJoinedOptions {
  * @returns the same property where all is in line
  * Source: own.
  */
-export function keepJoined(property: Property, options: KeepJoinedOptions = {}): Property {
-  const { library = [], before = null, led, inLine: settled } = options
+export function keepJoined(property: Property, options: KeepJoinedOptions): Property {
+  const { library, before = null, led, inLine: settled } = options
   const toBeSeen = (key: Key): boolean => key.through === 'joined' && !key.timeless && !settled?.has(key.id)
   const last = property.keys.length - 1
   if (!property.keys.some((key, i) => i > 0 && i < last && toBeSeen(key))) return property

@@ -1,4 +1,4 @@
-import { HOLD, LINEAR, type PlainBend } from '../bend/index.ts'
+import { NO_LINKS, HOLD, LINEAR, type PlainBend } from '../bend/index.ts'
 import { mergeRoutes } from '../fit/index.ts'
 import { compileRoute, type Vec2 } from '../route/index.ts'
 import { compileProperty, type CompiledProperty } from './compileProperty.ts'
@@ -40,7 +40,10 @@ export function mergeSpans(
       { ...from, bend, through: 'corner', ...(routes ? { route: routes.from } : {}) },
       { ...to, through: 'corner', ...(routes ? { route: routes.to } : {}) },
     ]
-    const alone = compileProperty({ ...compiled.property, keys: ends, before: 'hold', after: 'hold' })
+    const alone = compileProperty(
+      { ...compiled.property, keys: ends, before: 'hold', after: 'hold' },
+      NO_LINKS,
+    )
     const error = propertyGap(compiled, alone, { start: from.t, end: to.t, step })
     return {
       from: { ...ends[0], through: from.through },

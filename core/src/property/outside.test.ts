@@ -26,7 +26,7 @@ describe('what goes on outside the keys', () => {
         fc.integer({ min: 1, max: 99 }),
         (made, rule, round, share) => {
           const given = lawful({ ...made, before: rule, after: rule })
-          const compiled = compileProperty(given)
+          const compiled = compileProperty(given, [])
           const [first, last] = [compiled.times[0]!, compiled.times[compiled.times.length - 1]!]
           const length = last - first
           const into = Math.round((share / 100) * length)
@@ -55,7 +55,7 @@ describe('what goes on outside the keys', () => {
     fc.assert(
       fc.property(kinds, fc.integer({ min: 1, max: 50 }), fc.boolean(), (made, tenths, early) => {
         const given = lawful({ ...made, before: 'continue', after: 'continue' })
-        const compiled = compileProperty(given)
+        const compiled = compileProperty(given, [])
         const end = early ? compiled.times[0]! : compiled.times[compiled.times.length - 1]!
         const sign = early ? -1 : 1
         const [one, two] = [1, 2].map((n) => valueAt(compiled, end + sign * n * at(tenths / 10)))
@@ -74,7 +74,7 @@ describe('what goes on outside the keys', () => {
   })
 
   it('is on its own tick the last key’s value, and a tick later the next round’s', () => {
-    const given = compileProperty(property('number', [key(0, 0), key(1, 10)], { after: 'loop' }))
+    const given = compileProperty(property('number', [key(0, 0), key(1, 10)], { after: 'loop' }), [])
     expect(valueAt(given, at(1))).toEqual([10])
     expect(valueAt(given, at(1) + 1)[0]).toBeCloseTo(0, 6)
     expect(valueAt(given, at(2))).toEqual([0])
@@ -85,8 +85,8 @@ describe('what goes on outside the keys', () => {
       fc.property(kinds, fc.constantFrom<Outside>(...rules), (made, rule) => {
         const given = lawful({ ...made, before: rule, after: rule })
         const [start, end] = [asTicks(0), asTicks(at(12))]
-        const { property: plain, exact } = unrollProperty(given, start, end)
-        const [before, after] = [given, plain].map((one) => compileProperty(one))
+        const { property: plain, exact } = unrollProperty(given, start, end, [])
+        const [before, after] = [given, plain].map((one) => compileProperty(one, []))
         const seams = after!.times
         for (let i = 0; i < 200; i += 1) {
           const time = Math.round((12 * (i + 0.5) * TICKS_PER_SECOND) / 200)
@@ -103,7 +103,7 @@ describe('what goes on outside the keys', () => {
 
 describe('degenerate properties', () => {
   const finite = (given: Property, times: readonly number[]): void => {
-    const compiled = compileProperty(given)
+    const compiled = compileProperty(given, [])
     for (const time of times) {
       for (const part of valueAt(compiled, time)) expect(Number.isFinite(part), `value at ${time}`).toBe(true)
       for (const part of speedAt(compiled, time)) expect(Number.isNaN(part), `speed at ${time}`).toBe(false)
@@ -152,7 +152,7 @@ describe('degenerate properties', () => {
         length,
         3 * length,
       ])
-      const compiled = compileProperty(property('number', keys))
+      const compiled = compileProperty(property('number', keys), [])
       expect(valueAt(compiled, length / 2)[0]).toBeCloseTo(45, 6)
       expect(valueAt(compiled, length)).toEqual([90])
     }
@@ -164,7 +164,7 @@ describe('degenerate properties', () => {
       id: `k${i}`,
       t: asTicks(i * 1000),
     }))
-    const compiled = compileProperty(property('number', keys))
+    const compiled = compileProperty(property('number', keys), [])
     for (let i = 0; i < 10_000; i += 1) {
       const k = (i * 7919) % 10_000
       expect(valueAt(compiled, k * 1000)).toEqual([k % 7])
@@ -173,13 +173,13 @@ describe('degenerate properties', () => {
 
   it('have a direction wherever the route ever goes anywhere', () => {
     const still = property('place', [key(0, [5, 5]), key(1, [5, 5]), key(2, [5, 9]), key(3, [5, 9])])
-    const compiled = compileProperty(still)
+    const compiled = compileProperty(still, [])
     const out = new Float64Array(2)
     for (const time of [-1, 0, 0.5, 1, 1.5, 2.5, 3, 4]) {
       directionInto(out, compiled, at(time))
       expect([...out]).toEqual([0, 1])
     }
-    directionInto(out, compileProperty(property('place', [key(0, [1, 1]), key(1, [1, 1])])), at(0.5))
+    directionInto(out, compileProperty(property('place', [key(0, [1, 1]), key(1, [1, 1])]), []), at(0.5))
     expect([...out]).toEqual([0, 0])
   })
 })

@@ -11,7 +11,7 @@ import type { Key, Property } from './property.ts'
 export function pinSmooth(
   property: Property,
   picks: (index: number) => boolean,
-  library: BendLibrary = [],
+  library: BendLibrary,
 ): Property {
   if (!property.keys.some((key) => key.through === 'smooth')) return property
   const compiled = compileProperty(property, library)

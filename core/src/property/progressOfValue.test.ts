@@ -11,7 +11,7 @@ describe('progressOfValue', () => {
     fc.assert(
       fc.property(amount, amount, progress, (from, to, p) => {
         fc.pre(Math.abs(from - to) > 1e-3)
-        const compiled = compileProperty(property('pair', [key(0, [from, to], ease), key(1, [to, from])]))
+        const compiled = compileProperty(property('pair', [key(0, [from, to], ease), key(1, [to, from])]), [])
         const out = new Float64Array(2)
         compiled.mixers[0]!.mixInto(out, p)
         expect(progressOfValue(compiled, 0, 0, out[0]!)).toBeCloseTo(p, 6)
@@ -28,6 +28,7 @@ describe('progressOfValue', () => {
     ] as const) {
       const compiled = compileProperty(
         property('number', [key(0, from, ease), key(1, to)], { mix: 'geometric' }),
+        [],
       )
       const out = new Float64Array(1)
       for (const p of [-0.5, 0, 0.25, 0.5, 1, 1.4]) {
@@ -38,8 +39,10 @@ describe('progressOfValue', () => {
   })
 
   it('counts a place along its route, and has no answer where nothing changes', () => {
-    const compiled = compileProperty(property('place', [key(0, [0, 0], ease), key(1, [30, 40])]))
+    const compiled = compileProperty(property('place', [key(0, [0, 0], ease), key(1, [30, 40])]), [])
     expect(progressOfValue(compiled, 0, 0, 25)).toBeCloseTo(0.5, 9)
-    expect(progressOfValue(compileProperty(property('number', [key(0, 5), key(1, 5)])), 0, 0, 9)).toBeNull()
+    expect(
+      progressOfValue(compileProperty(property('number', [key(0, 5), key(1, 5)]), []), 0, 0, 9),
+    ).toBeNull()
   })
 })

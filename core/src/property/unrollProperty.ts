@@ -1,4 +1,4 @@
-import { HOLD, LINEAR, plainBend, type BendLibrary } from '../bend/index.ts'
+import { NO_LINKS, HOLD, LINEAR, plainBend, type BendLibrary } from '../bend/index.ts'
 import { asTicks, BadTime, type Ticks } from '../time/index.ts'
 import { compileProperty, timedKeys } from './compileProperty.ts'
 import { storedValueAt } from './evaluate.ts'
@@ -28,17 +28,12 @@ export interface Unrolled {
  * stand at both ends. A seam of a loop is two keys one tick apart.
  * @throws BadTime when a cycle is so short that writing it out would take more than MOST_KEYS keys
  */
-export function unrollProperty(
-  property: Property,
-  start: Ticks,
-  end: Ticks,
-  library: BendLibrary = [],
-): Unrolled {
+export function unrollProperty(property: Property, start: Ticks, end: Ticks, library: BendLibrary): Unrolled {
   if (timedKeys(property).length < 2)
     return { property: { ...property, before: 'hold', after: 'hold' }, exact: true }
   const unlinked = unlinkBends(property, library)
   const pinned = pinRoutes(
-    pinSmooth(unlinked, () => true),
+    pinSmooth(unlinked, () => true, NO_LINKS),
     () => true,
   )
   const keys = [
@@ -55,7 +50,7 @@ export function unrollProperty(
 function goesBackIn(property: Property): boolean {
   const { kind, before, after } = property
   if (kind !== 'place' || (before !== 'continue' && after !== 'continue')) return false
-  const { spans } = compileProperty(property)
+  const { spans } = compileProperty(property, NO_LINKS)
   const speed = new Float64Array(1)
   const back = (span: CompiledSpan, u: 0 | 1): boolean => {
     span.speedInto(speed, u)
@@ -123,7 +118,7 @@ function outsideKeys(property: Property, from: number, to: number, rule: Outside
 }
 
 function continuing(property: Property, time: number, after: boolean): Key {
-  const value = storedValueAt(compileProperty(property), time)
+  const value = storedValueAt(compileProperty(property, NO_LINKS), time)
   return { id: `${after ? 'on' : 'back'}`, t: asTicks(time), value, bend: LINEAR, through: 'corner' }
 }
 
@@ -188,12 +183,12 @@ function cropTo(property: Property, start: Ticks, end: Ticks): Unrolled {
     const { keys } = cropped
     const inside = keys[0]!.t < edge && edge < keys[keys.length - 1]!.t
     if (!inside || keys.some((key) => key.t === edge)) continue
-    const inserted = insertKey(cropped, edge, `edge~${edge}`)
+    const inserted = insertKey(cropped, edge, `edge~${edge}`, NO_LINKS)
     exact = exact && inserted.exact
     cropped = inserted.property
   }
   const kept = cropped.keys.filter((key) => key.t >= start && key.t <= end)
   if (kept.length > 0) return { property: { ...cropped, keys: kept }, exact }
-  const value = storedValueAt(compileProperty(property), start)
+  const value = storedValueAt(compileProperty(property, NO_LINKS), start)
   return { property: { ...cropped, value, keys: [] }, exact }
 }

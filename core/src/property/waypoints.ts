@@ -18,7 +18,7 @@ const LOOKS = 256
  * A waypoint between two timed keys too close for a tick of its own stands as near as it can.
  * @returns the same property where nothing moves
  */
-export function settleWaypoints(property: Property, library: BendLibrary = []): Property {
+export function settleWaypoints(property: Property, library: BendLibrary): Property {
   if (!property.keys.some((key) => key.timeless)) return property
   const compiled = compileProperty(property, library)
   let span = -1
@@ -50,7 +50,7 @@ export function setTimeless(
   property: Property,
   id: string,
   timeless: boolean,
-  library: BendLibrary = [],
+  library: BendLibrary,
 ): Property {
   const at = property.keys.findIndex((key) => key.id === id)
   const key = property.keys[at]

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { FAMILIES, type Bend, type FamilyName, type PlainBend } from '../bend/index.ts'
+import { FAMILIES, hasLift, type Bend, type FamilyName, type PlainBend } from '../bend/index.ts'
 import { LIMITS } from './limits.ts'
 
 const AMOUNTS = `numbers lie from ${formatted(-LIMITS.magnitude)} to ${formatted(LIMITS.magnitude)}`
@@ -76,8 +76,13 @@ const PLAIN = [
   points,
 ] as const
 
-/** A bend as a library keeps it: any but a link. */
+/** A bend that is no link. */
 export const plainBendSchema = z.discriminatedUnion('kind', PLAIN) as unknown as z.ZodType<PlainBend>
+
+/** A bend as a library keeps it: any but a link, and without a bump. */
+export const libraryBendSchema = plainBendSchema.refine((bend) => !hasLift(bend), {
+  message: 'a bend of the library has no bump (lift): it has no units',
+})
 
 /** A bend as stored with a key. */
 export const bendSchema = z.discriminatedUnion('kind', [

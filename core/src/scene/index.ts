@@ -52,7 +52,7 @@ export {
 } from './outlinePath.ts'
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
 export { alongDegrees, makePlacing, type Placing } from './placing.ts'
-export { bendSchema, plainBendSchema } from './bendSchema.ts'
+export { bendSchema, libraryBendSchema, plainBendSchema } from './bendSchema.ts'
 export { propertySchema } from './propertySchema.ts'
 export { withRiders } from './riders.ts'
 export { standInPicture } from './standInPicture.ts'

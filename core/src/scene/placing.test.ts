@@ -29,7 +29,7 @@ describe('turning along a route', () => {
 
   it('adds the way’s direction and the offset to the turn, at the ends by the limit of the tangent', () => {
     const degrees = (offset: number, seconds: number): number => {
-      const [item] = sceneAt(projectOf([along(offset)]).scenes[0]!, second(seconds))
+      const [item] = sceneAt(projectOf([along(offset)]).scenes[0]!, second(seconds), [])
       return (Math.atan2(item!.matrix[1]!, item!.matrix[0]!) * 180) / Math.PI
     }
     expect(degrees(0, 0)).toBeCloseTo(10, 9)
@@ -49,7 +49,7 @@ describe('turning along a route', () => {
       turnAlongRoute: 0,
     }
     for (const seconds of [0.5, 2.9]) {
-      const [item] = sceneAt(projectOf([layer]).scenes[0]!, second(seconds))
+      const [item] = sceneAt(projectOf([layer]).scenes[0]!, second(seconds), [])
       expect(item!.matrix[0]).toBeCloseTo(0.6, 6)
       expect(item!.matrix[1]).toBeCloseTo(0.8, 6)
     }
@@ -73,9 +73,9 @@ describe('riding on others', () => {
           const sampler = compileScene(scene, [])
           for (const time of momentsOf(place, 2)) {
             const item = sampleSceneInto(sampler, time).find(({ layer }) => layer.id === 'a')!
-            const own = sceneAt(projectOf([{ ...layers[0]!, parent: null }]).scenes[0]!, time)[0]!
+            const own = sceneAt(projectOf([{ ...layers[0]!, parent: null }]).scenes[0]!, time, [])[0]!
             const [x, y] = applyMatrix(own.matrix, 3, 4)
-            const wanted = applyMatrix(parentMatrixAt(scene, 'a', time), x, y)
+            const wanted = applyMatrix(parentMatrixAt(scene, 'a', time, []), x, y)
             const found = applyMatrix(item.matrix, 3, 4)
             found.forEach((part, i) => expect(Math.abs(part - wanted[i]!)).toBeLessThan(1e-6))
           }

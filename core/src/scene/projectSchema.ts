@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
-import { amount, plainBendSchema } from './bendSchema.ts'
+import { amount, libraryBendSchema } from './bendSchema.ts'
 import {
   LAYER_LABELS,
   type Asset,
@@ -98,7 +98,7 @@ const assetSchema = z.strictObject({
 const namedBendSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
-  bend: plainBendSchema,
+  bend: libraryBendSchema,
 }) as unknown as z.ZodType<NamedBend>
 
 export const PROJECT_FIELDS = {

@@ -104,7 +104,7 @@ export function sampleSceneInto(sampler: SceneSampler, time: number): readonly D
 }
 
 /** The draw list of a scene at a moment: fresh items, bottom first, only what shows. */
-export function sceneAt(scene: Scene, time: number, library: BendLibrary = []): DrawItem[] {
+export function sceneAt(scene: Scene, time: number, library: BendLibrary): DrawItem[] {
   return sampleSceneInto(compileScene(scene, library), time).filter((item) => item.shown)
 }
 
@@ -206,12 +206,7 @@ function outlineWriter(property: Property, library: BendLibrary): Writer {
 }
 
 /** The map to the stage from what a layer rides on, at a moment; the identity for one that rides on nothing. */
-export function parentMatrixAt(
-  scene: Scene,
-  layerId: string,
-  time: number,
-  library: BendLibrary = [],
-): Matrix {
+export function parentMatrixAt(scene: Scene, layerId: string, time: number, library: BendLibrary): Matrix {
   const matrix = identityMatrix()
   let at = layerById(scene, layerId)?.parent ?? null
   // Most ride on nothing, and are not to wait for a list of all.
@@ -226,7 +221,7 @@ export function parentMatrixAt(
 }
 
 /** The map to the stage from a layer's own coordinates, at a moment. */
-export function ownMatrixAt(scene: Scene, layerId: string, time: number, library: BendLibrary = []): Matrix {
+export function ownMatrixAt(scene: Scene, layerId: string, time: number, library: BendLibrary): Matrix {
   const layer = scene.layers.find(({ id }) => id === layerId)
   const matrix = identityMatrix()
   if (layer) ownMatrixInto(matrix, makePlacing(layer, library), time)

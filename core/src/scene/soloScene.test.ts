@@ -9,7 +9,8 @@ const scene = projectOf([
   layerWith('follower', {}, 'rectangle', 'leader'),
   layerWith('leader', {}),
 ]).scenes[0]!
-const shown = (solo: string[]): string[] => sceneAt(soloScene(scene, solo), 0).map(({ layer }) => layer.id)
+const shown = (solo: string[]): string[] =>
+  sceneAt(soloScene(scene, solo), 0, []).map(({ layer }) => layer.id)
 
 describe('soloScene', () => {
   it('is the scene itself when nothing is chosen, or only what is gone', () => {
@@ -29,7 +30,7 @@ describe('soloScene', () => {
 
   it('does not show what is hidden by itself, and changes nothing given', () => {
     const layers = scene.layers.map((layer) => (layer.id === 'leader' ? { ...layer, visible: false } : layer))
-    expect(sceneAt(soloScene({ ...scene, layers }, ['leader']), 0).map(({ layer }) => layer.id)).toEqual([
+    expect(sceneAt(soloScene({ ...scene, layers }, ['leader']), 0, []).map(({ layer }) => layer.id)).toEqual([
       'follower',
     ])
     expect(scene.layers.every(({ visible }) => visible)).toBe(true)

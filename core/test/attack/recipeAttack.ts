@@ -260,7 +260,10 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   rippleKeys: (d, w) =>
     edit.rippleKeys(d, { scene: SCENE, layers: layersOf(w), from: anyTicks(w), byTicks: anyTicks(w) }),
   scaleKeyValues: (d, w) => edit.scaleKeyValues(d, keysOf(w), { about: w.number(), factor: w.number() }),
-  setBends: (d, w) => edit.setBends(d, keysOf(w), w.bend()),
+  giveBends: (d, w) => {
+    const bend = w.bend()
+    edit.giveBends(d, keysOf(w), () => bend)
+  },
   setGraphHandle: (d, w) =>
     edit.setGraphHandle(d, keyOf(w), {
       side: one(w, ['leave', 'arrive']),

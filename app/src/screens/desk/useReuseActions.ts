@@ -3,13 +3,13 @@ import type { PlainBend } from '@arrow-bend/core/bend'
 import {
   copyKeys,
   findProperty,
+  giveBends,
   moveKeys,
   pasteKeys,
   pasteTargets,
   removeKeys,
   repeatKeys,
   reverseKeys,
-  setBends,
   thereAndBack,
   type KeyClip,
   type KeyRef,
@@ -126,7 +126,7 @@ export function useReuseActions(): ReuseActions {
     const refs = targetSpans(document.project!, selection.state).map(({ ref }) => ref)
     if (refs.length === 0)
       toast('Select spans first to give them this bend: click a ribbon between two keys.')
-    else document.apply('Bend pasted', (draft) => setBends(draft, refs, bend))
+    else document.apply('Bend pasted', (draft) => giveBends(draft, refs, () => bend))
   }
 
   const again: ReuseActions['again'] = (times = 1, gap = 0) => {

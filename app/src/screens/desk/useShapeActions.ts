@@ -6,7 +6,6 @@ import {
   joinPosition,
   makePause,
   makeSpansSmooth,
-  setBends,
   setThrough,
   splitPosition,
   type KeyRef,
@@ -90,7 +89,7 @@ export function useShapeActions(): ShapeActions {
       return
     }
     document.apply(quick?.label ?? 'Bend used last', (draft) =>
-      quick?.smooth ? makeSpansSmooth(draft, refs) : setBends(draft, refs, bend),
+      quick?.smooth ? makeSpansSmooth(draft, refs) : changeBends(draft, refs, () => bend),
     )
     if (!quick?.smooth) lastBend.remember(bend)
   }

@@ -6,7 +6,7 @@ import {
   describeIssues,
   LAYER_KINDS,
   LIMITS,
-  plainBendSchema,
+  libraryBendSchema,
   propertySchema,
   nameSchema,
   type NamedBend,
@@ -34,7 +34,7 @@ const clipSchema = z.strictObject({
     .min(1, 'it holds no keys')
     .max(MOST_TRACKS),
   bends: z
-    .array(z.strictObject({ id, name: nameSchema, bend: plainBendSchema }))
+    .array(z.strictObject({ id, name: nameSchema, bend: libraryBendSchema }))
     .max(LIMITS.namedBends) as unknown as z.ZodType<NamedBend[]>,
 })
 

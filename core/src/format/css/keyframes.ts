@@ -1,4 +1,4 @@
-import type { BendLibrary, PlainBend } from '../../bend/index.ts'
+import { NO_LINKS, type BendLibrary, type PlainBend } from '../../bend/index.ts'
 import {
   compileProperty,
   PlaceSpan,
@@ -44,7 +44,7 @@ export interface TrackOptions {
  */
 export function propertyTrack(property: Property, { duration, within, library }: TrackOptions): Track {
   const unrolled = unrollProperty(property, 0 as Ticks, duration, library).property
-  const compiled = compileProperty(unrolled)
+  const compiled = compileProperty(unrolled, NO_LINKS)
   const path = pathSpans(compiled)
   const keyframes = path
     ? pathKeyframes(compiled, path, duration)

@@ -1,3 +1,4 @@
+import { NO_LINKS } from '../../bend/index.ts'
 import {
   compileProperty,
   outlineOfNumbers,
@@ -20,7 +21,7 @@ export function outlineTrack(
   property: Property,
   { duration, within, library }: TrackOptions,
 ): { track: Track; write: (numbers: readonly number[]) => string } {
-  const compiled = compileProperty(unrollProperty(property, 0 as Ticks, duration, library).property)
+  const compiled = compileProperty(unrollProperty(property, 0 as Ticks, duration, library).property, NO_LINKS)
   const { closed } = compiled.keys[0]!.value as Outline
   const ever = new Set(
     compiled.keys.flatMap(({ value }) =>

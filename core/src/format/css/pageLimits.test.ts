@@ -54,9 +54,13 @@ describe('a table of more rows than a text can hold', () => {
   it('is refused with what to do', () => {
     const turn = property('turn', [key(0, 0), key(1, 90)])
     const duration = asTicks(MOST_TICKS)
-    expect(() => sampleCsv(turn, { rate: { num: 120, den: 1 }, duration })).toThrow(/fewer frames a second/)
+    expect(() => sampleCsv(turn, { library: [], rate: { num: 120, den: 1 }, duration })).toThrow(
+      /fewer frames a second/,
+    )
     expect(
-      sampleCsv(turn, { rate: { num: 24, den: 1 }, duration: asTicks(TICKS_PER_SECOND) }).split('\n'),
+      sampleCsv(turn, { library: [], rate: { num: 24, den: 1 }, duration: asTicks(TICKS_PER_SECOND) }).split(
+        '\n',
+      ),
     ).toHaveLength(26)
   })
 })

@@ -17,7 +17,7 @@ export interface SampleOptions {
   /** Adds the speed, units per second; a choice has none. */
   readonly speed?: boolean
   /** The project's named bends. */
-  readonly library?: BendLibrary
+  readonly library: BendLibrary
 }
 
 /** Rows of one table: a day at 40 frames a second. */
@@ -49,7 +49,7 @@ function speedColumns(compiled: CompiledProperty): string[] {
  * Source: RFC 4180 for the form.
  */
 export function sampleCsv(property: Property, options: SampleOptions): string {
-  const { rate, duration, speed = false, library = [] } = options
+  const { rate, duration, speed = false, library } = options
   const compiled = compileProperty(property, library)
   const step = frameTicks(rate)
   const value = new Float64Array(compiled.width)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { withOvershoot, type Bend, type PlainBend } from '@arrow-bend/core/bend'
+import { withOvershoot, type PlainBend } from '@arrow-bend/core/bend'
 import { slideSpeedPeaks } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import type { Recipe } from '../../../session/document.ts'
@@ -13,7 +13,7 @@ import type { TargetSpans } from './useTargetSpans.ts'
 const props = defineProps<{
   target: TargetSpans
   speedUnit: string
-  recipeOf: (change: (bend: PlainBend) => Bend) => Recipe<unknown>
+  recipeOf: (change: (bend: PlainBend) => PlainBend) => Recipe<unknown>
 }>()
 defineEmits<{ done: [] }>()
 

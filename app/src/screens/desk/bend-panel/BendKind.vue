@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import {
   FAMILIES,
-  type Bend,
   type BendNode,
   type Mode,
   type NumberOfFamily,
@@ -21,7 +20,7 @@ const props = defineProps<{
   shown: PlainBend
   /** The point chosen, by its place among the bend's points. */
   point: number | null
-  recipeOf: (change: (bend: PlainBend) => Bend) => Recipe<unknown>
+  recipeOf: (change: (bend: PlainBend) => PlainBend) => Recipe<unknown>
 }>()
 const emit = defineEmits<{
   choose: [bend: PlainBend]
@@ -47,7 +46,7 @@ const node = computed(() => {
   return props.shown.nodes[props.point] ?? null
 })
 const scaleOf = (number: NumberOfFamily): number => (number.percent ? 100 : 1)
-const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Bend => {
+const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): PlainBend => {
   if (bend.kind !== 'family' || bend.family !== family.value?.name) return bend
   return { ...bend, [number.name]: number.whole ? Math.round(value) : value / scaleOf(number) }
 }

@@ -7,11 +7,10 @@ import {
   nearestStrength,
   strengthBend,
   strengthOf,
-  type Bend,
   type PlainBend,
   type Mode,
 } from '@arrow-bend/core/bend'
-import { changeBends, setBends } from '@arrow-bend/core/edit'
+import { changeBends } from '@arrow-bend/core/edit'
 import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
 import type { DeskActions } from '../useDeskActions.ts'
 import BendFacts from './BendFacts.vue'
@@ -78,7 +77,7 @@ watch(
 )
 
 /** The edit that makes every target span's bend anew. */
-const recipeOf = (change: (bend: PlainBend) => Bend): Recipe<unknown> => {
+const recipeOf = (change: (bend: PlainBend) => PlainBend): Recipe<unknown> => {
   const chosen = refs.value
   return (draft) => changeBends(draft, chosen, change)
 }
@@ -87,7 +86,7 @@ const plotRecipe = (edit: PlotEdit, drawn = shown.value!): Recipe<unknown> => {
   const chosen = refs.value
   if (edit.kind === 'side' || edit.kind === 'hold' || chosen.length < 2)
     return recipeOf((bend) => editBend(bend, edit))
-  return (draft) => setBends(draft, chosen, editBend(drawn, edit))
+  return (draft) => changeBends(draft, chosen, () => editBend(drawn, edit))
 }
 const remember = (): void => {
   if (shown.value) last.remember(shown.value)
@@ -119,7 +118,7 @@ const plotOnce = (edit: PlotEdit): void => {
   if (added > 0) point.value = added
 }
 const choose = (bend: PlainBend): void => {
-  document.apply('Bend chosen', (draft) => setBends(draft, refs.value, bend))
+  document.apply('Bend chosen', (draft) => changeBends(draft, refs.value, () => bend))
   last.remember(bend)
 }
 const chooseMode = (mode: Mode): void =>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { changeBends } from '@arrow-bend/core/edit'
-import type { Bend, PlainBend } from '@arrow-bend/core/bend'
+import type { PlainBend } from '@arrow-bend/core/bend'
 import type { Recipe } from '../../../session/document.ts'
 import EditField from '../EditField.vue'
 import { handleFields, riseForSpeed, withSide, type Side } from './spanNumbers.ts'
@@ -11,7 +11,7 @@ import type { TargetSpans } from './useTargetSpans.ts'
 const props = defineProps<{
   target: TargetSpans
   speedUnit: string
-  recipeOf: (change: (bend: PlainBend) => Bend) => Recipe<unknown>
+  recipeOf: (change: (bend: PlainBend) => PlainBend) => Recipe<unknown>
 }>()
 defineEmits<{ done: []; focused: [side: Side]; blurred: [] }>()
 

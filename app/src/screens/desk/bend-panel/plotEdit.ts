@@ -1,4 +1,4 @@
-import { HOLD, type Bend, type PlainBend } from '@arrow-bend/core/bend'
+import { HOLD, type PlainBend } from '@arrow-bend/core/bend'
 import { changePoints, type PointsChange } from '@arrow-bend/core/edit'
 import { withSide, type Side } from './spanNumbers.ts'
 
@@ -9,7 +9,7 @@ export type PlotEdit =
   | PointsChange
 
 /** A bend with an edit of the plot done to it. */
-export function editBend(bend: PlainBend, edit: PlotEdit): Bend {
+export function editBend(bend: PlainBend, edit: PlotEdit): PlainBend {
   if (edit.kind === 'hold') return HOLD
   if (edit.kind === 'side') return withSide(bend, edit.side, { reach: edit.reach, rise: edit.rise })
   return changePoints(bend, edit)

@@ -2,7 +2,6 @@ import {
   overshootOf,
   peakOfCurve,
   setNodeHandle,
-  type Bend,
   type Handle,
   type Handles,
   type PlainBend,
@@ -131,7 +130,7 @@ export function bendFacts(spans: readonly SpanTarget[]): BendFacts {
 }
 
 /** A bend with one handle changed; bends without handles get those of the nearest Bézier first. */
-export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): Bend {
+export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): PlainBend {
   if (bend.kind === 'points') {
     const { reach, rise } = { ...endHandles(bend)![side], ...change }
     const last = bend.nodes.length - 1

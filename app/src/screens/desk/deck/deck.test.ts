@@ -182,7 +182,7 @@ describe('drawLane', () => {
     const flat = property('number', [key(0, 3, ease), key(1, 3)])
     expect(ribbonScale(flat, [])).toBe(0)
     expect(drawLane(flat, scale, []).spans[0]!.area).toBe('')
-    expect(compileProperty(flat).spans).toHaveLength(1)
+    expect(compileProperty(flat, []).spans).toHaveLength(1)
   })
 })
 

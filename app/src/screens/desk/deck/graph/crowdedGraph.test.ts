@@ -15,6 +15,7 @@ const crowd = (values: readonly number[]): CompiledProperty =>
       'number',
       values.map((value, i) => key(i / 10, value, ease)),
     ),
+    [],
   )
 const values = fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 200, maxLength: 600 })
 const view = (pace: number, from: number) => ({

@@ -68,7 +68,7 @@ describe('drawGraph', () => {
         fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 30 }),
         (given, shares) => {
           const drawing = drawGraph(given, options('value'))
-          const compiled = compileProperty(given)
+          const compiled = compileProperty(given, [])
           const end = Math.min(compiled.times.at(-1)!, (WIDTH / PACE) * TICKS_PER_SECOND)
           for (const share of shares) {
             const time = share * end
@@ -86,7 +86,7 @@ describe('drawGraph', () => {
     fc.assert(
       fc.property(numbers, (given) => {
         const drawing = drawGraph(given, options('value'))
-        const compiled = compileProperty(given)
+        const compiled = compileProperty(given, [])
         for (const [x, y] of points(drawing)) {
           const [value] = valueAt(compiled, (x / PACE) * TICKS_PER_SECOND)
           expect(Math.abs(drawing.scale.y(value!) - y)).toBeLessThan(0.5)
@@ -99,7 +99,7 @@ describe('drawGraph', () => {
   it('draws a speed whose area is the change of the value (Simpson’s rule, 0.1 %)', () => {
     fc.assert(
       fc.property(numbers, (given) => {
-        const compiled = compileProperty(given)
+        const compiled = compileProperty(given, [])
         const { keys } = given
         keys.slice(1).forEach((to, i) => {
           const from = keys[i]!

@@ -1,4 +1,4 @@
-import { setBends, setGraphHandle } from '@arrow-bend/core/edit'
+import { changeBends, setGraphHandle } from '@arrow-bend/core/edit'
 import { HOLD } from '@arrow-bend/core/bend'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document.ts'
@@ -59,7 +59,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
         const flat = of === 'speed' ? scale.y(0) : grip.fromY
         const isFlat = Math.abs(y - flat) < PULL
         if (grip.side === 'leave' && isFlat && (grip.reach + along - 1) * long > PAST_END)
-          return { recipe: (draft) => setBends(draft, [ref], HOLD), words: 'hold' }
+          return { recipe: (draft) => changeBends(draft, [ref], () => HOLD), words: 'hold' }
         const at = isFlat ? scale.valueOf(flat) : scale.valueOf(y)
         hand.hold(scale, at)
         const move = setGrip(grip, of, reach, of === 'speed' ? at : at - key)
