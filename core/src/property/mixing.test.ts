@@ -2,6 +2,7 @@ import { converter, interpolateWithPremultipliedAlpha } from 'culori'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { key, property } from '../../test/trials.ts'
+import type { PlainBend } from '../bend/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import {
   compileProperty,
@@ -85,6 +86,65 @@ describe('colours', () => {
       )
       speedAt(given, at(time)).forEach((part, i) => expect(part).toBeCloseTo(slopes[i]!, 4))
     }
+  })
+})
+
+describe('the speed of a colour', () => {
+  const MIXES = ['oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb'] as const
+  const colour = fc.oneof(
+    anyColour,
+    fc
+      .tuple(
+        fc.integer({ min: 20, max: 980 }),
+        fc.integer({ min: 0, max: 300 }),
+        fc.integer({ min: 0, max: 3599 }),
+      )
+      .map(([l, c, h]) => `oklch(${l / 1000} ${c / 1000} ${h / 10})`),
+  )
+  it.each(MIXES)('is the slope of its value, from end to end: %s', (mix) => {
+    fc.assert(
+      fc.property(colour, colour, fc.integer({ min: 2, max: 998 }), (from, to, thousandth) => {
+        const given = compileProperty(property('colour', [key(0, from), key(1, to)], { mix }), [])
+        const time = at(thousandth / 1000)
+        const hair = TICKS_PER_SECOND / 5e4
+        const value = (steps: number): number[] => valueAt(given, time + steps * hair)
+        const speeds = speedAt(given, time)
+        // Five points, so that what is left is of the fourth order; where that is much, light passes 0 close by.
+        const [a, b, c, d] = [value(-2), value(-1), value(1), value(2)]
+        speeds.forEach((speed, i) => {
+          const near = ((c![i]! - b![i]!) * TICKS_PER_SECOND) / (2 * hair)
+          const wide = ((d![i]! - a![i]!) * TICKS_PER_SECOND) / (4 * hair)
+          const slope = (4 * near - wide) / 3
+          expect(Math.abs(speed - slope)).toBeLessThan(1e-6 + 2 * Math.abs(near - wide))
+        })
+      }),
+      { numRuns: 500 },
+    )
+  })
+
+  it('stays near close to a key where linear light passes 0', () => {
+    const given = compileProperty(
+      property('colour', [key(0, 'oklch(0.08464 0.07266 108.2)'), key(1, '#e77538')], { mix: 'srgb' }),
+      [],
+    )
+    for (const time of [20_000, 100_000, 1_000_000]) {
+      const [before, after] = [valueAt(given, time - 50), valueAt(given, time + 50)]
+      speedAt(given, time).forEach((speed, i) => {
+        const slope = ((after[i]! - before[i]!) * TICKS_PER_SECOND) / 100
+        expect(Math.abs(speed - slope)).toBeLessThan(1e-3 * Math.max(1, Math.abs(slope)))
+      })
+    }
+  })
+
+  it('has an alpha that stands still where it is beyond what is shown', () => {
+    const over: PlainBend = {
+      kind: 'handles',
+      leave: { reach: 0.3, rise: 0 },
+      arrive: { reach: 0.3, rise: -2 },
+    }
+    const given = compileProperty(property('colour', [key(0, '#ff000080', over), key(1, '#ff0000')]), [])
+    expect(valueAt(given, at(0.8))[3]).toBe(1)
+    expect(speedAt(given, at(0.8))[3]).toBe(0)
   })
 })
 

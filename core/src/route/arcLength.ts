@@ -3,7 +3,7 @@ import { gaussLegendre, type Quadrature } from './gaussLegendre.ts'
 import { speedOf, type CubicSpeed } from './speedOf.ts'
 
 /** How far a rule may be off: this share of the piece's size. */
-const WITHIN = 2e-8
+const WITHIN = 1e-8
 /** A root as near to the real line as this bends the speed by less than its square, so only its kink counts. */
 const ON_THE_LINE = 3e-6
 /** Roots nearer to the real line than this are worth a cut of their own. */

@@ -1,46 +1,13 @@
-import {
-  encodedSrgb,
-  linearSrgb,
-  oklabOfEncoded,
-  oklabOfLinear,
-  parseColour,
-  type OklabAlpha,
-} from '../colour.ts'
+import { parseColour, type OklabAlpha } from '../colour.ts'
 import { mixPlain } from '../mix.ts'
 import type { Mix } from '../property.ts'
+import { COLOUR_SPACES, type ColourSpace } from './colourSpaces.ts'
 import type { Mixer } from './mixer.ts'
 
 /** Below this chroma a hue says nothing and is taken from the other colour. Source: CSS Color 4, 4.4 (powerless components). */
 const POWERLESS_CHROMA = 4e-6
 /** What covers less than this is not seen, and its colour cannot be told from its share. */
 const LEAST_ALPHA = 1e-9
-/** Half the step of the central difference that gives the slope. */
-const DIFFERENCE = 1e-6
-
-interface Space {
-  from(colour: Readonly<OklabAlpha>): [number, number, number]
-  to(first: number, second: number, third: number): [number, number, number]
-  /** Index of an angle in degrees, which is not premultiplied. */
-  readonly hue?: 2
-}
-
-const oklch: Space = {
-  from: ([l, a, b]) => [l, Math.hypot(a, b), (Math.atan2(b, a) * 180) / Math.PI],
-  to: (l, chroma, hue) => [
-    l,
-    chroma * Math.cos((hue * Math.PI) / 180),
-    chroma * Math.sin((hue * Math.PI) / 180),
-  ],
-  hue: 2,
-}
-
-const SPACES: Readonly<Record<Exclude<Mix, 'plain' | 'geometric'>, Space>> = {
-  oklab: { from: ([l, a, b]) => [l, a, b], to: (l, a, b) => [l, a, b] },
-  oklch,
-  'oklch-longer': oklch,
-  'srgb-linear': { from: linearSrgb, to: oklabOfLinear },
-  srgb: { from: encodedSrgb, to: oklabOfEncoded },
-}
 
 /**
  * Mixes two colours premultiplied in the property's space; values come out as OKLab and alpha.
@@ -48,16 +15,15 @@ const SPACES: Readonly<Record<Exclude<Mix, 'plain' | 'geometric'>, Space>> = {
  */
 export class ColourMixer implements Mixer {
   readonly width = 4
-  private readonly space: Space
+  private readonly space: ColourSpace
   private readonly first: [number, number, number]
   private readonly second: [number, number, number]
   private readonly alphas: [number, number]
   private readonly ends: readonly [OklabAlpha, OklabAlpha]
-  private readonly probe = new Float64Array(4)
 
   constructor(from: string, to: string, mix: Mix) {
     this.ends = [parseColour(from), parseColour(to)]
-    this.space = SPACES[mix === 'plain' || mix === 'geometric' ? 'oklab' : mix]
+    this.space = COLOUR_SPACES[mix === 'plain' || mix === 'geometric' ? 'oklab' : mix]
     this.alphas = [this.ends[0][3], this.ends[1][3]]
     this.first = this.space.from(this.ends[0])
     this.second = this.space.from(this.ends[1])
@@ -75,11 +41,21 @@ export class ColourMixer implements Mixer {
     else this.mixBetween(out, p)
   }
 
-  /** By a central difference (error about 1e-9 of the change). */
+  /** In closed form; an alpha beyond what can be stored stands still, as it is shown. */
   slopeInto(out: Float64Array, p: number): void {
-    this.mixBetween(this.probe, p + DIFFERENCE)
-    this.mixBetween(out, p - DIFFERENCE)
-    for (let i = 0; i < 4; i += 1) out[i] = (this.probe[i]! - out[i]!) / (2 * DIFFERENCE)
+    const alpha = mixPlain(this.alphas[0], this.alphas[1], p)
+    const growth = this.alphas[1] - this.alphas[0]
+    const { hue } = this.space
+    const [at, by]: [number[], number[]] = [[], []]
+    for (let i = 0; i < 3; i += 1) {
+      const mixed = mixPlain(this.first[i]!, this.second[i]!, p)
+      const change = this.second[i]! - this.first[i]!
+      const isPlain = i === hue || Math.abs(alpha) < LEAST_ALPHA
+      at.push(isPlain ? mixed : mixed / alpha)
+      by.push(isPlain ? change : (change - (mixed / alpha) * growth) / alpha)
+    }
+    out.set(this.space.change(at as [number, number, number], by as [number, number, number]))
+    out[3] = alpha < 0 || alpha > 1 ? 0 : growth
   }
 
   settleInto(out: Float64Array): void {
