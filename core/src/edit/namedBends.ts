@@ -1,6 +1,6 @@
 import type { Draft } from 'immer'
-import { plainBend, withoutLift, type BendLibrary, type PlainBend } from '../bend/index.ts'
-import { pinSmooth, timedKeys, type Property } from '../property/index.ts'
+import { withoutLift, type PlainBend } from '../bend/index.ts'
+import { timedKeys, withOwnBends, type Property } from '../property/index.ts'
 import { LIMITS, type NamedBend, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { giveBends } from './bends.ts'
@@ -31,14 +31,16 @@ export function setNamedBend(draft: Draft<Project>, id: string, bend: PlainBend)
   const before = libraryIn(draft)
   namedBendIn(draft, id).bend = withoutLift(bend) as Draft<PlainBend>
   const library = libraryIn(draft)
-  eachUser(draft, id, (property) => makeLawful(property, { library, before: unlinked(property, before) }))
+  eachUser(draft, id, (property) => makeLawful(property, { library, before: withOwnBends(property, before) }))
 }
 
 /** Takes a bend out of the library. Spans that were linked to it keep it as their own: nothing seen changes. */
 export function removeNamedBend(draft: Draft<Project>, id: string): void {
   namedBendIn(draft, id)
   const library = libraryIn(draft)
-  eachUser(draft, id, (property) => unlinked(property, library, (bendId) => bendId === id))
+  eachUser(draft, id, (property) =>
+    withOwnBends(property, library, ({ bend }) => bend.kind === 'linked' && bend.bendId === id),
+  )
   draft.bends = draft.bends.filter((bend) => bend.id !== id)
 }
 
@@ -51,12 +53,7 @@ export function linkBends(draft: Draft<Project>, refs: readonly KeyRef[], bendId
 /** Gives linked spans the bend they follow as their own. Nothing seen changes. */
 export function unlinkBends(draft: Draft<Project>, refs: readonly KeyRef[]): void {
   for (const { ref, keys } of byProperty(refs).values()) {
-    editProperty(draft, ref, (property, library) => ({
-      ...property,
-      keys: property.keys.map((key) =>
-        keys.has(key.id) && key.bend.kind === 'linked' ? { ...key, bend: plainBend(key.bend, library) } : key,
-      ),
-    }))
+    editProperty(draft, ref, (property, library) => withOwnBends(property, library, ({ id }) => keys.has(id)))
   }
 }
 
@@ -76,29 +73,6 @@ function namedBendIn(draft: Draft<Project>, id: string): Draft<NamedBend> {
   const found = draft.bends.find((bend) => bend.id === id)
   if (!found) throw new BadEdit('That bend is no longer in the library. Nothing was changed.')
   return found
-}
-
-/** A property whose links (all, or picked ones) are written out. Smooth sides are worked out from values, not from links. */
-function unlinked(
-  property: Property,
-  library: BendLibrary,
-  picks: (bendId: string) => boolean = () => true,
-): Property {
-  // A smooth side is left alone beside a link, but would be worked out anew beside the bend itself.
-  const timed = timedKeys(property)
-  const linkedAt = (i: number): boolean => {
-    const bend = timed[i]?.bend
-    return bend?.kind === 'linked' && picks(bend.bendId)
-  }
-  const pinned = pinSmooth(property, (i) => linkedAt(i) || linkedAt(i - 1), library)
-  return {
-    ...pinned,
-    keys: pinned.keys.map((key) =>
-      key.bend.kind === 'linked' && picks(key.bend.bendId)
-        ? { ...key, bend: plainBend(key.bend, library) }
-        : key,
-    ),
-  }
 }
 
 /** Locked layers too: what a library bend does is no edit of theirs. */

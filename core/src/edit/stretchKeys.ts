@@ -1,6 +1,15 @@
 import type { Draft } from 'immer'
 import type { BendLibrary } from '../bend/index.ts'
-import { mirrorKeys, orderKeys, pinRoutes, pinSmooth, type Key, type Property } from '../property/index.ts'
+import {
+  isOwnMirrorImage,
+  mirrorKeys,
+  orderKeys,
+  pinRoutes,
+  pinSmooth,
+  withOwnBends,
+  type Key,
+  type Property,
+} from '../property/index.ts'
 import type { Project } from '../scene/index.ts'
 import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
@@ -106,7 +115,11 @@ function stretchProperty(
   given: Property,
   { keys: chosen, timeOf, backwards, library, led }: PropertyStretch,
 ): { property: Property; replaced: number } {
-  const property = pinBorders(given, chosen, { backwards, library })
+  // What is linked is seldom the same backwards.
+  const own = (from: Key, to: Key | undefined): boolean =>
+    chosen.has(from.id) && to !== undefined && chosen.has(to.id) && !isOwnMirrorImage(from.bend, library)
+  const apart = backwards ? withOwnBends(given, library, own) : given
+  const property = pinBorders(apart, chosen, { backwards, library })
   if (!backwards) {
     // Only joined keys ask which spans lead.
     if (property.keys.some(({ through }) => through === 'joined')) markLed(property.keys, chosen, led)
@@ -200,6 +213,8 @@ function pinRoutesAtBorders(property: Property, chosen: ReadonlySet<string>): Pr
   }
   return pinRoutes(property, (i) => {
     const sides = [beside(i, -1), beside(i, 1)].filter((side) => side !== null)
+    // An end played backwards may be one no more.
+    if (moves[i] && (i === 0 || i === keys.length - 1)) return true
     return moves[i] === null ? new Set(sides).size > 1 : sides.some((side) => side !== moves[i])
   })
 }

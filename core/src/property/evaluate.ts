@@ -161,7 +161,7 @@ function outsideValue(out: Float64Array, compiled: CompiledProperty, time: numbe
 }
 
 /** On in a line at the end speed; a place along its end tangent. */
-function continueValue(out: Float64Array, compiled: CompiledProperty, { time, beyond }: Located): void {
+function continueValue(out: Float64Array, compiled: CompiledProperty, { beyond }: Located): void {
   const { spans } = compiled
   const seconds = beyond / TICKS_PER_SECOND
   const span = spans[beyond < 0 ? 0 : spans.length - 1]!
@@ -177,7 +177,8 @@ function continueValue(out: Float64Array, compiled: CompiledProperty, { time, be
   }
   const speed = new Float64Array(compiled.width)
   span.speedInto(speed, end)
-  valueWithin(out, compiled, time)
+  // What has not begun yet, or is over, stands at its key, steps that jump at once included.
+  copyKey(out, compiled, beyond < 0 ? 0 : compiled.times.length - 1)
   for (let i = 0; i < compiled.width; i += 1) out[i] = out[i]! + finite(speed[i]!) * seconds
 }
 

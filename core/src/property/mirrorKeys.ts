@@ -43,9 +43,13 @@ function mirroredBend(
     return { kind: 'handles', leave: turned(bend.arrive), arrive: turned(bend.leave) }
   }
   if (bend.kind !== 'linked') return mirrorBend(bend)
+  return isOwnMirrorImage(bend, library) ? bend : mirrorBend(plainBend(bend, library))
+}
+
+/** Whether a bend is the same backwards, so that a linked span stays linked. */
+export function isOwnMirrorImage(bend: Key['bend'], library: BendLibrary): boolean {
   const plain = plainBend(bend, library)
-  const mirrored = mirrorBend(plain)
-  return sameBend(plain, mirrored) ? bend : mirrored
+  return sameBend(plain, mirrorBend(plain))
 }
 
 const turned = ({ lift, ...handle }: Handle): Handle =>

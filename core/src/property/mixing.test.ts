@@ -118,7 +118,7 @@ describe('the speed of a colour', () => {
           expect(Math.abs(speed - slope)).toBeLessThan(1e-6 + 2 * Math.abs(near - wide))
         })
       }),
-      { numRuns: 500 },
+      { numRuns: 500, seed: 62 },
     )
   })
 

@@ -1,4 +1,4 @@
-import { NO_LINKS, HOLD, LINEAR, plainBend, type BendLibrary } from '../bend/index.ts'
+import { HOLD, LINEAR, NO_LINKS, type BendLibrary } from '../bend/index.ts'
 import { asTicks, BadTime, type Ticks } from '../time/index.ts'
 import { compileProperty, timedKeys } from './compileProperty.ts'
 import { storedValueAt } from './evaluate.ts'
@@ -6,6 +6,7 @@ import { insertKey } from './insertKey.ts'
 import type { CompiledSpan } from './compiledSpan.ts'
 import type { PlaceSpan } from './placeSpan.ts'
 import { pinRoutes } from './pinRoutes.ts'
+import { withOwnBends } from './withOwnBends.ts'
 import { pinSmooth } from './pinSmooth.ts'
 import { mirrorKeys } from './mirrorKeys.ts'
 import { STRAIGHT } from './routeSpans.ts'
@@ -31,7 +32,7 @@ export interface Unrolled {
 export function unrollProperty(property: Property, start: Ticks, end: Ticks, library: BendLibrary): Unrolled {
   if (timedKeys(property).length < 2)
     return { property: { ...property, before: 'hold', after: 'hold' }, exact: true }
-  const unlinked = unlinkBends(property, library)
+  const unlinked = withOwnBends(property, library)
   const pinned = pinRoutes(
     pinSmooth(unlinked, () => true, NO_LINKS),
     () => true,
@@ -68,12 +69,6 @@ function withPlainEnds(keys: readonly Key[]): Key[] {
     const first = i === 0 ? withSide(key, 'arrive', {}) : key
     return i === keys.length - 1 ? withSide({ ...first, bend: LINEAR }, 'leave', {}) : first
   })
-}
-
-/** Linked spans with the library's bend as their own. */
-function unlinkBends(property: Property, library: BendLibrary): Property {
-  if (!property.keys.some(({ bend }) => bend.kind === 'linked')) return property
-  return { ...property, keys: property.keys.map((key) => ({ ...key, bend: plainBend(key.bend, library) })) }
 }
 
 /** Two keys at one tick become the later one, which is arrived at as the earlier one was. */
