@@ -1,5 +1,6 @@
 import type { Draft } from 'immer'
 import { compileBend, plainBend, type Bend, type BendLibrary } from '../bend/index.ts'
+import { shuffled } from '../chance/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Layer, Project } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
@@ -96,26 +97,4 @@ function placeOf({ properties }: Layer, time: Ticks, library: BendLibrary): Vec2
   const value = (name: string): unknown => currentValue(properties[name]!, time, library)
   if (!properties['position']!.split) return value('position') as Vec2
   return [value('position x') as number, value('position y') as number]
-}
-
-/** Source: R. Durstenfeld, Algorithm 235: Random permutation, CACM 7 (1964). */
-function shuffled<T>(list: readonly T[], seed: number): T[] {
-  const next = chanceOf(seed)
-  const made = [...list]
-  for (let i = made.length - 1; i > 0; i -= 1) {
-    const other = Math.floor(next() * (i + 1))
-    ;[made[i], made[other]] = [made[other]!, made[i]!]
-  }
-  return made
-}
-
-/** Numbers from 0 up to 1, the same for the same seed. Source: mulberry32, a public-domain generator (from memory). */
-function chanceOf(seed: number): () => number {
-  let state = seed | 0
-  return () => {
-    state = (state + 0x6d2b79f5) | 0
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state)
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296
-  }
 }

@@ -71,6 +71,38 @@ describe('arcLength', () => {
     expect(Math.abs(length / fineLength(shape) - 1)).toBeLessThan(1e-9)
   })
 
+  it('is within 1e-9 of adaptive quadrature, also with handles of nothing', () => {
+    // Source: adaptive Simpson with Richardson's correction (J. N. Lyness, JACM 16, 1969), halved until nothing changes.
+    const speedAt = ({ from, leave, arrive, to }: Cubic, s: number): number => {
+      const part = (i: 0 | 1): number =>
+        3 * (1 - s) ** 2 * (leave[i] - from[i]) +
+        6 * (1 - s) * s * (arrive[i] - leave[i]) +
+        3 * s * s * (to[i] - arrive[i])
+      return Math.hypot(part(0), part(1))
+    }
+    const simpson = (shape: Cubic, a: number, b: number): number =>
+      ((b - a) / 6) * (speedAt(shape, a) + 4 * speedAt(shape, (a + b) / 2) + speedAt(shape, b))
+    const adaptive = (shape: Cubic, a: number, b: number, within: number): number => {
+      const m = (a + b) / 2
+      const [left, right] = [simpson(shape, a, m), simpson(shape, m, b)]
+      const miss = left + right - simpson(shape, a, b)
+      if (Math.abs(miss) < within || b - a < 1e-12) return left + right + miss / 15
+      return adaptive(shape, a, m, within / 2) + adaptive(shape, m, b, within / 2)
+    }
+    const bare = (shape: Cubic): Cubic[] => [
+      shape,
+      { ...shape, leave: shape.from },
+      { ...shape, arrive: shape.to },
+      { ...shape, arrive: shape.leave },
+    ]
+    const known: Cubic = { from: [757, 36], leave: [757, 36], arrive: [355.868, 52.436], to: [26, 309] }
+    const shapes = fc.sample(cubic, { numRuns: 150, seed: 31 }).flatMap(bare)
+    for (const shape of [known, ...shapes]) {
+      const exact = adaptive(shape, 0, 1, 1e-9)
+      expect(Math.abs(arcLength(shape) - exact)).toBeLessThan(1e-9 * exact + 1e-8)
+    }
+  })
+
   it.each(UGLY)('of %s agrees with fine subdivision', (_, shape) => {
     expect(Math.abs(arcLength(shape) - fineLength(shape))).toBeLessThan(1e-4)
   })

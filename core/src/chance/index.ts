@@ -1,0 +1,1 @@
+export { chanceOf, shuffled } from './chance.ts'
