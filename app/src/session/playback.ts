@@ -1,17 +1,13 @@
 import { watchDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
-import {
-  asTicks,
-  frameAt,
-  frameTicks,
-  snapToFrame,
-  TICKS_PER_SECOND,
-  type Ticks,
-} from '@arrow-bend/core/time'
+import { asTicks, frameAt, frameTicks, snapToFrame, type Ticks } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
+import { pageClock, type Clock } from './clock.ts'
 import { useDocument } from './document.ts'
+import { FrameMeter } from './frameMeter.ts'
 import { usePreferences } from './preferences.ts'
+import { placeOfRun, type Run } from './transport.ts'
 
 /** Quiet time before the playhead's place is kept, ms. */
 const KEEP_AFTER_MS = 400
@@ -39,11 +35,11 @@ export const usePlayback = defineStore('playback', () => {
     scene.value ? asTicks(scene.value.duration - frameTicks(scene.value.rate)) : asTicks(0),
   )
 
+  let clock: Clock = pageClock
   let now = 0
-  let request = 0
-  let started = 0
-  let from = 0
-  let shown = { frame: -1, count: 0, since: 0, dropped: 0, told: 0 }
+  let stopClock = (): void => undefined
+  let run: Run = { from: 0, since: 0, pace: 1 }
+  let meter = new FrameMeter(0)
 
   const tell = (at: Ticks): void => listeners.forEach((listener) => listener(at))
 
@@ -65,47 +61,32 @@ export const usePlayback = defineStore('playback', () => {
   }
 
   const restart = (): void => {
-    started = performance.now()
-    from = now
-    shown = { frame: -1, count: 0, since: started, dropped: 0, told: started }
+    const since = clock.now()
+    run = { from: now, since, pace: (speed.value * preferences.playPercent) / 100 }
+    meter = new FrameMeter(since)
   }
 
-  const loopOnce = (stamp: number): void => {
+  const tick = (stamp: number): void => {
     if (speed.value === 0 || !scene.value) return
-    request = requestAnimationFrame(loopOnce)
     const [start, end] = range.value
-    const length = end - start
-    const pace = (speed.value * preferences.playPercent) / 100
-    const travelled = (Math.max(0, stamp - started) / 1000) * TICKS_PER_SECOND * pace
-    let at = from + travelled
-    if (at >= end || at < start) {
-      if (!preferences.loop) {
-        pause()
-        seek(speed.value < 0 || at < start ? start : Math.max(start, end - frameTicks(scene.value.rate)))
-        return
-      }
-      at = start + ((((at - start) % length) + length) % length)
-    }
-    show(at, stamp)
+    const { at, ended } = placeOfRun(run, stamp, { start, end, loops: preferences.loop })
+    if (ended) {
+      pause()
+      seek(at <= start ? start : Math.max(start, end - frameTicks(scene.value.rate)))
+    } else show(at, stamp)
   }
 
-  /** Shows a moment at its frame, counts what was skipped, and tells Vue now and then. */
+  /** Shows a moment at its frame, and tells Vue now and then. */
   const show = (at: number, stamp: number): void => {
     const step = frameTicks(scene.value!.rate)
     const frame = Math.floor(at / step)
     now = at
-    shown.count += 1
-    if (frame !== shown.frame) {
-      const skipped = Math.abs(frame - shown.frame) - 1
-      if (shown.frame >= 0 && skipped > 0 && skipped < 12) shown.dropped += skipped
-      shown.frame = frame
-      tell(asTicks(frame * step))
-    }
-    if (stamp - shown.told < 250) return
-    framesPerSecond.value = (shown.count * 1000) / (stamp - shown.since)
-    droppedFrames.value = shown.dropped
+    const { isNew, reading } = meter.tick(frame, stamp)
+    if (isNew) tell(asTicks(frame * step))
+    if (!reading) return
+    framesPerSecond.value = reading.perSecond
+    droppedFrames.value = reading.dropped
     time.value = asTicks(frame * step)
-    shown = { ...shown, count: 0, since: stamp, told: stamp }
   }
 
   const play = (at = 1): void => {
@@ -117,13 +98,13 @@ export const usePlayback = defineStore('playback', () => {
     speed.value = at
     droppedFrames.value = 0
     restart()
-    cancelAnimationFrame(request)
-    request = requestAnimationFrame(loopOnce)
+    stopClock()
+    stopClock = clock.onTick(tick)
   }
   const pause = (): void => {
     if (speed.value === 0) return
     speed.value = 0
-    cancelAnimationFrame(request)
+    stopClock()
     framesPerSecond.value = 0
     if (scene.value)
       seek(
@@ -132,6 +113,11 @@ export const usePlayback = defineStore('playback', () => {
           scene.value.rate,
         ),
       )
+  }
+  /** From here on playback goes by another clock; what plays is paused. */
+  const goBy = (next: Clock): void => {
+    pause()
+    clock = next
   }
   /** J and L: in that direction, again: twice as fast, up to eight times. */
   const shuttle = (direction: 1 | -1): void => {
@@ -184,6 +170,7 @@ export const usePlayback = defineStore('playback', () => {
     pause,
     toggle: (): void => (speed.value === 0 ? play() : pause()),
     shuttle,
+    goBy,
     onFrame: (listener: FrameListener): (() => void) => {
       listeners.add(listener)
       return () => listeners.delete(listener)
