@@ -40,7 +40,7 @@ export default defineConfig({
     vue(),
     tailwind(),
     notices(),
-    compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg|bend|json)$/ }),
+    compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg)$/ }),
   ],
   worker: { plugins: () => [gatherNotices()] },
   assetsInclude: ['**/*.bend'],

@@ -1,1 +1,1 @@
-export { chanceOf, shuffled } from './chance.ts'
+export { shuffled } from './shuffled.ts'

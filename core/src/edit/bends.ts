@@ -6,8 +6,9 @@ import { editProperty } from './editProperty.ts'
 import { byProperty, type KeyRef } from './refs.ts'
 
 /**
- * Gives spans bends of their own, whatever they followed before. A key that was smooth becomes joined, its other side written down as it was, so that the bend
- * is what is seen; where two sides of a joined key differ afterwards the other side turns with the new one.
+ * Gives spans bends anew, whatever they had or followed before. A key that was smooth becomes joined, its other side
+ * written down as it was, so that the bend is what is seen; where two sides of a joined key differ afterwards the other
+ * side turns with the new one.
  * @param refs the keys the spans begin at; a last key begins none and is left alone
  * @param bendOf gets the bend as it is, a link's from the library, and the id of the key it begins at
  */

@@ -1,6 +1,7 @@
 import type { BendLibrary } from '../bend/index.ts'
 import { TICKS_PER_SECOND } from '../time/index.ts'
-import { compileProperty, type CompiledProperty } from './compileProperty.ts'
+import { compiledOf } from './compiledOf.ts'
+import type { CompiledProperty } from './compileProperty.ts'
 import { valueAt } from './evaluate.ts'
 import type { Property } from './property.ts'
 
@@ -21,7 +22,7 @@ export function isSameMotion(
   other: Property,
   { from, to, library }: { readonly from: number; readonly to: number; readonly library: BendLibrary },
 ): boolean {
-  const [first, second] = [compileProperty(one, library), compileProperty(other, library)]
+  const [first, second] = [compiledOf(one, library), compiledOf(other, library)]
   const times = [...new Set([from, ...first.times, ...second.times, to])]
     .filter((time) => time >= from && time <= to)
     .sort((a, b) => a - b)

@@ -5,7 +5,8 @@ import type { Key, Property } from './property.ts'
 
 /**
  * Writes down what the program worked out: picked smooth keys become joined, or corners where their sides are not in
- * line, with the handles they show; nothing seen changes. At either end of a property, where there is one side only, joined and corner are the same.
+ * line, with the handles they show; nothing seen changes. At either end of a property, where there is one side only,
+ * joined and corner are the same.
  * @param picks tells by index among the timed keys (0 is the first) which; those that are not smooth are left alone
  */
 export function pinSmooth(

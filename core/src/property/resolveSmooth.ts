@@ -23,7 +23,8 @@ export interface SmoothSpans {
 
 /**
  * The bends of a property's spans with every smooth side worked out; the given ones where no side is smooth.
- * Only a span's own handles and linear bends have smooth sides, a linked one has none; a linear one becomes handles of reach = rise = ⅓ on its other side.
+ * Only a span's own handles and linear bends have smooth sides, a linked one has none; a linear one becomes handles of
+ * reach = rise = ⅓ on its other side.
  * @returns one bend a span
  * Source: `steffenSlopes`, `flowingSlopes`; own for the split into rise (along the change) and lift (what is left).
  */

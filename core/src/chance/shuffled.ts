@@ -1,17 +1,11 @@
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 
 /**
- * Numbers from 0 up to 1, the same for the same seed on every machine.
+ * A list in an order by chance, the same for the same seed on every machine.
  * @param seed any number; its whole part counts, within 32 bits
+ * Source: R. Durstenfeld, Algorithm 235: Random permutation, CACM 7 (1964).
  */
-export function chanceOf(seed: number): () => number {
-  const generator = xoroshiro128plus(seed | 0)
-  return () => uniformFloat64(generator)
-}
-
-/** A list in an order by chance, the same for the same seed. Source: R. Durstenfeld, Algorithm 235: Random permutation, CACM 7 (1964). */
 export function shuffled<T>(list: readonly T[], seed: number): T[] {
   const generator = xoroshiro128plus(seed | 0)
   const made = [...list]
