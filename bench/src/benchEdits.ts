@@ -3,7 +3,7 @@ import { reverseKeys, stretchKeys, type KeyRef } from '@arrow-bend/core/edit'
 import { fitCurve, type Curve } from '@arrow-bend/core/fit'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import type { Key, Property } from '@arrow-bend/core/property'
-import { checkChange, makeLayer, type Project } from '@arrow-bend/core/scene'
+import { PROJECT_VERSION, checkChange, makeLayer, type Project } from '@arrow-bend/core/scene'
 import { asTicks, TICKS_PER_SECOND, ticksOfFrame, type Ticks } from '@arrow-bend/core/time'
 import { shortest, type Result } from './result.ts'
 
@@ -28,7 +28,7 @@ function longProject(): Project {
   const turn: Property = { kind: 'turn', value: 0, keys }
   return {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: 'p',
     name: 'P',
     scenes: [

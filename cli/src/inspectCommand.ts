@@ -37,7 +37,7 @@ function factsOf({ name, scenes, assets, bends }: Project): unknown {
         animated: animated(layer),
       })),
     })),
-    assets: assets.map((asset) => ({ name: asset.name, type: asset.type, size: asset.size })),
+    assets: assets.map(({ id: _id, sha256: _hash, ...facts }) => facts),
     bends: bends.length,
   }
 }
@@ -54,6 +54,8 @@ function textOf(project: Project): string {
       lines.push(`    ${layer.name}, ${layer.kind}${moves.length > 0 ? `: ${moves.join(', ')}` : ''}`)
     }
   }
-  lines.push(`  ${project.assets.length} pictures, ${project.bends.length} named bends`)
+  lines.push(
+    `  ${project.assets.filter(({ kind }) => kind === 'picture').length} pictures, ${project.bends.length} named bends`,
+  )
   return `${lines.join('\n')}\n`
 }

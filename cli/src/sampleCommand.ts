@@ -1,5 +1,5 @@
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import type { Project } from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperty, type Project } from '@arrow-bend/core/scene'
 import { parseRate } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
 import { readProjectFile } from './readProjectFile.ts'
@@ -35,7 +35,14 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
     throw new BadUse(`The position of “${layer.name}” is split. Sample “position x” or “position y” instead.`)
   }
   const rate = values.rate === undefined ? scene.rate : parseRate(values.rate)
-  return sampleCsv(property, { rate, duration: scene.duration, speed: values.speed, library: project.bends })
+  const { bends: library } = project
+  return sampleCsv(playedProperty(values.property, property), {
+    rate,
+    duration: scene.duration,
+    speed: values.speed,
+    library,
+    clock: compileLayerClock(scene, layer.id, library),
+  })
 }
 
 function findLayer(

@@ -15,7 +15,7 @@ import {
   type Through,
   type Value,
 } from '../src/property/index.ts'
-import type { Layer, NamedBend, Project } from '../src/scene/index.ts'
+import { PROJECT_VERSION, type Layer, type NamedBend, type Project } from '../src/scene/index.ts'
 import { makeLayer } from '../src/scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../src/time/index.ts'
 
@@ -44,7 +44,7 @@ export function property(kind: PropertyKind, keys: Key[], more: Partial<Property
 export function projectOf(layers: readonly Layer[]): Project {
   return {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: 'project',
     name: 'Trial',
     scenes: [

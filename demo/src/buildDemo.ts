@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { readProjectData, writeBendFile } from '@arrow-bend/core/format/project'
-import type { Asset, Project } from '@arrow-bend/core/scene'
+import { PROJECT_VERSION, type Asset, type Project } from '@arrow-bend/core/scene'
 import { lighthouse, moon, quay, stars, town, water } from './art/harbour.ts'
 import { boat, cask, gauge, mast } from './art/props.ts'
 import { regattaScene } from './regatta.ts'
@@ -37,11 +37,11 @@ const assets = Object.entries(PICTURES).map(([id, svg]): Asset => {
   const sha256 = createHash('sha256').update(data).digest('hex')
   bytes.set(sha256, data)
   const name = `${id[0]!.toUpperCase()}${id.slice(1).replace('-', ' ')}`
-  return { id, name, type: 'image/svg+xml', sha256, size: sizeOf(svg) }
+  return { kind: 'picture', id, name, type: 'image/svg+xml', sha256, size: sizeOf(svg) }
 })
 const project: Project = {
   format: 'arrow-bend/project',
-  version: 1,
+  version: PROJECT_VERSION,
   id: 'lantern-regatta',
   name: 'Lantern Regatta',
   scenes: [regattaScene()],

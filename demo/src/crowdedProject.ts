@@ -1,4 +1,4 @@
-import type { Layer, Project } from '@arrow-bend/core/scene'
+import { PROJECT_VERSION, type Layer, type Project } from '@arrow-bend/core/scene'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 
 export const RATE = { num: 24, den: 1 }
@@ -9,7 +9,7 @@ export const SIZE = [1280, 720] as const
 export function crowdedProject(name: string, frames: number, layers: readonly Layer[]): Project {
   return {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: name.toLowerCase().replaceAll(' ', '-'),
     name,
     scenes: [

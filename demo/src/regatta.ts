@@ -1,4 +1,4 @@
-import { makeLayer, type DrawnKind, type Layer, type Scene } from '@arrow-bend/core/scene'
+import { makeLayer, type Layer, type LayerKind, type Scene } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { MARGIN } from './art/harbour.ts'
@@ -18,7 +18,7 @@ interface LayerOptions {
 function layer(
   id: string,
   name: string,
-  kind: DrawnKind,
+  kind: LayerKind,
   { parent, values, moves, span }: LayerOptions,
 ): Layer {
   const [from, to] = span ?? [0, FRAMES]
@@ -34,7 +34,7 @@ function layer(
 }
 
 const HARBOUR = 'harbour'
-const inHarbour = (id: string, name: string, kind: DrawnKind, options: LayerOptions): Layer =>
+const inHarbour = (id: string, name: string, kind: LayerKind, options: LayerOptions): Layer =>
   layer(id, name, kind, { parent: HARBOUR, ...options })
 
 /** A boat bobs: it leans a little one way and the other, smoothly, never twice alike. */

@@ -6,7 +6,7 @@ import { chromium, expect, type Browser, type Page } from '@playwright/test'
 import { strToU8 } from 'fflate'
 import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { makeLayer, type Project } from '@arrow-bend/core/scene'
+import { PROJECT_VERSION, makeLayer, type Project } from '@arrow-bend/core/scene'
 import { asTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './chromium.ts'
 import { withoutPickers } from './desk.ts'
@@ -38,7 +38,7 @@ function largeProject(): Project {
   })
   return {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: 'crash',
     name: 'Lamps',
     scenes: [

@@ -5,6 +5,7 @@ import { exportCssPage } from '@arrow-bend/core/format/css'
 import { readBendFile } from '@arrow-bend/core/format/project'
 import { srgbOf, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
 import {
+  PROJECT_VERSION,
   applyMatrix,
   compileScene,
   makeLayer,
@@ -91,7 +92,7 @@ async function compareEveryFrame(
       if (animatedFill && oklab) {
         const [l, a, b] = oklab[1]!.split(/[\s/]+/).map(Number) as [number, number, number]
         const theirs = srgbOf([l, a, b, 1])
-        const ours = srgbOf([...item.fill] as OklabAlpha)
+        const ours = srgbOf([...('fill' in item ? item.fill : [])] as unknown as OklabAlpha)
         worst.channel = Math.max(
           worst.channel,
           ...[0, 1, 2].map((k) => Math.abs(theirs[k]! - ours[k]!) * 255),
@@ -108,7 +109,7 @@ test('every kind of travel plays in the browser as the core has it, at every fra
   const scene = trialScene()
   const project: Project = {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: 'p',
     name: 'Trial',
     scenes: [scene],
@@ -176,7 +177,7 @@ test('animated outlines and chosen texts play in the browser as the core has the
   }
   const project: Project = {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: 'p',
     name: 'Trial',
     scenes: [scene],
@@ -189,8 +190,8 @@ test('animated outlines and chosen texts play in the browser as the core has the
   for (let frame = 0; frame < FRAMES; frame += 3) {
     const time = ticksOfFrame(frame, RATE)
     const items = sampleSceneInto(sampler, time)
-    const shape = items.find(({ layer }) => layer.id === 'shape')!
-    const text = items.find(({ layer }) => layer.id === 'words')!.text
+    const shape = items.find((item) => item.kind === 'path')!
+    const { text } = items.find((item) => item.kind === 'text')!
     const seen = await page.evaluate(
       ([milliseconds, wanted]) => {
         for (const animation of document.getAnimations()) {
@@ -212,7 +213,7 @@ test('animated outlines and chosen texts play in the browser as the core has the
         )
         return { miss, texts: shown.map(({ textContent }) => textContent) }
       },
-      [secondsOfTicks(time) * 1000, outlinePathData(shape.outline!)] as const,
+      [secondsOfTicks(time) * 1000, outlinePathData(shape.outline)] as const,
     )
     expect(seen.texts, `texts at ${frame}`).toEqual([text])
     worst = Math.max(worst, seen.miss)

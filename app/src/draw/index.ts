@@ -1,6 +1,6 @@
 export { drawFrame, drawThumbnail } from './framePicture.ts'
 export { itemAt, itemBounds, itemCorners } from './itemBounds.ts'
-export { TEXT_FAMILY } from './paintItem.ts'
+export { TEXT_FAMILY } from './painters/textPainter.ts'
 export { PictureBook } from './pictureBook.ts'
 export type { OnionGhost, OnionSkin } from './onionSkin.ts'
 export { StagePainter, type StageView } from './stagePainter.ts'

@@ -1,23 +1,34 @@
-import { applyMatrix, invertMatrix, outlineBounds, type Bounds, type DrawItem } from '@arrow-bend/core/scene'
-import { itemPath, setFont } from './paintItem.ts'
+import {
+  applyMatrix,
+  invertMatrix,
+  LAYER_KIND_RECORDS,
+  type Bounds,
+  type DrawItem,
+  type KindArt,
+  type Measures,
+} from '@arrow-bend/core/scene'
+import type { Context2d } from './context2d.ts'
+import { painterOf } from './painters/painters.ts'
+import { setFont } from './painters/textPainter.ts'
 import type { PictureBook } from './pictureBook.ts'
 
-let measuring: CanvasRenderingContext2D | null = null
-const measure = (): CanvasRenderingContext2D =>
-  (measuring ??= document.createElement('canvas').getContext('2d')!)
+/** Made at first use, as no canvas is needed where nothing is measured. */
+let measuring: Context2d | null = null
+const measure = (): Context2d => (measuring ??= new OffscreenCanvas(1, 1).getContext('2d')!)
+
+const measuresOf = (pictures: PictureBook): Measures => ({
+  text: (text, font) => {
+    const context = measure()
+    setFont(context, font)
+    return context.measureText(text).width
+  },
+  picture: (id) => pictures.pick(id, 1),
+})
 
 /** The box of an item in its own coordinates, px. */
 export function itemBounds(item: DrawItem, pictures: PictureBook): Bounds {
-  if (item.layer.kind === 'text') {
-    const context = measure()
-    setFont(context, item)
-    const { width } = context.measureText(item.text)
-    return { x: -width / 2, y: -item.fontSize * 0.78, width, height: item.fontSize }
-  }
-  if (item.layer.kind === 'path' && item.outline) return outlineBounds(item.outline)
-  const picture = item.layer.kind === 'image' ? pictures.pick(item.picture, 1) : null
-  const [width, height] = picture ? [picture.width, picture.height] : [item.size[0]!, item.size[1]!]
-  return { x: -width / 2, y: -height / 2, width, height }
+  const art = LAYER_KIND_RECORDS[item.kind].art as KindArt<DrawItem>
+  return art.bounds(item, measuresOf(pictures))
 }
 
 /** The corners of an item's box on the stage, in order round it. */
@@ -56,7 +67,8 @@ function isInside(
   if (!inverse) return false
   const [x, y] = applyMatrix(inverse, stageX, stageY)
   const box = itemBounds(item, pictures)
-  const reach = item.strokeWidth / 2 + 2
+  const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
+  const reach = stroke / 2 + 2
   if (
     x < box.x - reach ||
     y < box.y - reach ||
@@ -64,9 +76,9 @@ function isInside(
     y > box.y + box.height + reach
   )
     return false
-  const path = itemPath(item)
+  const path = painterOf(item).path(item)
   if (!path) return true
   const context = measure()
-  context.lineWidth = item.strokeWidth + 4
+  context.lineWidth = stroke + 4
   return context.isPointInPath(path, x, y) || context.isPointInStroke(path, x, y)
 }

@@ -1,6 +1,8 @@
 import { parseColour } from '@arrow-bend/core/property'
 import type { SceneSampler } from '@arrow-bend/core/scene'
-import { canvasColour, paintItem, type Context } from './paintItem.ts'
+import { canvasColour } from './canvasColour.ts'
+import type { Context2d } from './context2d.ts'
+import { paintItem } from './paintItem.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 export interface PaintOptions {
@@ -15,7 +17,7 @@ export interface PaintOptions {
 
 /** Paints a whole scene, at the moment it was sampled last, in stage coordinates: background, then every item. */
 export function paintScene(
-  context: Context,
+  context: Context2d,
   sampler: SceneSampler,
   { pictures, scale, clip, beneath }: PaintOptions,
 ): void {

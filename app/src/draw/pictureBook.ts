@@ -29,7 +29,7 @@ export class PictureBook {
   /** Starts decoding what is not there yet. Resolves once all that can be decoded is. A stand-in is drawn for the rest. */
   async load(assets: readonly Asset[], bytes: ReadonlyMap<string, Uint8Array<ArrayBuffer>>): Promise<void> {
     const found = assets.filter((asset) => !this.asked.has(asset.id) && bytes.has(asset.sha256))
-    const missing = assets.filter((asset) => !this.pictures.has(asset.id) && !bytes.has(asset.sha256))
+    const missing = assets.filter((asset) => asset.kind === 'picture' && !this.pictures.has(asset.id) && !bytes.has(asset.sha256))
     await Promise.all([
       ...found.map(async (asset) => {
         this.asked.add(asset.id)

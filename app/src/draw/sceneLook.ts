@@ -1,4 +1,4 @@
-import type { SceneSampler } from '@arrow-bend/core/scene'
+import type { DrawItem, SceneSampler } from '@arrow-bend/core/scene'
 
 /** Everything that tells one drawing of a sampled scene from another: numbers, words and outlines, in one order. */
 export type SceneLook = readonly unknown[]
@@ -11,11 +11,14 @@ export function lookOf({ scene, items }: SceneSampler): SceneLook {
   const parts: unknown[] = [scene.background, ...scene.size]
   for (const item of items) {
     parts.push(item.layer.id)
-    if (!item.shown) continue
-    const { opacity, corner, strokeWidth, fontSize, weight, letterSpacing, text, picture, outline } = item
-    parts.push(opacity, corner, strokeWidth, fontSize, weight, letterSpacing, text, picture, outline)
-    for (const list of [item.matrix, item.size, item.fill, item.stroke, item.crop])
-      for (const part of list) parts.push(part)
+    // Whatever a kind of item holds: lists by their numbers, as they are rewritten in place, all else by identity.
+    if (item.shown) for (const field in item) pushField(parts, item[field as keyof DrawItem], field)
   }
   return parts
+}
+
+function pushField(parts: unknown[], value: unknown, field: string): void {
+  if (field === 'layer') return
+  if (value instanceof Float64Array) for (const part of value) parts.push(part)
+  else parts.push(value)
 }

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid'
 import { withStandIns, writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
-import type { Project } from '@arrow-bend/core/scene'
+import { PROJECT_VERSION, type Project } from '@arrow-bend/core/scene'
 import { type FrameRate, snapToFrame, ticksOfFrame, ticksOfSeconds } from '@arrow-bend/core/time'
 import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
 import { drawThumbnail } from '../draw/index.ts'
@@ -21,7 +21,7 @@ export interface NewProject {
 export function makeProject({ name, size, rate, seconds }: NewProject): Project {
   return {
     format: 'arrow-bend/project',
-    version: 1,
+    version: PROJECT_VERSION,
     id: nanoid(),
     name,
     scenes: [

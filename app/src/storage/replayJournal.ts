@@ -1,6 +1,6 @@
 import { applyPatches, enablePatches, type Patch } from 'immer'
 import { BadFile, readProjectData } from '@arrow-bend/core/format/project'
-import { checkChange, type Project } from '@arrow-bend/core/scene'
+import { checkChange, PROJECT_VERSION, type Project } from '@arrow-bend/core/scene'
 import type { JournalEntry, Snapshot } from './database.ts'
 
 enablePatches()
@@ -57,7 +57,8 @@ function replayAtOnce(state: Snapshot, { entries }: KeptProject): Replayed | nul
       (project, entry) => applyPatches(project, patchesOf(entry)),
       told(state.project) as Project,
     )
-    return { project: readProjectData(replayed), step, left: [], isWhole: true }
+    // What an older version wrote is kept anew: the edits to come are edits of the upgraded document.
+    return { project: readProjectData(replayed), step, left: [], isWhole: isOfToday(replayed) }
   } catch {
     return null
   }
@@ -70,7 +71,9 @@ function replayCarefully(states: readonly Snapshot[], { entries }: KeptProject):
     const data = dataOf(state)
     if (data === null) continue
     try {
-      return goOn(readProjectData(data), state.step, entries)
+      return isOfToday(data)
+        ? goOn(readProjectData(data), state.step, entries)
+        : goOnFromOlder(data, state.step, entries)
     } catch (caught) {
       trouble ??= caught
     }
@@ -103,6 +106,30 @@ function goOn(from: Project, since: number, entries: readonly JournalEntry[]): R
     step += 1
   }
   return { project, step, left: after.filter((entry) => entry.step > step), isWhole: false }
+}
+
+/** The same from what an older version wrote: its edits are edits of its documents, so each is upgraded after it. */
+function goOnFromOlder(from: unknown, since: number, entries: readonly JournalEntry[]): Replayed {
+  const after = entriesAfter(since, entries)
+  let data = from
+  let project = readProjectData(from)
+  let step = since
+  for (const entry of after) {
+    try {
+      if (entry.step !== step + 1) break
+      const next: unknown = applyPatches(data as Project, patchesOf(entry))
+      project = readProjectData(next)
+      data = next
+      step += 1
+    } catch {
+      break
+    }
+  }
+  return { project, step, left: after.filter((entry) => entry.step > step), isWhole: false }
+}
+
+function isOfToday(data: unknown): boolean {
+  return (data as { version?: unknown }).version === PROJECT_VERSION
 }
 
 /** The document after an edit; null when the edit cannot be read or breaks its rules. */

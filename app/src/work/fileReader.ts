@@ -1,6 +1,6 @@
 import { transfer } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { ProjectFile } from '@arrow-bend/core/format/project'
+import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import type { FileWorker, ReadArtAnswer, Refused } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -40,11 +40,21 @@ export async function readArtFile(
   return { art, sha256: new Map(pictures.map((picture, i) => [picture, hashes[i]!])) }
 }
 
-/** Reads a `.bend` file or a project.json, likewise. */
-export async function readProjectFile(file: File, signal?: AbortSignal): Promise<ProjectFile> {
+/** A project of a later version, all of which is understood: a copy of it can be read. */
+export class NewerFile extends Refusal {}
+
+/**
+ * Reads a `.bend` file or a project.json, likewise.
+ * @throws Refusal with a sentence; NewerFile where reading it as understood would lose nothing
+ */
+export async function readProjectFile(
+  file: File,
+  signal?: AbortSignal,
+  options: ReadBendFile = { newer: 'refuse' },
+): Promise<ProjectFile> {
   const bytes = await bytesOf(file)
   const answer = await reader.run(
-    (remote): Promise<ProjectFile | Refused> => remote.readProject(transfer(bytes, [bytes.buffer])),
+    (remote): Promise<ProjectFile | Refused> => remote.readProject(transfer(bytes, [bytes.buffer]), options),
     optionsFor(file, signal),
   )
   return accepted(answer)
@@ -65,6 +75,6 @@ function optionsFor(file: File, signal?: AbortSignal) {
 }
 
 function accepted<T extends object>(answer: T | Refused): T {
-  if ('refused' in answer) throw new Refusal(answer.refused)
+  if ('refused' in answer) throw new (answer.canCopy ? NewerFile : Refusal)(answer.refused)
   return answer
 }

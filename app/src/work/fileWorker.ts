@@ -1,7 +1,13 @@
 import '../withoutEval.ts'
 import { expose, transfer } from 'comlink'
 import { readArt } from '@arrow-bend/core/format/art'
-import { BadFile, readBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
+import {
+  BadFile,
+  NewerProject,
+  readBendFile,
+  type ProjectFile,
+  type ReadBendFile,
+} from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import { sha256 } from '../storage/sha256.ts'
@@ -9,6 +15,8 @@ import { sha256 } from '../storage/sha256.ts'
 /** Why there is no result, in a sentence: errors lose their kind on the way to the page. */
 export interface Refused {
   readonly refused: string
+  /** Whether it is a project of a later version whose copy would lose nothing. */
+  readonly canCopy?: boolean
 }
 /** Art with the SHA-256 of its pictures in their order. */
 export interface ReadArtAnswer {
@@ -31,9 +39,9 @@ const worker = {
     }),
 
   /** Reads a project, whole or not at all. */
-  readProject: (bytes: Uint8Array<ArrayBuffer>): Promise<ProjectFile | Refused> =>
+  readProject: (bytes: Uint8Array<ArrayBuffer>, options: ReadBendFile): Promise<ProjectFile | Refused> =>
     answered(async () => {
-      const file = await readBendFile(bytes, sha256)
+      const file = await readBendFile(bytes, sha256, options)
       return transfer(
         file,
         [...file.assets.values()].map(({ buffer }) => buffer),
@@ -46,7 +54,8 @@ async function answered<T>(work: () => Promise<T>): Promise<T | Refused> {
   try {
     return await work()
   } catch (caught) {
-    return { refused: sentenceOf(caught) }
+    const canCopy = caught instanceof NewerProject && caught.asUnderstood !== null
+    return { refused: sentenceOf(caught), canCopy }
   }
 }
 

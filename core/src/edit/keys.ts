@@ -6,11 +6,12 @@ import type { Ticks } from '../time/index.ts'
 import { BadEdit } from './badEdit.ts'
 import { currentValue, shifted } from './currentValue.ts'
 import { editProperty, libraryIn, settled } from './editProperty.ts'
+import { layerTicks } from './layerTicks.ts'
 import { findProperty, type MakeId, type PropertyRef } from './refs.ts'
 import { withoutKeys } from './removeKeys.ts'
 
 /**
- * Puts a key at a moment, keeping the motion; does nothing where one stands already.
+ * Puts a key at a moment of the layer's own time, keeping the motion; does nothing where one stands already.
  * @returns whether the motion is unchanged
  * @throws BadEdit for a locked layer
  */
@@ -30,8 +31,9 @@ export function addKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, mak
   )
 }
 
-/** Sets a key at the moment, or takes away the one that stands there (its value stays when it was the last). */
-export function toggleKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, makeId: MakeId): void {
+/** Sets a key at a scene time, or takes away the one that stands there (its value stays when it was the last). */
+export function toggleKey(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks, makeId: MakeId): void {
+  const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) => {
     const here = property.keys.find((key) => key.t === time)
     if (!here) return insertKey(property, time, makeId(), library).property
@@ -46,16 +48,17 @@ export interface SetValueOptions {
 }
 
 /**
- * Gives a property a value at a moment: the constant when it has no keys, the key's when one stands there,
+ * Gives a property a value at a scene time: the constant when it has no keys, the key's when one stands there,
  * else as `autoKey` says.
  * @throws BadEdit when auto-key is off and the kind cannot be shifted
  */
 export function setValueAt(
   draft: Draft<Project>,
   ref: PropertyRef,
-  time: Ticks,
+  sceneTime: Ticks,
   { value, autoKey, makeId }: SetValueOptions & { readonly value: Value },
 ): void {
+  const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) => {
     const state = keyStateAt(property, time)
     if (state.kind === 'none') return { ...property, value }
@@ -90,8 +93,9 @@ function shiftAll(property: Property, time: Ticks, value: Value, library: BendLi
   }
 }
 
-/** Takes all keys of a property away, keeping the value shown at a moment. */
-export function clearAnimation(draft: Draft<Project>, ref: PropertyRef, time: Ticks): void {
+/** Takes all keys of a property away, keeping the value shown at a scene time. */
+export function clearAnimation(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks): void {
+  const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) =>
     property.keys.length === 0
       ? property

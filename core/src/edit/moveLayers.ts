@@ -7,6 +7,7 @@ import type { Ticks } from '../time/index.ts'
 import { currentValue } from './currentValue.ts'
 import { editProperty, libraryIn } from './editProperty.ts'
 import { setValueAt, type SetValueOptions } from './keys.ts'
+import { layerTicks } from './layerTicks.ts'
 import { byProperty, sceneBefore, type KeyRef } from './refs.ts'
 import { shiftPosition } from './shiftPosition.ts'
 
@@ -26,8 +27,9 @@ export interface LayerMove {
 export function moveLayersBy(draft: Draft<Project>, move: LayerMove, options: SetValueOptions): void {
   const library = libraryIn(draft)
   for (const { layer, way } of ways(draft, move)) {
+    const time = layerTicks(draft, { scene: move.scene, layer: layer.id }, move.time)
     const shift = (property: string, shifted: (now: Value) => Value): void => {
-      const value = shifted(currentValue(layer.properties[property]!, move.time, library))
+      const value = shifted(currentValue(layer.properties[property]!, time, library))
       setValueAt(draft, { scene: move.scene, layer: layer.id, property }, move.time, { ...options, value })
     }
     if (layer.properties['position']!.split) {

@@ -18,13 +18,14 @@ import { fitsOutline, valueConversion } from './convertValue.ts'
 import { currentValue, shifted } from './currentValue.ts'
 import { editProperty, settled } from './editProperty.ts'
 import type { KeyClip, KeyClipTrack } from './keyClip.ts'
+import { layerTicks } from './layerTicks.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { byProperty, layerIn, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
 
 export interface PasteKeys {
   /** Where to: the copied property of that name (and layer, where there are several), else the only one, else in order. */
   readonly properties: readonly PropertyRef[]
-  /** When the clip's first key comes, ticks. */
+  /** When the clip's first key comes: scene time, ticks. */
   readonly time: Ticks
   /** Values move by as much as brings the first to what the property shows there: their differences are kept. */
   readonly relative?: boolean
@@ -47,6 +48,7 @@ export function pasteKeys(
   for (const { ref, track, definition } of matched(draft, clip, properties)) {
     const convert = valueConversion(track.definition, definition)
     const led = new Set<string>()
+    const start = layerTicks(draft, ref, time)
     editProperty(
       draft,
       ref,
@@ -56,7 +58,7 @@ export function pasteKeys(
         const made = copied.map(({ route, ...key }): Key => ({
           ...key,
           id: makeId(),
-          t: asTicks(key.t - clip.start + time),
+          t: asTicks(key.t - clip.start + start),
           value: convert(key.value),
           bend: bendFor(key.bend, track.definition.kind === definition.kind, clip, library),
           ...(place && route ? { route } : {}),

@@ -48,6 +48,7 @@ describe('placeArt', () => {
     expect(applyMatrix(item!.matrix, 0, 0)).toEqual([960, 540])
     expect(placed.assets).toEqual([
       {
+        kind: 'picture',
         id: expect.any(String) as string,
         name: 'Hull',
         type: 'image/png',

@@ -50,6 +50,7 @@ export function placeArt(draft: Draft<Project>, sceneId: string, art: Art, optio
     const hash = sha256.get(picture)!
     const known = draft.assets.find((asset) => asset.sha256 === hash && asset.type === picture.type)
     const asset: Asset = {
+      kind: 'picture',
       id: known?.id ?? makeId(),
       name: picture.name,
       type: picture.type,

@@ -21,6 +21,7 @@ import type { Project } from '../scene/index.ts'
 import { frameTicks, type Ticks } from '../time/index.ts'
 import { currentValue } from './currentValue.ts'
 import { editProperty, makeLawful } from './editProperty.ts'
+import { layerTicks } from './layerTicks.ts'
 import { byProperty, sceneIn, type KeyRef } from './refs.ts'
 
 /** Looks a frame by which a healed span is compared with the old motion. Source: the motion model, section 7. */
@@ -29,13 +30,18 @@ const LOOKS_A_FRAME = 4
 /**
  * Takes keys away. When a property's last key goes, the value it shows at `time` stays as its constant.
  * What lies between the keys left follows from those; `healKeys` keeps the motion instead.
- * @param time ticks; where a cleared property's value is read
+ * @param time scene time, ticks; where a cleared property's value is read
  */
 export function removeKeys(draft: Draft<Project>, refs: readonly KeyRef[], time: Ticks): void {
   for (const { ref, keys: gone } of byProperty(refs).values()) {
     editProperty(draft, ref, (property, library) => {
       if (!property.keys.some(({ id }) => gone.has(id))) return property
-      return withoutKeys(property, gone, currentValue(property, time, library), library)
+      return withoutKeys(
+        property,
+        gone,
+        currentValue(property, layerTicks(draft, ref, time), library),
+        library,
+      )
     })
   }
 }
@@ -77,7 +83,13 @@ export function healKeys(draft: Draft<Project>, refs: readonly KeyRef[], time: T
     editProperty(draft, ref, (property, library) => {
       if (!property.keys.some(({ id }) => gone.has(id))) return property
       const left = property.keys.filter(({ id }) => !gone.has(id))
-      if (left.length < 2) return withoutKeys(property, gone, currentValue(property, time, library), library)
+      if (left.length < 2)
+        return withoutKeys(
+          property,
+          gone,
+          currentValue(property, layerTicks(draft, ref, time), library),
+          library,
+        )
       const healed = makeLawful(heal(property, gone, step, library), { library })
       const stretch = { start: healed.keys[0]!.t, end: healed.keys[healed.keys.length - 1]!.t, step }
       const [before, after] = [property, healed].map((given) => compileProperty(given, library))

@@ -7,6 +7,7 @@ import { BadEdit } from './badEdit.ts'
 import { currentValue } from './currentValue.ts'
 import { libraryIn, settled } from './editProperty.ts'
 import { setValueAt, type SetValueOptions } from './keys.ts'
+import { layerTicks } from './layerTicks.ts'
 import { layerIn } from './refs.ts'
 import { shiftPosition } from './shiftPosition.ts'
 
@@ -52,7 +53,8 @@ function changeEach(
   const library = libraryIn(draft)
   for (const id of layers) {
     const layer = settled<Layer>(layerIn(draft, { scene, layer: id }))
-    const value = change(currentValue(layer.properties[property]!, time, library))
+    const own = layerTicks(draft, { scene, layer: id }, time)
+    const value = change(currentValue(layer.properties[property]!, own, library))
     setValueAt(draft, { scene, layer: id, property }, time, { ...options, value })
   }
 }
@@ -72,7 +74,8 @@ export function movePivot(
   const library = libraryIn(draft)
   const ref = { scene, layer: id }
   const layer = settled<Layer>(layerIn(draft, ref))
-  const now = (name: string): Value => currentValue(layer.properties[name]!, time, library)
+  const own = layerTicks(draft, ref, time)
+  const now = (name: string): Value => currentValue(layer.properties[name]!, own, library)
   const [fromX, fromY] = now('pivot') as Vec2
   const [scaleX, scaleY] = now('scale') as Vec2
   const radians = ((now('turn') as number) * Math.PI) / 180

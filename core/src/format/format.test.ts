@@ -15,7 +15,9 @@ const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256'
 const picture = new Uint8Array([1, 2, 3, 4])
 const withPicture = async (): Promise<Project> => ({
   ...projectOf([layerWith('a', { turn: property('turn', [key(0, 0, ease), key(1, 90)]) })]),
-  assets: [{ id: 'p', name: 'Pic', type: 'image/png', sha256: await sha256(picture), size: [2, 2] }],
+  assets: [
+    { kind: 'picture', id: 'p', name: 'Pic', type: 'image/png', sha256: await sha256(picture), size: [2, 2] },
+  ],
 })
 const packed = async (): Promise<Uint8Array<ArrayBuffer>> => {
   const project = await withPicture()
@@ -84,8 +86,10 @@ describe('bend files', () => {
     [null, /not an Arrow Bend project/],
     [[], /not an Arrow Bend project/],
     [{ format: 'other' }, /not an Arrow Bend project/],
-    [{ format: 'arrow-bend/project', version: 2 }, /version 2/],
+    [{ format: 'arrow-bend/project', version: 3 }, /version 3/],
+    [{ format: 'arrow-bend/project', version: 0 }, /version 0; this program reads versions 1 to 2/],
     [{ format: 'arrow-bend/project', version: 1 }, /cannot be read/],
+    [{ format: 'arrow-bend/project', version: 2 }, /cannot be read/],
   ])('refuse %j', (data, sentence) => {
     expect(() => readProjectData(data)).toThrow(sentence)
   })

@@ -1,10 +1,10 @@
 import type { Outline } from '../property/index.ts'
-import type { Asset } from './document.ts'
+import type { PictureType } from './document.ts'
 
 /** A picture that is in no project yet. */
 export interface ArtPicture {
   readonly name: string
-  readonly type: Asset['type']
+  readonly type: PictureType
   readonly bytes: Uint8Array<ArrayBuffer>
   /** px */
   readonly size: readonly [width: number, height: number]

@@ -3,7 +3,7 @@ import type { Key, Property } from '../property/index.ts'
 import { BadDocument } from './badDocument.ts'
 import { describeIssues } from './describeIssues.ts'
 import type { Layer, Project, Scene } from './document.ts'
-import { definitionOf } from './layerKinds.ts'
+import { definitionOf } from './layers/layerProperties.ts'
 import { isSurelyLawful } from './isSurelyLawful.ts'
 import { LIMITS } from './limits.ts'
 import {

@@ -2,7 +2,12 @@ import type { PlainBend } from '../bend/index.ts'
 import type { Property } from '../property/index.ts'
 import type { FrameRate, Ticks } from '../time/index.ts'
 
-export type LayerKind = 'rectangle' | 'ellipse' | 'path' | 'text' | 'image' | 'clip' | 'sound' | 'group'
+/** The version of documents this program writes. Older ones are upgraded where they are read. */
+export const PROJECT_VERSION = 2
+
+/** Every kind of layer. What each is like stands in `layers/`. */
+export const LAYER_KINDS = ['rectangle', 'ellipse', 'path', 'text', 'image', 'group'] as const
+export type LayerKind = (typeof LAYER_KINDS)[number]
 
 /** What a layer can be labelled with, named for things about a harbour. */
 export const LAYER_LABELS = ['lamp', 'brick', 'reed', 'tide', 'plum', 'slate'] as const
@@ -54,21 +59,50 @@ export interface NamedBend {
   readonly id: string
   readonly name: string
   readonly bend: PlainBend
+  /** Words to find it by, in the person's own order. */
+  readonly tags?: readonly string[]
 }
 
-/** A picture a layer shows; its bytes travel beside the document, under their SHA-256. */
-export interface Asset {
+interface AssetBase {
   readonly id: string
   readonly name: string
-  readonly type: string
+  /** Of its bytes, which travel beside the document. Lower-case hex. */
   readonly sha256: string
+}
+
+/** A picture a layer shows. */
+export interface PictureAsset extends AssetBase {
+  readonly kind: 'picture'
+  readonly type: PictureType
   /** px */
   readonly size: readonly [width: number, height: number]
 }
 
+/** A film a layer plays. */
+export interface ClipAsset extends AssetBase {
+  readonly kind: 'clip'
+  readonly type: 'video/webm' | 'video/mp4'
+  /** px */
+  readonly size: readonly [width: number, height: number]
+  readonly duration: Ticks
+}
+
+/** A sound. */
+export interface SoundAsset extends AssetBase {
+  readonly kind: 'sound'
+  readonly type: 'audio/wav' | 'audio/mpeg' | 'audio/mp4' | 'audio/ogg' | 'audio/webm' | 'audio/flac'
+  readonly duration: Ticks
+}
+
+export const PICTURE_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml'] as const
+export type PictureType = (typeof PICTURE_TYPES)[number]
+
+/** What layers show or play, with bytes of its own beside the document. */
+export type Asset = PictureAsset | ClipAsset | SoundAsset
+
 export interface Project {
   readonly format: 'arrow-bend/project'
-  readonly version: 1
+  readonly version: typeof PROJECT_VERSION
   readonly id: string
   readonly name: string
   readonly scenes: readonly Scene[]

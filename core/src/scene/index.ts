@@ -11,26 +11,34 @@ export { BadDocument } from './badDocument.ts'
 export { checkChange } from './checkChange.ts'
 export { describeIssues } from './describeIssues.ts'
 export {
+  LAYER_KINDS,
   LAYER_LABELS,
+  PROJECT_VERSION,
   type Asset,
+  type ClipAsset,
   type Layer,
   type LayerKind,
   type LayerLabel,
   type Marker,
   type NamedBend,
+  type PictureAsset,
   type Project,
   type Scene,
+  type SoundAsset,
 } from './document.ts'
 export {
-  definitionOf,
-  LAYER_KINDS,
-  playedProperties,
-  propertiesOf,
-  SPLIT_POSITION,
+  isDrawn,
+  LAYER_KIND_RECORDS,
+  type DrawItem,
+  type DrawItems,
   type DrawnKind,
-  type LaneHue,
-  type PropertyDefinition,
-} from './layerKinds.ts'
+} from './layers/layerKinds.ts'
+export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
+export type { DrawBase, Paint } from './layers/drawBase.ts'
+export { LOCAL_TIME, playedProperty } from './layers/localTime.ts'
+export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
+export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
+export { compileLayerClock, layerTimeAt, type LayerClock } from './layerTime.ts'
 export { LIMITS } from './limits.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
 export {
@@ -64,6 +72,5 @@ export {
   parentMatrixAt,
   sampleSceneInto,
   sceneAt,
-  type DrawItem,
   type SceneSampler,
 } from './sceneAt.ts'

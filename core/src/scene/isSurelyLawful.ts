@@ -9,15 +9,17 @@ const isShare = (value: unknown): boolean => typeof value === 'number' && value 
 const isTicks = (value: unknown): boolean =>
   Number.isSafeInteger(value) && Math.abs(Number(value)) <= MOST_TICKS
 
-function isPlainHandle(handle: Handle): boolean {
+function isPlainHandle(handle: Handle | null | undefined): boolean {
+  if (typeof handle !== 'object' || handle === null) return false
   for (const name in handle) {
     if (name === 'reach' ? !isShare(handle.reach) : name !== 'rise' || !isAmount(handle.rise)) return false
   }
   return handle.reach !== undefined && handle.rise !== undefined
 }
 
-function isPlainBend(bend: Bend): boolean {
-  if (bend.kind !== 'handles') return false
+/** A recipe can put in anything, null too. */
+function isPlainBend(bend: Bend | null): boolean {
+  if (bend?.kind !== 'handles') return false
   for (const name in bend) if (name !== 'kind' && name !== 'leave' && name !== 'arrive') return false
   return isPlainHandle(bend.leave) && isPlainHandle(bend.arrive)
 }

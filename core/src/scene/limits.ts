@@ -10,6 +10,8 @@ export const LIMITS = {
   /** Numbers one value may have: an outline's vertices, seven each. */
   componentsOfValue: 35_000,
   namedBends: 1_000,
+  /** Of one named bend. */
+  tags: 50,
   markers: 1_000,
   /** Each way. */
   guides: 200,

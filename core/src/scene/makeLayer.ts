@@ -1,12 +1,12 @@
 import type { Property, Value } from '../property/index.ts'
 import type { Ticks } from '../time/index.ts'
-import type { Layer, Scene } from './document.ts'
-import { propertiesOf, type DrawnKind } from './layerKinds.ts'
+import type { Layer, LayerKind, Scene } from './document.ts'
+import { defaultProperty, propertiesOf } from './layers/layerProperties.ts'
 
 export interface MakeLayerOptions {
   readonly id: string
   readonly name: string
-  readonly kind: DrawnKind
+  readonly kind: LayerKind
   readonly span: readonly [Ticks, Ticks]
   readonly parent?: string | null
   /** Constant values by property name; the rest take their defaults. */
@@ -18,7 +18,7 @@ export function makeLayer({ id, name, kind, span, parent = null, values = {} }: 
   const properties = Object.fromEntries(
     propertiesOf(kind).map((definition): [string, Property] => [
       definition.name,
-      { kind: definition.kind, value: values[definition.name] ?? definition.value, keys: [] },
+      { ...defaultProperty(definition), value: values[definition.name] ?? definition.value },
     ]),
   )
   return { id, name, kind, parent, span, visible: true, locked: false, properties }

@@ -2,7 +2,10 @@ import { z } from 'zod'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../time/index.ts'
 import { amount, libraryBendSchema } from './bendSchema.ts'
 import {
+  LAYER_KINDS,
   LAYER_LABELS,
+  PICTURE_TYPES,
+  PROJECT_VERSION,
   type Asset,
   type Layer,
   type Marker,
@@ -10,7 +13,8 @@ import {
   type Project,
   type Scene,
 } from './document.ts'
-import { LAYER_KINDS, propertiesOf, SPLIT_POSITION } from './layerKinds.ts'
+import { propertiesOf, withDefaults } from './layers/layerProperties.ts'
+import { SPLIT_POSITION } from './layers/propertyDefinition.ts'
 import { LIMITS } from './limits.ts'
 import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
 
@@ -40,8 +44,10 @@ export const LAYER_FIELDS = {
   properties: z.record(propertyNameSchema, propertySchema),
 }
 
+/** What a file lacks of a kind's properties takes its default, so that kinds can gain some. */
 const layerSchema = z
   .strictObject(LAYER_FIELDS)
+  .overwrite(withDefaults)
   .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
 
 /** A layer has every property of its kind. */
@@ -87,23 +93,50 @@ export const sceneSchema = z
   .strictObject(SCENE_FIELDS)
   .superRefine(({ layers }, context) => checkParents(layers, tellIn(context))) as unknown as z.ZodType<Scene>
 
-const assetSchema = z.strictObject({
+const assetFields = {
   id: idSchema,
   name: nameSchema,
-  type: z.enum(['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml']),
   sha256: z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256'),
-  size: z.tuple([side, side]).readonly(),
-}) as unknown as z.ZodType<Asset>
+}
+const sizeSchema = z.tuple([side, side]).readonly()
+const lengthSchema = z.int().min(1).max(MOST_TICKS)
+
+const assetSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('picture'),
+      ...assetFields,
+      type: z.enum(PICTURE_TYPES),
+      size: sizeSchema,
+    }),
+    z.strictObject({
+      kind: z.literal('clip'),
+      ...assetFields,
+      type: z.enum(['video/webm', 'video/mp4']),
+      size: sizeSchema,
+      duration: lengthSchema,
+    }),
+    z.strictObject({
+      kind: z.literal('sound'),
+      ...assetFields,
+      type: z.enum(['audio/wav', 'audio/mpeg', 'audio/mp4', 'audio/ogg', 'audio/webm', 'audio/flac']),
+      duration: lengthSchema,
+    }),
+  ],
+  { error: 'this kind of asset is not known to this version' },
+) as unknown as z.ZodType<Asset>
 
 const namedBendSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   bend: libraryBendSchema,
+  tags: z.array(nameSchema).max(LIMITS.tags).readonly().optional(),
 }) as unknown as z.ZodType<NamedBend>
 
 export const PROJECT_FIELDS = {
   format: z.literal('arrow-bend/project'),
-  version: z.literal(1),
+  version: z.literal(PROJECT_VERSION),
   id: idSchema,
   name: nameSchema,
   scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),

@@ -1,32 +1,37 @@
-import { Circle, Group, PenTool, Square, Type } from '@lucide/vue'
 import type { Component } from 'vue'
 import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
-import { makeLayer, type DrawnKind } from '@arrow-bend/core/scene'
+import { makeLayer, type LayerKind } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
 import { useSelection } from '../../session/selection.ts'
 import { useView } from '../../session/view.ts'
+import { LAYER_ICONS } from './layerIcons.ts'
 
 /** A kind of layer a person can add, with what it is like at first. */
 export interface NewLayer {
-  readonly kind: DrawnKind
+  readonly kind: LayerKind
   readonly name: string
   readonly icon: Component
   readonly values: Readonly<Record<string, Value>>
 }
 
 export const NEW_LAYERS = {
-  rectangle: { kind: 'rectangle', name: 'Rectangle', icon: Square, values: { size: [240, 160], corner: 12 } },
-  ellipse: { kind: 'ellipse', name: 'Ellipse', icon: Circle, values: { size: [180, 180] } },
+  rectangle: {
+    kind: 'rectangle',
+    name: 'Rectangle',
+    icon: LAYER_ICONS.rectangle,
+    values: { size: [240, 160], corner: 12 },
+  },
+  ellipse: { kind: 'ellipse', name: 'Ellipse', icon: LAYER_ICONS.ellipse, values: { size: [180, 180] } },
   path: {
     kind: 'path',
     name: 'Path',
-    icon: PenTool,
+    icon: LAYER_ICONS.path,
     values: { stroke: '#c8401a', 'stroke width': 6 },
   },
-  text: { kind: 'text', name: 'Text', icon: Type, values: { fill: '#1f2b33' } },
-  group: { kind: 'group', name: 'Group', icon: Group, values: {} },
+  text: { kind: 'text', name: 'Text', icon: LAYER_ICONS.text, values: { fill: '#1f2b33' } },
+  group: { kind: 'group', name: 'Group', icon: LAYER_ICONS.group, values: {} },
 } as const satisfies Record<string, NewLayer>
 
 /** Adding layers on top of the others; what is added is selected and lists all its properties. */

@@ -3,7 +3,7 @@ import { Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { playedProperties } from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
 import { drawFrame } from '../../draw/index.ts'
 import { useDocument } from '../../session/document.ts'
@@ -77,12 +77,14 @@ const saveFrame = (): Promise<void> =>
 const saveCsv = (): Promise<void> =>
   saveBlob(
     () => {
-      const property = layer.value!.properties[definition.value!.name]!
-      const csv = sampleCsv(property, {
+      const { name } = definition.value!
+      const { bends: library } = project.value
+      const csv = sampleCsv(playedProperty(name, layer.value!.properties[name]!), {
         rate: parseRate(rate.value),
         duration: scene.value.duration,
         speed: withSpeed.value,
-        library: project.value.bends,
+        library,
+        clock: compileLayerClock(scene.value, layer.value!.id, library),
       })
       return new Blob([csv], { type: 'text/csv' })
     },

@@ -7,7 +7,7 @@ import { useRouter } from 'vue-router'
 import { toast } from 'vue-sonner'
 import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import type { ProjectFile } from '@arrow-bend/core/format/project'
+import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'
 import { usePreferences } from '../../session/preferences.ts'
 import { keepProject, makeProject, readDemo, withNewId, type NewProject } from '../../session/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
@@ -19,7 +19,7 @@ import {
   type ProjectCard as Card,
 } from '../../storage/index.ts'
 import { cancellable } from '../../ui/cancellable.ts'
-import { readProjectFile } from '../../work/fileReader.ts'
+import { NewerFile, readProjectFile } from '../../work/fileReader.ts'
 import ArrowMark from '../../ui/ArrowMark.vue'
 import IconButton from '../../ui/IconButton.vue'
 import NewProjectDialog from './NewProjectDialog.vue'
@@ -36,6 +36,8 @@ const HelpSheet = defineAsyncComponent(() => import('../../shell/HelpSheet.vue')
 const cards = shallowRef<readonly Card[] | null>(null)
 const trouble = ref('')
 const emptied = ref(false)
+/** A file of a later version of this program that the person may have a copy of. */
+const newerFile = shallowRef<{ readonly file: File; readonly sentence: string } | null>(null)
 const making = ref(false)
 const dropping = ref(false)
 const busy = ref(false)
@@ -78,9 +80,15 @@ const openFile = async (): Promise<void> => {
   )
   if (file) await take(file)
 }
-const take = (file: File): Promise<void> =>
+const take = (file: File, newer: ReadBendFile['newer'] = 'refuse'): Promise<void> =>
   attempt(async () => {
-    const read = await cancellable(`Reading ${file.name}…`, (signal) => readProjectFile(file, signal))
+    newerFile.value = null
+    const reading = cancellable(`Reading ${file.name}…`, (signal) => readProjectFile(file, signal, { newer }))
+    const read = await reading.catch((caught: unknown) => {
+      if (!(caught instanceof NewerFile)) throw caught
+      newerFile.value = { file, sentence: caught.message }
+      return null
+    })
     if (read) await keepAndShow(withNewId(read))
   })
 const openDemo = (): Promise<void> => attempt(async () => keepAndShow(await readDemo()))
@@ -179,6 +187,17 @@ onMounted(async () => {
           </p>
           <button type="button" class="button flex-none" @click="openFile">Open a file…</button>
           <button type="button" class="button flex-none" @click="forgetEmptied">Close</button>
+        </div>
+        <div
+          v-if="newerFile"
+          class="mb-4 flex items-center gap-3 rounded-md border border-pencil bg-sheet p-3"
+          role="alert"
+        >
+          <p class="grow">“{{ newerFile.file.name }}”: {{ newerFile.sentence }}</p>
+          <button type="button" class="button flex-none" @click="take(newerFile.file, 'asUnderstood')">
+            Open a copy
+          </button>
+          <button type="button" class="button flex-none" @click="newerFile = null">Close</button>
         </div>
         <ul
           v-if="cards && cards.length > 0"

@@ -1,7 +1,7 @@
 import { hexOf, parseColour } from '../../property/index.ts'
-import type { Layer, Project, Scene } from '../../scene/index.ts'
+import { isDrawn, type Layer, type Project, type Scene } from '../../scene/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
-import { artMarkup } from './artMarkup.ts'
+import { artMarkup } from './markup/artMarkup.ts'
 import { boxMarkup } from './boxMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions } from './cssContext.ts'
 import { checkCharacters } from './pageLimits.ts'
@@ -20,7 +20,7 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
   let characters = 0
   const body = [...scene.layers]
     .reverse()
-    .filter((layer) => layer.kind !== 'group' && isVisible(layer, layers))
+    .filter((layer) => isDrawn(layer) && isVisible(layer, layers))
     .map((layer) => {
       const markup = layerMarkup(layer, { scene, project, library: project.bends, layers, sheet, options })
       checkCharacters((characters += markup.length))
@@ -65,7 +65,7 @@ function isVisible(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
 
 /** A layer's art in a chain of empty boxes, one or two for every layer it rides on: draw order stays free. */
 function layerMarkup(layer: Layer, context: CssContext): string {
-  let markup = artMarkup(layer, context)
+  let markup = isDrawn(layer) ? artMarkup(layer, context) : ''
   let group = true
   for (
     let at: Layer | undefined = layer;

@@ -8,6 +8,7 @@ import {
   type CompiledProperty,
   type Property,
 } from '../../property/index.ts'
+import type { LayerClock } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
 import { frameTicks, secondsOfTicks, type FrameRate, type Ticks } from '../../time/index.ts'
 
@@ -18,6 +19,8 @@ export interface SampleOptions {
   readonly speed?: boolean
   /** The project's named bends. */
   readonly library: BendLibrary
+  /** Of the layer, where its time is not the scene's. Speeds stay those that are seen: per second of the scene. */
+  readonly clock?: LayerClock
 }
 
 /** Rows of one table: a day at 40 frames a second. */
@@ -49,7 +52,7 @@ function speedColumns(compiled: CompiledProperty): string[] {
  * Source: RFC 4180 for the form.
  */
 export function sampleCsv(property: Property, options: SampleOptions): string {
-  const { rate, duration, speed = false, library } = options
+  const { rate, duration, speed = false, library, clock } = options
   const compiled = compileProperty(property, library)
   const step = frameTicks(rate)
   const value = new Float64Array(compiled.width)
@@ -63,8 +66,9 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
     )
   const rows = [head.join(',')]
   for (let frame = 0; frame * step < duration; frame += 1) {
-    const time = frame * step
-    let row = `${frame},${secondsOfTicks(time)}`
+    const sceneTime = frame * step
+    const time = clock ? clock.timeAt(sceneTime) : sceneTime
+    let row = `${frame},${secondsOfTicks(sceneTime)}`
     if (chosen) row += `,${quoted(String(storedValueAt(compiled, time)))}`
     else {
       valueInto(value, compiled, time)
@@ -72,7 +76,11 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
     }
     if (speeds) {
       speedInto(pace, compiled, time)
-      for (let i = 0; i < pace.length; i += 1) row += Number.isFinite(pace[i]) ? `,${pace[i]!}` : ','
+      const passing = clock ? clock.paceAt(sceneTime) : 1
+      for (let i = 0; i < pace.length; i += 1) {
+        const seen = pace[i]! * passing
+        row += Number.isFinite(seen) ? `,${seen}` : ','
+      }
     }
     rows.push(row)
   }

@@ -3,6 +3,7 @@ import type { Asset, Project } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
 import { checkSvgPicture } from '../svg/index.ts'
 import { unfoldZip, type ZipLimits } from '../zip/index.ts'
+import { NewerProject } from './newerProject.ts'
 import { readProjectJson } from './readProject.ts'
 
 /** A project with the bytes of its assets, by their SHA-256 in lower-case hex. */
@@ -22,11 +23,19 @@ const PROJECT_ZIP: ZipLimits = {
   wanted: (name) => name === 'project.json' || name.startsWith('assets/'),
 }
 
-const EXTENSIONS: Readonly<Record<string, string>> = {
+const EXTENSIONS: Readonly<Record<Asset['type'], string>> = {
   'image/png': 'png',
   'image/jpeg': 'jpg',
   'image/webp': 'webp',
   'image/svg+xml': 'svg',
+  'video/webm': 'webm',
+  'video/mp4': 'mp4',
+  'audio/wav': 'wav',
+  'audio/mpeg': 'mp3',
+  'audio/mp4': 'm4a',
+  'audio/ogg': 'ogg',
+  'audio/webm': 'weba',
+  'audio/flac': 'flac',
 }
 
 /** The entry of a `.bend` file an asset is kept in. */
@@ -46,18 +55,30 @@ export function writeBendFile({ project, assets }: ProjectFile): Uint8Array<Arra
     const bytes = assets.get(asset.sha256)
     if (!bytes)
       throw new BadFile(
-        `The picture “${asset.name}” is missing, so the file would not be whole. Nothing was written.`,
+        `The ${asset.kind} “${asset.name}” is missing, so the file would not be whole. Nothing was written.`,
       )
     entries[assetEntry(asset)] = [bytes, { level: asset.type === 'image/svg+xml' ? 6 : 0 }]
   }
   return zipSync(entries, { mtime: '1980-01-02T00:00:00' }) as Uint8Array<ArrayBuffer>
 }
 
+export interface ReadBendFile {
+  /**
+   * What to do with a file of a later version of this program: `refuse` it, or read it `asUnderstood`, which is refused,
+   * too, where anything in it would be lost.
+   */
+  readonly newer: 'refuse' | 'asUnderstood'
+}
+
 /**
  * Reads a `.bend` file, or a bare `project.json` without pictures.
- * @throws BadFile with a sentence: not a project, damaged, too large, pictures missing or altered
+ * @throws BadFile with a sentence: not a project, damaged, too large, pictures missing or altered; NewerProject
  */
-export async function readBendFile(bytes: Uint8Array<ArrayBuffer>, sha256: Sha256): Promise<ProjectFile> {
+export async function readBendFile(
+  bytes: Uint8Array<ArrayBuffer>,
+  sha256: Sha256,
+  { newer }: ReadBendFile = { newer: 'refuse' },
+): Promise<ProjectFile> {
   if (bytes.length > MOST_PACKED)
     throw new BadFile('This file is over 256 MB, more than a project can be. Nothing was changed.')
   if (bytes.length === 0) throw new BadFile('This file is empty. Nothing was changed.')
@@ -68,20 +89,31 @@ export async function readBendFile(bytes: Uint8Array<ArrayBuffer>, sha256: Sha25
     throw new BadFile(
       'This zip holds no project.json, so it is not an Arrow Bend project. Nothing was changed.',
     )
-  const project = readProjectJson(strFromU8(json))
+  const project = readAs(newer, strFromU8(json))
   const assets = new Map<string, Uint8Array<ArrayBuffer>>()
   for (const asset of project.assets) assets.set(asset.sha256, await pickAsset(asset, entries, sha256))
   return { project, assets }
+}
+
+function readAs(newer: ReadBendFile['newer'], text: string): Project {
+  try {
+    return readProjectJson(text)
+  } catch (caught) {
+    if (newer === 'asUnderstood' && caught instanceof NewerProject && caught.asUnderstood)
+      return caught.asUnderstood
+    throw caught
+  }
 }
 
 type Entries = Readonly<Record<string, Uint8Array>>
 
 async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promise<Uint8Array<ArrayBuffer>> {
   const bytes = entries[assetEntry(asset)]
-  if (!bytes) throw new BadFile(`The picture “${asset.name}” is missing from this file. Nothing was changed.`)
+  if (!bytes)
+    throw new BadFile(`The ${asset.kind} “${asset.name}” is missing from this file. Nothing was changed.`)
   const copy = new Uint8Array(bytes)
   if ((await sha256(copy)) !== asset.sha256) {
-    throw new BadFile(`The picture “${asset.name}” in this file is damaged. Nothing was changed.`)
+    throw new BadFile(`The ${asset.kind} “${asset.name}” in this file is damaged. Nothing was changed.`)
   }
   if (asset.type === 'image/svg+xml') checkSvgPicture(copy)
   return copy

@@ -1,5 +1,7 @@
-import { describeIssues, projectSchema, type Project } from '../../scene/index.ts'
+import { describeIssues, PROJECT_VERSION, projectSchema, type Project } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
+import { NewerProject } from './newerProject.ts'
+import { OLDEST_VERSION, upgradeProject } from './upgrade.ts'
 
 /** The longest project text read, in characters. */
 const LONGEST_JSON = 64 * 1024 * 1024
@@ -14,25 +16,34 @@ export function readProjectJson(text: string): Project {
   return readProjectData(parseJson(text))
 }
 
-/** Checks plain data as a project, whatever border it came over. Throws BadFile. */
+/**
+ * Checks plain data as a project, whatever border it came over, and upgrades what an older version wrote.
+ * @throws BadFile, and NewerProject for what a later version of this program wrote
+ */
 export function readProjectData(data: unknown): Project {
   const claims = typeof data === 'object' && data !== null ? (data as Record<string, unknown>) : {}
   if (claims['format'] !== 'arrow-bend/project') {
     throw new BadFile('This file is not an Arrow Bend project. Nothing was changed.')
   }
-  if (claims['version'] !== 1) {
-    const claimed = claims['version']
-    const version =
-      typeof claimed === 'number' || typeof claimed === 'string' ? String(claimed).slice(0, 20) : 'unknown'
-    throw new BadFile(
-      `This project is of version ${version}; this program reads version 1. Nothing was changed.`,
-    )
+  const { version } = claims
+  if (!isWhole(version) || version < OLDEST_VERSION) throw new BadFile(unknownVersion(version))
+  if (version > PROJECT_VERSION) {
+    const asToday = projectSchema.safeParse({ ...claims, version: PROJECT_VERSION })
+    throw new NewerProject(version, asToday.success ? asToday.data : null)
   }
-  const read = projectSchema.safeParse(data)
+  const read = projectSchema.safeParse(upgradeProject(claims))
   if (!read.success) {
     throw new BadFile(`This project cannot be read: ${describeIssues(read.error)}. Nothing was changed.`)
   }
   return read.data
+}
+
+const isWhole = (version: unknown): version is number => Number.isSafeInteger(version)
+
+function unknownVersion(claimed: unknown): string {
+  const version =
+    typeof claimed === 'number' || typeof claimed === 'string' ? String(claimed).slice(0, 20) : 'unknown'
+  return `This project is of version ${version}; this program reads versions ${OLDEST_VERSION} to ${PROJECT_VERSION}. Nothing was changed.`
 }
 
 function parseJson(text: string): unknown {

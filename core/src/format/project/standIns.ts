@@ -16,6 +16,8 @@ export async function withStandIns(file: ProjectFile, sha256: Sha256): Promise<P
       listed.push(asset)
       continue
     }
+    // No layer plays a clip or a sound so far: one without its bytes is nothing.
+    if (asset.kind !== 'picture') continue
     const bytes = strToU8(standInPicture(asset.size)) as Uint8Array<ArrayBuffer>
     const hash = await sha256(bytes)
     all.set(hash, bytes)

@@ -5,7 +5,7 @@ import { asHandles } from '@arrow-bend/core/fit'
 import { definitionOf, type LaneHue, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
-import { usePlayback } from '../../../session/playback.ts'
+import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { targetSpans, type SpanTarget } from '../../../session/target.ts'
 import { bendKey } from './spanNumbers.ts'
@@ -40,7 +40,6 @@ export interface TargetSpans {
 /** The selected spans, and what the Bend panel shows of them. */
 export function useTargetSpans(): TargetSpans {
   const document = useDocument()
-  const playback = usePlayback()
   const selection = useSelection()
 
   const spans = computed(() => (document.inPanel ? targetSpans(document.inPanel, selection.state) : []))
@@ -77,9 +76,10 @@ export function useTargetSpans(): TargetSpans {
   const frames = computed(() =>
     first.value ? (first.value.to.t - first.value.from.t) / frameTicks(document.rate) : 1,
   )
+  const time = useLayerTime(() => first.value?.ref.layer ?? '')
   const elapsed = computed(() => {
     if (!first.value) return null
-    const u = (playback.time - first.value.from.t) / (first.value.to.t - first.value.from.t)
+    const u = (time.value - first.value.from.t) / (first.value.to.t - first.value.from.t)
     return u >= 0 && u <= 1 ? u : null
   })
   const title = computed(() =>

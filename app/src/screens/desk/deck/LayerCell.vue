@@ -1,27 +1,13 @@
 <script setup lang="ts">
-import {
-  ChevronDown,
-  ChevronRight,
-  Circle,
-  CircleDot,
-  Eye,
-  EyeOff,
-  Group,
-  Image,
-  Lock,
-  LockOpen,
-  PenTool,
-  Square,
-  Type,
-} from '@lucide/vue'
-import { computed, nextTick, ref, type Component } from 'vue'
+import { ChevronDown, ChevronRight, CircleDot, Eye, EyeOff, Lock, LockOpen } from '@lucide/vue'
+import { computed, nextTick, ref } from 'vue'
 import { renameLayer, switchLayers } from '@arrow-bend/core/edit'
-import type { LayerKind } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useStageView } from '../../../session/stageView.ts'
 import { useView } from '../../../session/view.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import { LAYER_ICONS } from '../layerIcons.ts'
 import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMenu from './LayerMenu.vue'
 import PropertyCell from './PropertyCell.vue'
@@ -36,15 +22,6 @@ const emit = defineEmits<{
   /** One place up (−1) or down (1) in the list. */
   step: [way: 1 | -1]
 }>()
-
-const ICONS: Readonly<Partial<Record<LayerKind, Component>>> = {
-  rectangle: Square,
-  ellipse: Circle,
-  path: PenTool,
-  text: Type,
-  image: Image,
-  group: Group,
-}
 
 const document = useDocument()
 const selection = useSelection()
@@ -113,7 +90,13 @@ const pressEye = (event: MouseEvent): void => {
       <component :is="row.folded ? ChevronRight : ChevronDown" :size="14" aria-hidden="true" />
     </button>
     <LayerLabelChip v-if="layer.label" :label="layer.label" />
-    <component :is="ICONS[layer.kind]" :size="15" :stroke-width="1.75" class="shrink-0" aria-hidden="true" />
+    <component
+      :is="LAYER_ICONS[layer.kind]"
+      :size="15"
+      :stroke-width="1.75"
+      class="shrink-0"
+      aria-hidden="true"
+    />
     <input
       v-if="renaming"
       ref="input"

@@ -4,9 +4,10 @@ import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend
 import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { playedProperties } from '@arrow-bend/core/scene'
+import { listedProperties } from '@arrow-bend/core/scene'
 import { hasGraph, useView } from '../../../session/view.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from './rows.ts'
@@ -21,7 +22,8 @@ const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 
-const state = computed(() => keyStateAt(props.row.property, playback.time))
+const time = useLayerTime(() => props.row.layer.id)
+const state = computed(() => keyStateAt(props.row.property, time.value))
 const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
 /** The same in less room: in a folded layer's row, and beside two fields. */
 const short = computed(() => {
@@ -55,7 +57,7 @@ const step = (event: KeyboardEvent): void => {
   if (!by || !event.altKey || props.inLayerRow) return
   event.preventDefault()
   event.stopPropagation()
-  const listed = playedProperties(props.row.layer).map(({ name }) => name)
+  const listed = listedProperties(props.row.layer).map(({ name }) => name)
   const own = view.order.get(props.row.layer.id) ?? []
   const names = [
     ...own.filter((name) => listed.includes(name)),

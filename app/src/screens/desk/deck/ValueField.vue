@@ -15,6 +15,7 @@ import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from 'vue-sonner'
 import { useDocument, type Recipe } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import EditField from '../EditField.vue'
 import type { PropertyRow } from './rows.ts'
@@ -28,7 +29,8 @@ const preferences = usePreferences()
 
 const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
-const numbers = computed(() => valueAt(compiledOf(props.row.property, document.bends), playback.time))
+const time = useLayerTime(() => props.row.layer.id)
+const numbers = computed(() => valueAt(compiledOf(props.row.property, document.bends), time.value))
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -98,7 +100,7 @@ const setText = (text: string): void => {
     )
   } else if (text !== shown.value) set(text)
 }
-const shown = computed<Value>(() => currentValue(props.row.property, playback.time, document.bends))
+const shown = computed<Value>(() => currentValue(props.row.property, time.value, document.bends))
 const still = computed(() => {
   const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`

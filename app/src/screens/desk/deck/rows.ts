@@ -1,5 +1,5 @@
 import type { Property } from '@arrow-bend/core/property'
-import { playedProperties, type Layer, type PropertyDefinition, type Scene } from '@arrow-bend/core/scene'
+import { listedProperties, type Layer, type PropertyDefinition, type Scene } from '@arrow-bend/core/scene'
 
 /** A property as listed under its layer. */
 export interface PropertyRow {
@@ -111,7 +111,7 @@ const LAYER_ROWS = new WeakMap<Layer, LayerRow>()
 function propertyRows(layer: Layer): readonly PropertyRow[] {
   const known = ROWS.get(layer)
   if (known) return known
-  const made = playedProperties(layer).map((definition) => propertyRow(layer, definition))
+  const made = listedProperties(layer).map((definition) => propertyRow(layer, definition))
   ROWS.set(layer, made)
   return made
 }

@@ -19,6 +19,7 @@ import { findProperty } from '@arrow-bend/core/edit'
 import { formatRate, frameAt, type TimeDisplay } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
+import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
@@ -42,13 +43,14 @@ const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'frames', label: 'Frames' },
   { value: 'seconds', label: 'Seconds' },
 ]
+const chosenTime = useLayerTime(() => selection.properties[0]?.layer ?? '')
 const where = computed(() => {
   const ref = selection.properties[0]
   const project = document.inPanel
   const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
-  const state = keyStateAt(property, playback.time)
+  const state = keyStateAt(property, chosenTime.value)
   const does = keyEditWords(state, preferences.autoKey)
   return { name: layer?.name ?? '', words: keyStateWords(state), does: does && `: ${does}` }
 })

@@ -1,0 +1,22 @@
+import type { DrawnKind, Layer } from '../../../scene/index.ts'
+import type { CssContext } from '../cssContext.ts'
+import { ellipseMarkup } from './ellipseMarkup.ts'
+import { imageMarkup } from './imageMarkup.ts'
+import { pathMarkup } from './pathMarkup.ts'
+import { rectangleMarkup } from './rectangleMarkup.ts'
+import { textMarkup } from './textMarkup.ts'
+
+type WriteMarkup = (layer: Layer, context: CssContext) => string
+
+const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
+  rectangle: rectangleMarkup,
+  ellipse: ellipseMarkup,
+  path: pathMarkup,
+  text: textMarkup,
+  image: imageMarkup,
+}
+
+/** A drawn layer's art: the innermost element, in the layer's own coordinates. */
+export function artMarkup(layer: Layer & { readonly kind: DrawnKind }, context: CssContext): string {
+  return MARKUP[layer.kind](layer, context)
+}

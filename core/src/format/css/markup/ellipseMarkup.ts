@@ -1,0 +1,8 @@
+import type { Layer } from '../../../scene/index.ts'
+import type { CssContext } from '../cssContext.ts'
+import { paintEntries, sizeEntries } from './styleEntries.ts'
+
+export function ellipseMarkup(layer: Layer, context: CssContext): string {
+  const style = context.sheet.style([...sizeEntries(layer, context), ...paintEntries(layer, context)])
+  return `<svg><ellipse style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
+}

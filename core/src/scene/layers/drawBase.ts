@@ -1,0 +1,28 @@
+import type { Layer } from '../document.ts'
+import type { Matrix } from '../matrix.ts'
+
+/** What all things to draw have. They lie in their own coordinates: pictures, rectangles and ellipses about their middle. */
+export interface DrawBase {
+  readonly layer: Layer
+  /** From the layer's coordinates to the stage. */
+  readonly matrix: Matrix
+  /** 0 … 1, with the groups' multiplied in. */
+  opacity: number
+  /** Whether it shows at this moment. */
+  shown: boolean
+}
+
+/** How a shape is filled and stroked. */
+export interface Paint {
+  /** OKLab and alpha. */
+  readonly fill: Float64Array
+  readonly stroke: Float64Array
+  /** px */
+  strokeWidth: number
+}
+
+export const noPaint = (): Paint => ({
+  fill: new Float64Array(4),
+  stroke: new Float64Array(4),
+  strokeWidth: 0,
+})

@@ -1,0 +1,20 @@
+import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
+import type { LayerKindRecord } from './layerKind.ts'
+import { PAINT, size, TRANSFORM } from './propertyDefinition.ts'
+import { boxAboutMiddle, paintWriters } from './shape.ts'
+
+export interface EllipseItem extends DrawBase, Paint {
+  readonly kind: 'ellipse'
+  /** px */
+  readonly size: Float64Array
+}
+
+export const ellipse: LayerKindRecord<EllipseItem> = {
+  label: 'Ellipse',
+  properties: [...TRANSFORM, size, ...PAINT],
+  art: {
+    make: (base) => ({ ...base, kind: 'ellipse', size: new Float64Array(2), ...noPaint() }),
+    writers: (item, read) => [read.list('size', item.size), ...paintWriters(item, read)],
+    bounds: ({ size: [width, height] }) => boxAboutMiddle(width!, height!),
+  },
+}

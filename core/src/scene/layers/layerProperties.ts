@@ -1,0 +1,44 @@
+import type { Property } from '../../property/index.ts'
+import type { Layer, LayerKind } from '../document.ts'
+import { LAYER_KIND_RECORDS } from './layerKinds.ts'
+import { SPLIT_POSITION, type PropertyDefinition } from './propertyDefinition.ts'
+
+/** The properties a kind of layer has, in the order they are listed. */
+export function propertiesOf(kind: LayerKind): readonly PropertyDefinition[] {
+  return LAYER_KIND_RECORDS[kind].properties
+}
+
+/** The properties a layer plays, in the order they are listed: X and Y of a split position in its place. */
+export function playedProperties(layer: Layer): readonly PropertyDefinition[] {
+  const all = propertiesOf(layer.kind)
+  if (!layer.properties['position']?.split) return all
+  return all.flatMap((definition) => (definition.name === 'position' ? SPLIT_POSITION : [definition]))
+}
+
+/** The played properties lists show: quiet ones only when something was made of them. */
+export function listedProperties(layer: Layer): readonly PropertyDefinition[] {
+  return playedProperties(layer).filter(({ name, quiet, value }) => {
+    const property = layer.properties[name]
+    return !quiet || (property !== undefined && (property.keys.length > 0 || property.value !== value))
+  })
+}
+
+/** What a named property of a kind of layer is, or null when that kind has none of the name. */
+export function definitionOf(kind: LayerKind, name: string): PropertyDefinition | null {
+  return [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name) ?? null
+}
+
+/** A property as its layer has it at first. */
+export function defaultProperty({ kind, value }: PropertyDefinition): Property {
+  return { kind, value, keys: [] }
+}
+
+/** The layer with every property its kind has; the same object when it lacks none. */
+export function withDefaults<T extends Pick<Layer, 'kind' | 'properties'>>(layer: T): T {
+  const missing = propertiesOf(layer.kind).filter(({ name }) => !Object.hasOwn(layer.properties, name))
+  if (missing.length === 0) return layer
+  const added = Object.fromEntries(
+    missing.map((definition) => [definition.name, defaultProperty(definition)]),
+  )
+  return { ...layer, properties: { ...layer.properties, ...added } }
+}

@@ -1,0 +1,42 @@
+import type { Outline } from '../../property/index.ts'
+import { outlineBounds } from '../outlineBounds.ts'
+import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
+import type { LayerKindRecord } from './layerKind.ts'
+import { PAINT, TRANSFORM } from './propertyDefinition.ts'
+import { paintWriters } from './shape.ts'
+
+export interface PathItem extends DrawBase, Paint {
+  readonly kind: 'path'
+  /** The same object as long as the shape is the same. */
+  outline: Outline
+}
+
+export const path: LayerKindRecord<PathItem> = {
+  label: 'Path',
+  properties: [
+    ...TRANSFORM,
+    {
+      name: 'outline',
+      label: 'Outline',
+      kind: 'outline',
+      hue: 'shape',
+      unit: '',
+      value: { closed: false, vertices: [] },
+      step: 1,
+    },
+    ...PAINT,
+  ],
+  art: {
+    make: (base, { properties }) => ({
+      ...base,
+      kind: 'path',
+      outline: properties['outline']!.value as Outline,
+      ...noPaint(),
+    }),
+    writers: (item, read) => [
+      read.outline('outline', (value) => (item.outline = value)),
+      ...paintWriters(item, read),
+    ],
+    bounds: ({ outline }) => outlineBounds(outline),
+  },
+}

@@ -1,0 +1,67 @@
+import type { BendLibrary } from '../../bend/index.ts'
+import {
+  compiledOf,
+  outlineOfNumbers,
+  storedValueAt,
+  valueInto,
+  type CompiledProperty,
+  type Outline,
+} from '../../property/index.ts'
+import type { Layer } from '../document.ts'
+
+/** Writes one property into a thing to draw, at a layer time in ticks. */
+export type PropertyWriter = (time: number) => void
+
+/** Makes writers of a layer's properties. */
+export interface PropertyReader {
+  /** Writes the numbers of a pair or a colour. */
+  list(name: string, out: Float64Array): PropertyWriter
+  number(name: string, write: (value: number) => void): PropertyWriter
+  choice(name: string, write: (value: string) => void): PropertyWriter
+  /** Writes the outline only when a vertex has moved. */
+  outline(name: string, write: (value: Outline) => void): PropertyWriter
+}
+
+const one = new Float64Array(1)
+const nothing: PropertyWriter = () => undefined
+
+/** The layer must come from a valid document. */
+export function propertyReader({ properties }: Layer, library: BendLibrary): PropertyReader {
+  const compiled = (name: string): CompiledProperty => compiledOf(properties[name]!, library)
+  return {
+    list: (name, out) => {
+      const track = compiled(name)
+      return (time) => valueInto(out, track, time)
+    },
+    number: (name, write) => {
+      const track = compiled(name)
+      return (time) => {
+        valueInto(one, track, time)
+        write(one[0]!)
+      }
+    },
+    choice: (name, write) => {
+      const track = compiled(name)
+      return track.keys.length > 0 ? (time) => write(String(storedValueAt(track, time))) : nothing
+    },
+    outline: (name, write) => {
+      const { keys } = properties[name]!
+      return keys.length > 0 ? outlineWriter(compiled(name), keys[0]!.value as Outline, write) : nothing
+    },
+  }
+}
+
+function outlineWriter(
+  track: CompiledProperty,
+  { closed }: Outline,
+  write: (value: Outline) => void,
+): PropertyWriter {
+  const numbers = new Float64Array(track.width)
+  const shown = new Float64Array(track.width).fill(NaN)
+  return (time) => {
+    valueInto(numbers, track, time)
+    if (numbers.every((part, i) => part === shown[i])) return
+    shown.set(numbers)
+    write(outlineOfNumbers(numbers, closed))
+  }
+}

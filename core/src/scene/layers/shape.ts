@@ -1,0 +1,17 @@
+import type { Bounds } from '../outlineBounds.ts'
+import type { Paint } from './drawBase.ts'
+import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
+
+/** Writers of a shape's paint. */
+export function paintWriters(paint: Paint, read: PropertyReader): PropertyWriter[] {
+  return [
+    read.list('fill', paint.fill),
+    read.list('stroke', paint.stroke),
+    read.number('stroke width', (value) => (paint.strokeWidth = Math.max(0, value))),
+  ]
+}
+
+/** The box of a size about its middle. */
+export function boxAboutMiddle(width: number, height: number): Bounds {
+  return { x: -width / 2, y: -height / 2, width, height }
+}
