@@ -42,7 +42,7 @@ export default {
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
-        path: '^(app|cli|server|demo|bench|e2e)/|node_modules/(vue|pinia|konva|dexie|express)/',
+        path: '^(app|cli|server|demo|bench|e2e)/|node_modules/(vue|pinia|dexie|express)/',
         dependencyTypesNot: ['type-only'],
       },
     },

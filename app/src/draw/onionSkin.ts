@@ -1,4 +1,5 @@
 import { sampleSceneInto, type SceneSampler } from '@arrow-bend/core/scene'
+import type { Context2d } from './context2d.ts'
 import { paintItem } from './paintItem.ts'
 import type { PictureBook } from './pictureBook.ts'
 
@@ -27,7 +28,7 @@ const TINTED = 0.62
  * @param sampler a sampler of its own: it is sampled at the ghosts' moments
  */
 export function paintOnion(
-  context: CanvasRenderingContext2D,
+  context: Context2d,
   { layers, ghosts }: OnionSkin,
   sampler: SceneSampler,
   { pictures, scale, transform }: { pictures: PictureBook; scale: number; transform: DOMMatrix },

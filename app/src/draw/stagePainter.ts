@@ -1,4 +1,3 @@
-import Konva from 'konva/lib/Core'
 import { NO_LINKS, type BendLibrary } from '@arrow-bend/core/bend'
 import {
   compileScene,
@@ -7,6 +6,7 @@ import {
   type Scene,
   type SceneSampler,
 } from '@arrow-bend/core/scene'
+import type { Context2d } from './context2d.ts'
 import { paintOnion, type OnionSkin } from './onionSkin.ts'
 import { paintScene } from './paintScene.ts'
 import type { PictureBook } from './pictureBook.ts'
@@ -19,14 +19,21 @@ export interface StageView {
   readonly y: number
 }
 
+/** The panel's size in CSS px, and device pixels a CSS px. */
+export interface StageSize {
+  readonly width: number
+  readonly height: number
+  readonly ratio: number
+}
+
 /** How much of the surround covers what lies outside the frame. */
 const COVERED = { shown: 0, dimmed: 0.78, hidden: 1 } as const
 export type Outside = keyof typeof COVERED
 
-/** Draws a scene's art into an element, at any moment and zoom; overlays are not its business. */
+/** Draws a scene's art on a canvas, at any moment and zoom; overlays are not its business. */
 export class StagePainter {
-  private readonly stage: Konva.Stage
-  private readonly layer = new Konva.Layer({ listening: false })
+  private readonly context: Context2d
+  private size: StageSize = { width: 1, height: 1, ratio: 1 }
   private sampler: SceneSampler | null = null
   /** The project's named bends, and the moment drawn last. */
   library: BendLibrary = NO_LINKS
@@ -40,18 +47,12 @@ export class StagePainter {
   /** What was drawn last; null when that is not known. */
   private shown: SceneLook | null = null
 
+  /** @param canvas what is painted on; its size in pixels is set here */
   constructor(
-    container: HTMLDivElement,
+    private readonly canvas: HTMLCanvasElement | OffscreenCanvas,
     private readonly pictures: PictureBook,
   ) {
-    this.stage = new Konva.Stage({ container, width: 1, height: 1, listening: false })
-    const shape = new Konva.Shape({
-      sceneFunc: (context) => this.paint(context._context),
-      listening: false,
-      perfectDrawEnabled: false,
-    })
-    this.layer.add(shape)
-    this.stage.add(this.layer)
+    this.context = canvas.getContext('2d') as Context2d
   }
 
   /** What is drawn now, bottom first. */
@@ -71,9 +72,13 @@ export class StagePainter {
     this.library = library
   }
 
-  setView(view: StageView, width: number, height: number): void {
+  setView(view: StageView, size: StageSize): void {
     this.view = view
-    if (this.stage.width() !== width || this.stage.height() !== height) this.stage.size({ width, height })
+    this.size = size
+    const [width, height] = [Math.round(size.width * size.ratio), Math.round(size.height * size.ratio)]
+    // To set it clears the canvas, even where it stays the same.
+    if (this.canvas.width !== width) this.canvas.width = width
+    if (this.canvas.height !== height) this.canvas.height = height
   }
 
   /** The colour that covers what lies outside the frame, and how much of it. */
@@ -98,7 +103,7 @@ export class StagePainter {
   private drawSampled(time: number): void {
     this.time = time
     this.shown = null
-    this.layer.draw()
+    this.paint()
   }
 
   /** Draws at once if anything looks different from what was drawn last, and tells whether it did. */
@@ -112,21 +117,21 @@ export class StagePainter {
     return true
   }
 
-  destroy(): void {
-    this.stage.destroy()
-  }
-
-  private paint(context: CanvasRenderingContext2D): void {
+  private paint(): void {
+    const { context } = this
+    context.resetTransform()
+    context.clearRect(0, 0, this.canvas.width, this.canvas.height)
     if (!this.sampler) return
     const { scale, x, y } = this.view
     context.save()
+    context.scale(this.size.ratio, this.size.ratio)
     context.translate(x, y)
     context.scale(scale, scale)
     const { items } = this.sampler
     const subject = this.onion ? items.findIndex(({ layer }) => this.onion!.layers.has(layer.id)) : -1
     paintScene(context, this.sampler, {
       pictures: this.pictures,
-      scale: scale * devicePixelRatio,
+      scale: scale * this.size.ratio,
       clip: false,
       // Ghosts lie just beneath the lowest layer they are ghosts of, so that what covers it covers them.
       beneath: (index) => index === subject && this.paintGhosts(context),
@@ -135,22 +140,22 @@ export class StagePainter {
     context.restore()
   }
 
-  private paintGhosts(context: CanvasRenderingContext2D): void {
+  private paintGhosts(context: Context2d): void {
     const { scene } = this.sampler!
     if (this.ghosts?.scene !== scene) this.ghosts = compileScene(scene, this.library)
     paintOnion(context, this.onion!, this.ghosts, {
       pictures: this.pictures,
-      scale: this.view.scale * devicePixelRatio,
+      scale: this.view.scale * this.size.ratio,
       transform: context.getTransform(),
     })
   }
 
   /** Lays the surround over the picture's parts beyond the frame; in stage coordinates. */
-  private coverOutside(context: CanvasRenderingContext2D): void {
+  private coverOutside(context: Context2d): void {
     const [width, height] = this.sampler!.scene.size
     const { scale, x, y } = this.view
     const [left, top] = [-x / scale, -y / scale]
-    const [right, bottom] = [left + this.stage.width() / scale, top + this.stage.height() / scale]
+    const [right, bottom] = [left + this.size.width / scale, top + this.size.height / scale]
     context.globalAlpha = COVERED[this.outside]
     context.fillStyle = this.surround
     context.fillRect(left, top, right - left, -top)

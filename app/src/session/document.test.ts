@@ -16,7 +16,7 @@ const ref = { scene: 'scene', layer: 'a', property: 'turn', key: 'k1' }
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  useDocument().load({ project, assets: new Map() })
+  useDocument().load(project)
 })
 
 describe('an edit', () => {
@@ -115,7 +115,7 @@ describe('saving', () => {
     put.mockRestore()
     document.undo()
     await vi.waitFor(() => expect(saving.state.kind).toBe('saved'))
-    expect((await new ProjectStorage(db).look(project.id)).file.project.name).toBe('Two')
+    expect((await new ProjectStorage(db).look(project.id)).project.name).toBe('Two')
     saving.start(null)
     await db.delete()
   })

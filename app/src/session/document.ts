@@ -4,7 +4,6 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { applyRecipe, type AppliedRecipe, type Recipe } from '@arrow-bend/core/edit'
-import type { ProjectFile } from '@arrow-bend/core/format/project'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import type { FrameRate } from '@arrow-bend/core/time'
@@ -60,7 +59,6 @@ export const useDocument = defineStore('document', () => {
   const selection = useSelection()
   const saving = useSaving()
   const project = shallowRef<Project | null>(null)
-  const assets = shallowRef<ReadonlyMap<string, Uint8Array<ArrayBuffer>>>(new Map())
   const history = shallowRef(EMPTY_HISTORY)
   const readOnly = shallowRef(false)
   /** Whether something is being dragged at, and in which view: others that accompany it may be coarser or wait. */
@@ -103,13 +101,12 @@ export const useDocument = defineStore('document', () => {
     () => gestureIn.value === 'deck' && isMuchChosen.value,
   )
 
-  const load = (file: ProjectFile): void => {
+  const load = (opened: Project): void => {
     open = null
     release()
     history.value = EMPTY_HISTORY
     // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
-    project.value = freeze(file.project, true)
-    assets.value = file.assets
+    project.value = freeze(opened, true)
     selection.clear()
   }
 
@@ -278,11 +275,6 @@ export const useDocument = defineStore('document', () => {
     readOnly.value = true
   }
 
-  /** Holds the bytes of a picture ready for layers that will show it. */
-  const addPicture = (sha256: string, bytes: Uint8Array<ArrayBuffer>): void => {
-    assets.value = new Map([...assets.value, [sha256, bytes]])
-  }
-
   return {
     project,
     scene,
@@ -291,7 +283,6 @@ export const useDocument = defineStore('document', () => {
     bends,
     /** Of the frame, px. */
     size,
-    assets,
     readOnly,
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
@@ -316,7 +307,8 @@ export const useDocument = defineStore('document', () => {
     leaveLook,
     undo,
     redo,
-    addPicture,
     makeId: (): string => nanoid(10),
+    /** Tells that another tab edits the project. */
+    refuseReadOnly: (): void => void refuse(onlyShown()),
   }
 })

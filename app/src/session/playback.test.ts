@@ -45,7 +45,7 @@ beforeEach(() => {
   // The one thing of a page the preferences touch.
   vi.stubGlobal('document', { documentElement: { dataset: {} } })
   setActivePinia(createPinia())
-  useDocument().load({ project: projectOf([layerWith('a', {})]), assets: new Map() })
+  useDocument().load(projectOf([layerWith('a', {})]))
   playback = usePlayback()
   clock = handClock()
   playback.goBy(clock)

@@ -3,8 +3,8 @@ import { withStandIns, writeBendFile, type ProjectFile } from '@arrow-bend/core/
 import { PROJECT_VERSION, type Project } from '@arrow-bend/core/scene'
 import { type FrameRate, snapToFrame, ticksOfFrame, ticksOfSeconds } from '@arrow-bend/core/time'
 import demoUrl from '../../../demo/made/lantern-regatta.bend?url'
-import { drawThumbnail } from '../draw/index.ts'
-import { projectStorage, sha256 } from '../storage/index.ts'
+import { assetShelf, projectStorage, sha256, type ReadAsset } from '../storage/index.ts'
+import { drawThumbnail } from '../work/frameDrawer.ts'
 import { readProjectFile } from '../work/fileReader.ts'
 
 /** Where the demo's playhead stands at first. */
@@ -56,7 +56,13 @@ export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
 
 /** Keeps a project in the browser with a thumbnail; a picture that cannot be drawn is no reason to fail. */
 export async function keepProject(file: ProjectFile): Promise<void> {
-  const thumbnail = await drawThumbnail(file).catch(() => null)
+  const { project, assets } = file
+  const read: ReadAsset = ({ sha256: hash, type }) => {
+    const bytes = assets.get(hash)
+    // A copy of a project has its pictures in the browser already.
+    return bytes ? Promise.resolve(new Blob([bytes], { type })) : assetShelf.read({ sha256: hash, type })
+  }
+  const thumbnail = await drawThumbnail(project, read).catch(() => null)
   await projectStorage.add(file, thumbnail)
 }
 

@@ -13,7 +13,7 @@ beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
   vi.stubGlobal('requestAnimationFrame', (work: () => void) => setTimeout(work, FRAME_MS))
   setActivePinia(createPinia())
-  useDocument().load({ project, assets: new Map() })
+  useDocument().load(project)
 })
 afterEach(() => {
   vi.useRealTimers()

@@ -3,6 +3,7 @@ import { onScopeDispose, readonly, shallowRef, watch, type Ref, type ShallowRef 
 import { renameProject } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import {
+  assetShelf,
   projectChannel,
   projectStorage,
   takeLock,
@@ -71,9 +72,9 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
       if (isStale()) return
       seen = opened.step
       losses.value = opened.losses
-      document.load(opened.file)
+      document.load(opened.project)
       document.readOnly = !taken
-      saving.start(writing?.writer ?? null, opened.file.project)
+      saving.start(writing?.writer ?? null, opened.project)
       role.value = taken ? 'writer' : 'onlooker'
       phase.value = 'open'
       if (taken) keepFromEviction()
@@ -87,16 +88,18 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
   const leave = (): void => {
     const held = lock
     lock = null
+    assetShelf.close()
     leaving = saving.flush().finally(() => held?.letGo())
     saving.start(null)
   }
 
   const keep = async (): Promise<void> => {
-    const { project, assets } = document
+    const { project } = document
     if (!project) return
     try {
       lock ??= await takeLockOver(project.id, lookOn)
-      saving.start(await projectStorage.addOpen({ project, assets }, written), project, Date.now())
+      const file = await assetShelf.fileOf(project)
+      saving.start(await projectStorage.addOpen(file, written), project, Date.now())
       document.readOnly = false
       role.value = 'writer'
       projectChannel.send({ kind: 'restored', id: project.id })
@@ -110,13 +113,11 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
     written: async () => {
       // What is here and could not be saved is not replaced by what another page did.
       if (role.value === 'writer' || phase.value !== 'open' || saving.state.kind === 'failed') return
-      const assets = document.project?.assets
       const more = await projectStorage.since(id.value, seen).catch(() => null)
       if (more) {
         seen = more.step
         document.follow(more.patches as readonly Patch[])
-      }
-      if (!more || document.project?.assets !== assets) await open(() => Promise.resolve(null))
+      } else await open(() => Promise.resolve(null))
     },
     handOver: async () => {
       if (!lock) return

@@ -1,7 +1,8 @@
 import { fileSave } from 'browser-fs-access'
 import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import type { ProjectFile } from '@arrow-bend/core/format/project'
+import type { Project } from '@arrow-bend/core/scene'
+import { assetShelf } from '../storage/index.ts'
 import { fileName } from '../session/fileName.ts'
 
 /** Writes what `make` returns to a file the person chooses; says what went wrong, if anything did. */
@@ -16,11 +17,11 @@ export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): 
 }
 
 /** Writes a project as a `.bend` file. */
-export async function saveProject(file: ProjectFile): Promise<void> {
+export async function saveProject(project: Project): Promise<void> {
   const pack = async (): Promise<Blob> => {
     // What zips is fetched when it is first wanted.
     const { packProject } = await import('../session/projectFiles.ts')
-    return packProject(file)
+    return packProject(await assetShelf.fileOf(project))
   }
-  await saveBlob(pack, fileName(file.project.name, 'bend'))
+  await saveBlob(pack, fileName(project.name, 'bend'))
 }

@@ -1,8 +1,8 @@
 import { watchDebounced } from '@vueuse/core'
-import { drawThumbnail } from '../draw/index.ts'
 import { useDocument } from '../session/document.ts'
 import { useSaving } from '../session/saving.ts'
-import { projectStorage } from '../storage/index.ts'
+import { assetShelf, projectStorage } from '../storage/index.ts'
+import { drawThumbnail } from '../work/frameDrawer.ts'
 
 /** Quiet time after an edit before the project's card is drawn anew, ms. */
 const QUIET_MS = 3000
@@ -15,9 +15,9 @@ export function useThumbnailKeeper(): void {
     () => saving.state,
     async (state) => {
       if (state.kind !== 'saved' || state.at === null || !document.project) return
-      const { project, assets } = document
+      const { project } = document
       // A card without a fresh picture is no loss worth a message.
-      await drawThumbnail({ project, assets })
+      await drawThumbnail(project, assetShelf.read)
         .then((thumbnail) => projectStorage.keepThumbnail(project.id, thumbnail))
         .catch(() => undefined)
     },

@@ -4,7 +4,9 @@ import Dexie from 'dexie'
 import { describe, expect, it, vi } from 'vitest'
 import { layerWith, projectOf } from '../../../core/test/trials.ts'
 import { Database, EMPTIED } from './database.ts'
+import { AssetShelf } from './assetShelf.ts'
 import { ProjectStorage } from './projectStorage.ts'
+import { sweepAssets } from './sweepAssets.ts'
 
 const trial = projectOf([layerWith('l', {})])
 
@@ -38,10 +40,10 @@ describe('the first version', () => {
     old.close()
     const now = new Database('old journal')
     const both = new ProjectStorage(now)
-    expect((await both.look('project')).file.project).toEqual({ ...trial, name: 'Newer' })
-    expect((await both.look('text')).file.project.name).toBe('Text')
+    expect((await both.look('project')).project).toEqual({ ...trial, name: 'Newer' })
+    expect((await both.look('text')).project.name).toBe('Text')
     await both.rename('project', 'Newest')
-    expect((await new ProjectStorage(now).look('project')).file.project.name).toBe('Newest')
+    expect((await new ProjectStorage(now).look('project')).project.name).toBe('Newest')
     await now.delete()
   })
 
@@ -102,7 +104,10 @@ describe('transactions that write', () => {
     await writer.append({ ...trial, name: 'Other' }, { label: 'Renamed', patches: [] })
     await writer.flush()
     await writer.keepWhole(trial)
-    await storage.addAsset('hash', 'image/png', new Uint8Array(3))
+    const shelf = new AssetShelf(database)
+    await shelf.keep([{ sha256: 'hash', type: 'image/png', bytes: new Uint8Array(3) }])
+    await sweepAssets(database, { now: () => 0, isAnyOpen: () => Promise.resolve(false) })
+    await shelf.drop(['hash'])
     await storage.keepThumbnail(trial.id, picture)
     await storage.keepPreference('theme', 'lamp')
     await storage.forgetAside(trial.id)

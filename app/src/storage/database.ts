@@ -68,6 +68,8 @@ export interface StoredAsset {
   sha256: string
   type: string
   bytes: Uint8Array<ArrayBuffer>
+  /** When nothing was found to name it any more; left out while something does. */
+  unnamedSince?: number
 }
 
 /** The setting that says that the browser lost what was kept before. */

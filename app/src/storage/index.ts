@@ -1,4 +1,5 @@
-export { EMPTIED, type ProjectCard } from './database.ts'
+export { assetShelf, type AssetBytes, type AssetKey, type ReadAsset } from './assetShelf.ts'
+export { database, EMPTIED, type ProjectCard } from './database.ts'
 export { projectChannel, type ProjectNews } from './projectChannel.ts'
 export {
   ProjectStorage,
@@ -10,5 +11,6 @@ export {
 export { ProjectWriter, type CommittedEdit } from './projectWriter.ts'
 export { renameStored } from './renameStored.ts'
 export { sha256 } from './sha256.ts'
+export { sweepAssets } from './sweepAssets.ts'
 export { StorageTrouble } from './storageTrouble.ts'
 export { takeLock, takeLockOver, type WriteLock } from './writeLock.ts'

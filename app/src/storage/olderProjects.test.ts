@@ -46,21 +46,21 @@ describe('a project that version 1 kept', () => {
   it('opens upgraded, with the edits of its journal, and is told of no loss', async () => {
     await addGroup('Quay')
     await edit('Named', (draft) => void (draft.name = 'Harbour'))
-    const { file, losses } = await storage.open('linked')
-    expect(file.project).toEqual(readProjectData(document))
+    const { project, losses } = await storage.open('linked')
+    expect(project).toEqual(readProjectData(document))
     expect(losses).toEqual({ edits: [], pictures: [], aside: 0 })
   })
 
   it('is kept whole as version 2 before anything is added, and edits go on from there', async () => {
     await addGroup('Quay')
-    const { file, writer } = await storage.open('linked')
-    const [next, patches] = produceWithPatches(file.project, (draft) => {
+    const { project, writer } = await storage.open('linked')
+    const [next, patches] = produceWithPatches(project, (draft) => {
       draft.scenes[0]!.layers.at(-1)!.properties['local time']!.value = 2
     })
     await writer.append(next, { label: 'Local time set', patches })
     await writer.flush()
     const again = await new ProjectStorage(db).look('linked')
-    expect(again.file.project).toEqual(next)
+    expect(again.project).toEqual(next)
     expect(again.losses.edits).toEqual([])
   })
 
@@ -69,14 +69,14 @@ describe('a project that version 1 kept', () => {
     await db.journal.add({ projectId: 'linked', step: (step += 1), label: 'Lost', patches: 'garbage{' })
     const kept = readProjectData(document)
     await edit('Named', (draft) => void (draft.name = 'Harbour'))
-    const { file, losses } = await storage.open('linked')
-    expect(file.project).toEqual(kept)
+    const { project, losses } = await storage.open('linked')
+    expect(project).toEqual(kept)
     expect(losses.edits).toEqual(['Lost', 'Named'])
   })
 
   it('is only looked at without being written', async () => {
     const before = await db.states.toArray()
-    expect((await storage.look('linked')).file.project.version).toBe(2)
+    expect((await storage.look('linked')).project.version).toBe(2)
     expect(await db.states.toArray()).toEqual(before)
   })
 })

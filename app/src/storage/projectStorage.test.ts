@@ -33,7 +33,7 @@ const rename = (name: string): Promise<void> => edit(name, (draft) => void (draf
 const entries = (): Promise<JournalEntry[]> => db.journal.orderBy('seq').toArray()
 const labels = async (): Promise<string[]> => (await entries()).map(({ label }) => label)
 /** As a page finds it that looks at it later. */
-const reopened = async (): Promise<Project> => (await new ProjectStorage(db).look(project.id)).file.project
+const reopened = async (): Promise<Project> => (await new ProjectStorage(db).look(project.id)).project
 /** The next entries fail as they do where the disk is full. */
 const fillDisk = (times: number): void => {
   const add = vi.spyOn(db.journal, 'add')
@@ -91,7 +91,7 @@ describe('the journal', () => {
 
   it('has all that waits, too, when the project is opened again from the same page', async () => {
     const edits = [renameAll('Lamp'), rename('After')]
-    expect((await storage.look(project.id)).file.project).toEqual(project)
+    expect((await storage.look(project.id)).project).toEqual(project)
     await Promise.all(edits)
     expect(await labels()).toEqual(['Lamp', 'After'])
     // And there is time again for the next.
@@ -152,7 +152,7 @@ describe('the journal', () => {
     await storage.rename('other', 'Kept')
     for (let i = 1; i <= 110; i += 1) await rename(`Edit ${i}`)
     expect((await labels()).filter((label) => label === 'Project renamed')).toHaveLength(1)
-    expect((await storage.look('other')).file.project.name).toBe('Kept')
+    expect((await storage.look('other')).project.name).toBe('Kept')
   })
 })
 
@@ -189,8 +189,8 @@ describe('a write that fails', () => {
     await expect(failed).rejects.toThrow('storage is full')
     await after
     // The page is killed here: what the journal has is read by another.
-    const { file, losses } = await new ProjectStorage(db).look(project.id)
-    expect(file.project).toEqual({ ...trial, name: 'One' })
+    const { project: opened, losses } = await new ProjectStorage(db).look(project.id)
+    expect(opened).toEqual({ ...trial, name: 'One' })
     expect(losses.edits).toEqual(['After'])
   })
 })
@@ -226,7 +226,7 @@ describe('pages that write one project', () => {
     await expect(queued).rejects.toThrow('Another tab has taken this project over')
     await expect(rename('Two')).rejects.toThrow('Another tab has taken this project over')
     await opened.writer.append(
-      { ...opened.file.project, name: 'Theirs' },
+      { ...opened.project, name: 'Theirs' },
       { label: 'Theirs', patches: [{ op: 'replace', path: ['name'], value: 'Theirs' }] },
     )
     expect((await reopened()).name).toBe('Theirs')
@@ -305,8 +305,12 @@ describe('damaged rows', () => {
     'of the journal (%s) leave the project as it was before, and are told',
     async (_what, change) => {
       const last = await damaged(change)
-      const { file, losses, writer: next } = await new ProjectStorage(db, () => 0, leisure).open(project.id)
-      expect(file.project).toEqual(last)
+      const {
+        project: opened,
+        losses,
+        writer: next,
+      } = await new ProjectStorage(db, () => 0, leisure).open(project.id)
+      expect(opened).toEqual(last)
       expect(losses.edits).toEqual(['Two', 'Three'])
       expect(({} as Record<string, unknown>)['polluted']).toBeUndefined()
       // What goes on from here is read again, and what was left out is kept for the person.
@@ -336,7 +340,7 @@ describe('damaged rows', () => {
       await writer.flush()
       await db.states.put({ id: project.id, step: 50, project: garbage as string })
       const opened = await new ProjectStorage(db, () => 0, leisure).open(project.id)
-      expect(opened.file.project).toEqual(project)
+      expect(opened.project).toEqual(project)
       expect(opened.losses.edits).toEqual([])
       expect(await reopened()).toEqual(project)
     },
@@ -370,7 +374,14 @@ describe('damaged rows', () => {
   it('of a picture leave it out by name', async () => {
     const bytes = new Uint8Array([1, 2, 3])
     const hash = await sha256(bytes)
-    const asset = { id: 'a', name: 'Moon', type: 'image/png', sha256: hash, size: [4, 4] as const }
+    const asset = {
+      kind: 'picture',
+      id: 'a',
+      name: 'Moon',
+      type: 'image/png',
+      sha256: hash,
+      size: [4, 4],
+    } as const
     const file = { project: { ...trial, id: 'seen', assets: [asset] }, assets: new Map([[hash, bytes]]) }
     await storage.add(file)
     expect((await storage.look('seen')).losses.pictures).toEqual([])

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
-import type { Asset } from '@arrow-bend/core/scene'
+import type { Project } from '@arrow-bend/core/scene'
+import { AssetShelf } from './assetShelf.ts'
 import { cardOf, mendedCard } from './cardOf.ts'
 import {
   database,
@@ -8,7 +9,6 @@ import {
   type JournalEntry,
   type ProjectCard,
   type Snapshot,
-  type StoredAsset,
   type StoredCard,
   type Thumbnail,
 } from './database.ts'
@@ -16,7 +16,6 @@ import { lastStep } from './lastStep.ts'
 import { leisureOfPage, type Leisure } from './leisure.ts'
 import { ProjectWriter } from './projectWriter.ts'
 import { replayJournal, type Replayed } from './replayJournal.ts'
-import { sha256 } from './sha256.ts'
 import { guarded, StorageTrouble } from './storageTrouble.ts'
 
 /** Of entries that only take a step. */
@@ -33,7 +32,7 @@ export interface Losses {
 }
 
 export interface OpenedProject {
-  readonly file: ProjectFile
+  readonly project: Project
   /** Of the last edit that is in it. */
   readonly step: number
   readonly losses: Losses
@@ -56,11 +55,15 @@ export class ProjectStorage {
   /** Of this page, by project: what they still have to write is written before the project is read again. */
   private readonly writers = new Map<string, ProjectWriter>()
 
+  private readonly assets: AssetShelf
+
   constructor(
     private readonly db: Database = database,
     private readonly now: () => number = Date.now,
     private readonly leisure: Leisure = leisureOfPage(),
-  ) {}
+  ) {
+    this.assets = new AssetShelf(db)
+  }
 
   /** All projects, the last changed first; those whose card is damaged or lost, too. */
   async list(): Promise<ProjectCard[]> {
@@ -216,15 +219,10 @@ export class ProjectStorage {
   }
 
   private async opened({ project, step, left }: Replayed): Promise<OpenedProject> {
-    const stored = await this.db.assets.bulkGet(project.assets.map((asset) => asset.sha256))
-    const sound = await Promise.all(project.assets.map((asset, i) => soundBytes(asset, stored[i])))
-    const assets = new Map(
-      sound.flatMap((bytes, i) => (bytes ? [[project.assets[i]!.sha256, bytes] as const] : [])),
-    )
-    const pictures = project.assets.filter(({ sha256: hash }) => !assets.has(hash)).map(({ name }) => name)
+    const pictures = (await this.assets.missing(project.assets)).map(({ name }) => name)
     const edits = left.filter(({ patches }) => patches !== NO_PATCHES).map(({ label }) => String(label))
     const aside = await this.db.aside.where({ projectId: project.id }).count()
-    return { file: { project, assets }, step, losses: { edits, pictures, aside } }
+    return { project, step, losses: { edits, pictures, aside } }
   }
 
   /**
@@ -249,10 +247,6 @@ export class ProjectStorage {
     })
   }
 
-  async addAsset(hash: string, type: string, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
-    await guarded('keeping the picture', () => this.db.assets.put({ sha256: hash, type, bytes }))
-  }
-
   async keepThumbnail(id: string, thumbnail: Blob): Promise<void> {
     const small = await thumbnailOf(id, thumbnail)
     const { db } = this
@@ -265,9 +259,9 @@ export class ProjectStorage {
 
   /** Renames a project that no page has open. */
   async rename(id: string, name: string): Promise<void> {
-    const { file, writer } = await this.open(id)
+    const { project, writer } = await this.open(id)
     const patches = [{ op: 'replace' as const, path: ['name'], value: name }]
-    await writer.append({ ...file.project, name }, { label: 'Project renamed', patches })
+    await writer.append({ ...project, name }, { label: 'Project renamed', patches })
     await writer.flush()
   }
 
@@ -337,18 +331,6 @@ async function thumbnailOf(id: string, picture: Blob): Promise<Thumbnail> {
 /** A thumbnail as it can be shown; null where there is none, or none that is sound. */
 function pictureOf(kept: Partial<Thumbnail> | undefined): Blob | null {
   return kept?.bytes instanceof Uint8Array ? new Blob([kept.bytes], { type: String(kept.type) }) : null
-}
-
-/** The bytes of a picture as they were stored; null when they are missing or not what they were. */
-async function soundBytes(
-  asset: Asset,
-  stored: StoredAsset | undefined,
-): Promise<Uint8Array<ArrayBuffer> | null> {
-  const bytes: unknown = stored?.bytes
-  if (!(bytes instanceof Uint8Array)) return null
-  return (await sha256(bytes as Uint8Array<ArrayBuffer>)) === asset.sha256
-    ? (bytes as Uint8Array<ArrayBuffer>)
-    : null
 }
 
 export const projectStorage = new ProjectStorage()

@@ -1,5 +1,11 @@
 const nameOf = (id: string): string => `arrow-bend:${id}`
 
+/** Whether any page of this browser writes a project. Source: W3C, Web Locks API, query(). */
+export async function isAnyProjectOpen(): Promise<boolean> {
+  const { held = [] } = await navigator.locks.query()
+  return held.some(({ name }) => name?.startsWith(nameOf('')))
+}
+
 /** How long the page that writes a project may take to finish when another wants to, ms. */
 const PATIENCE_MS = 3_000
 

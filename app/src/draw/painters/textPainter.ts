@@ -1,10 +1,8 @@
 import type { DrawItems, FontLook } from '@arrow-bend/core/scene'
 import { canvasColour } from '../canvasColour.ts'
 import type { Context2d } from '../context2d.ts'
+import { TEXT_FAMILY } from '../textFont.ts'
 import type { Painter } from './painter.ts'
-
-/** The family text layers are set in. */
-export const TEXT_FAMILY = "'Atkinson Hyperlegible Next Variable', sans-serif"
 
 /** Sets the font of a text item on a context. */
 export function setFont(context: Context2d, { weight, fontSize, letterSpacing }: FontLook): void {

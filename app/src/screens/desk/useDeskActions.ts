@@ -285,7 +285,7 @@ export function useDeskActions(): DeskActions {
     undo: () => document.undo(),
     redo: () => document.redo(),
     duplicate,
-    save: () => void saveProject({ project: document.settled!, assets: document.assets }),
+    save: () => void saveProject(document.settled!),
     help: () => help.show(),
   }
   return {

@@ -5,11 +5,12 @@ import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
-import { drawFrame } from '../../draw/index.ts'
 import { useDocument } from '../../session/document.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { fileName } from '../../session/fileName.ts'
 import { saveBlob, saveProject } from '../../shell/saveProject.ts'
+import { assetShelf } from '../../storage/index.ts'
+import { pictureOfFrame } from '../../work/frameDrawer.ts'
 import { dataUrl, textFontUrl } from './dataUrls.ts'
 
 /** Where the work leaves: a page that plays by itself, numbers of a property, the project as a file. */
@@ -48,8 +49,7 @@ const savePage = async (): Promise<void> => {
       const urls = new Map(
         await Promise.all(
           project.value.assets.map(
-            async (asset) =>
-              [asset.id, await dataUrl(document.assets.get(asset.sha256), asset.type)] as const,
+            async (asset) => [asset.id, await dataUrl(await assetShelf.read(asset))] as const,
           ),
         ),
       )
@@ -68,9 +68,10 @@ const frame = computed(() => frameAt(playback.time, scene.value.rate))
 const saveFrame = (): Promise<void> =>
   saveBlob(
     () =>
-      drawFrame(
-        { project: project.value, assets: document.assets },
-        { time: playback.time, width: scene.value.size[0], type: 'image/png' },
+      pictureOfFrame(
+        project.value,
+        { scene: scene.value, time: playback.time, width: scene.value.size[0], type: 'image/png' },
+        assetShelf.read,
       ),
     fileName(`${project.value.name} frame ${frame.value}`, 'png'),
   )
@@ -176,7 +177,7 @@ const saveCsv = (): Promise<void> =>
           <h3 id="project-title">Project file</h3>
           <p>Everything in one .bend file: layers, keys, bends and pictures. Open it again on any machine.</p>
         </div>
-        <button type="button" class="button" @click="saveProject({ project, assets: document.assets })">
+        <button type="button" class="button" @click="saveProject(project)">
           <Download :size="16" aria-hidden="true" />Save project…
         </button>
       </section>

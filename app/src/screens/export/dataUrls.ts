@@ -2,12 +2,12 @@ import { BadFile } from '@arrow-bend/core/format/project'
 import fontFile from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url'
 
 /** Bytes as a `data:` URL, so that a page carries its pictures itself. Throws BadFile when they are missing. */
-export async function dataUrl(bytes: Uint8Array<ArrayBuffer> | undefined, type: string): Promise<string> {
+export async function dataUrl(bytes: Blob | null): Promise<string> {
   if (!bytes)
     throw new BadFile(
       'A picture of this project is missing, so the page would not be whole. Nothing was written.',
     )
-  return urlOf(new Blob([bytes], { type }))
+  return urlOf(bytes)
 }
 
 /** The font of text layers as a `data:` URL. */

@@ -12,10 +12,12 @@ import { usePreferences } from '../../session/preferences.ts'
 import { keepProject, makeProject, readDemo, withNewId, type NewProject } from '../../session/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import {
+  database,
   EMPTIED,
   projectChannel,
   projectStorage,
   renameStored,
+  sweepAssets,
   type ProjectCard as Card,
 } from '../../storage/index.ts'
 import { cancellable } from '../../ui/cancellable.ts'
@@ -105,8 +107,9 @@ const rename = (card: Card, name: string): Promise<void> =>
   attempt(() => renameStored(card.id, readName(name)))
 const duplicate = (card: Card): Promise<void> =>
   attempt(async () => {
-    const { file } = await projectStorage.look(card.id)
-    await keepProject(withNewId(file, `${card.name.slice(0, 110)} copy`))
+    const { project } = await projectStorage.look(card.id)
+    // Its pictures are here already.
+    await keepProject(withNewId({ project, assets: new Map() }, `${card.name.slice(0, 110)} copy`))
   })
 const remove = (card: Card): Promise<void> =>
   attempt(async () => {
@@ -133,9 +136,16 @@ const forgetEmptied = (): Promise<void> =>
     await projectStorage.keepPreference(EMPTIED, false)
   })
 
+/** Pictures nothing names any more go when the page has nothing better to do. */
+const sweepSoon = (): void => {
+  const sweep = (): void => void sweepAssets(database).catch(() => undefined)
+  requestIdleCallback(sweep, { timeout: 10_000 })
+}
+
 onMounted(async () => {
   await seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))
   await refresh()
+  sweepSoon()
   emptied.value = (await projectStorage.preference(EMPTIED).catch(() => false)) === true
 })
 </script>

@@ -5,7 +5,7 @@ import { placeArt, type ArtFit } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { projectStorage } from '../../../storage/index.ts'
+import { assetShelf, type AssetBytes } from '../../../storage/index.ts'
 import { cancellable } from '../../../ui/cancellable.ts'
 import { readArtFile, type ReadArt } from '../../../work/fileReader.ts'
 
@@ -71,21 +71,24 @@ export function useArtImport(): ArtImport {
   const place = async (): Promise<void> => {
     const asked = waiting.value
     waiting.value = []
+    if (document.readOnly) return document.refuseReadOnly()
     const vectors = asked.filter(({ isSvg }) => isSvg).map(({ file }) => file)
     const flat = svg.value === 'picture' && vectors.length > 0 ? await readAll(vectors, 'picture') : []
     const all = asked.map((one) => flat.find(({ file }) => file === one.file) ?? one)
+    const bytes = all.flatMap(({ sha256 }) =>
+      [...sha256].map(([{ type, bytes: own }, hash]): AssetBytes => ({ sha256: hash, type, bytes: own })),
+    )
+    let added: readonly string[]
     try {
-      for (const { sha256 } of all)
-        for (const [{ type, bytes }, hash] of sha256) {
-          await projectStorage.addAsset(hash, type, bytes)
-          document.addPicture(hash, bytes)
-        }
+      added = await assetShelf.keep(bytes)
     } catch (caught) {
+      // Where the disk is full there is time to make room, and to try again.
+      waiting.value = asked
       toast.error(sentenceOf(caught))
       return
     }
     // The last file comes to lie on top, as it was chosen last.
-    document.apply(
+    const placed = document.apply(
       all.length > 1 ? 'Pictures added' : 'Picture added',
       (draft) =>
         all.map(({ art, sha256 }) =>
@@ -93,6 +96,10 @@ export function useArtImport(): ArtImport {
         ),
       (ids) => selection.selectLayers(ids),
     )
+    if (placed === null) {
+      await assetShelf.drop(added).catch(() => undefined)
+      return
+    }
     for (const { art } of all) for (const note of art.notes) toast(`${art.name}: ${note}`)
   }
 

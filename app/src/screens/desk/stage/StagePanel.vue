@@ -3,12 +3,14 @@ import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { PictureBook, StagePainter } from '../../../draw/index.ts'
+import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
 import { useStageView } from '../../../session/stageView.ts'
+import { assetShelf } from '../../../storage/index.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import { boxCorners, boxItems } from './boxItems.ts'
 import TipHost from '../../../ui/TipHost.vue'
@@ -41,12 +43,13 @@ const preferences = usePreferences()
 const selection = useSelection()
 const stageView = useStageView()
 const panel = ref<HTMLElement | null>(null)
-const canvasHost = ref<HTMLDivElement | null>(null)
+const canvas = ref<HTMLCanvasElement | null>(null)
 const { width, height } = useElementSize(panel)
 /** How often the picture was drawn: what follows it takes the count by itself, so that the panel is spared. */
 const picture = { drawn: shallowRef(0) }
 const painter = shallowRef<StagePainter | null>(null)
-const pictures = new PictureBook(() => redraw())
+const pictures = new PictureBook()
+const loader = new PictureLoader(pictures, assetShelf.read)
 const onion = useOnion()
 
 const camera = useStageCamera(panel, {
@@ -93,21 +96,23 @@ const setSurround = (): void =>
 
 let stop = (): void => undefined
 onMounted(() => {
-  painter.value = new StagePainter(canvasHost.value!, pictures)
+  painter.value = new StagePainter(canvas.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
     if (playback.playing) painter.value?.draw(time)
     else redraw(time)
   })
 })
-onBeforeUnmount(() => {
-  stop()
-  painter.value?.destroy()
-})
+onBeforeUnmount(() => stop())
 watch(
   [view, width, height],
   () => {
-    painter.value?.setView(view.value, Math.max(1, width.value), Math.max(1, height.value))
+    const size = {
+      width: Math.max(1, width.value),
+      height: Math.max(1, height.value),
+      ratio: devicePixelRatio,
+    }
+    painter.value?.setView(view.value, size)
     redraw()
   },
   { flush: 'post' },
@@ -116,8 +121,10 @@ watch([() => stageView.shown, () => document.bends], () => redrawIfChanged(), { 
 // An edit has drawn them already.
 watch(onion, (now) => painter.value?.setOnion(now) && redraw())
 watch(
-  [() => document.project?.assets, () => document.assets],
-  ([assets, bytes]) => void pictures.load(assets ?? [], bytes),
+  () => document.project?.assets,
+  async (assets) => {
+    if (await loader.load(assets ?? [])) redraw()
+  },
   { immediate: true },
 )
 watch(
@@ -159,7 +166,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     @pointerdown="press"
     @pointermove="stageView.tool === 'pen' && pen.hover($event)"
   >
-    <div ref="canvasHost" class="absolute inset-0" aria-hidden="true" />
+    <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />
     <StageFacts v-if="panel" :panel="panel" :camera="camera" />
     <template v-if="document.sceneId">
       <StageOverlay :view="view" />

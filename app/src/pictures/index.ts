@@ -1,0 +1,2 @@
+export { decodePicture } from './decodePicture.ts'
+export { PictureLoader } from './pictureLoader.ts'

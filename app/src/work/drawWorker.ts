@@ -1,0 +1,28 @@
+import '../withoutEval.ts'
+import { expose } from 'comlink'
+import { drawFrame, loadTextFont, PictureBook, type DecodedPicture, type FrameToDraw } from '../draw/index.ts'
+
+export interface FramePicture extends FrameToDraw {
+  readonly type: 'image/png' | 'image/webp'
+  /** Decoded pictures by asset id; an SVG cannot be decoded here. */
+  readonly pictures: readonly (readonly [assetId: string, picture: DecodedPicture])[]
+}
+
+/** Of lossy kinds, 0 … 1. */
+const QUALITY = 0.85
+
+/** Text is drawn in the font of the stage; without it, in what there is. */
+const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).catch(() => undefined)
+
+const worker = {
+  /** A picture of a frame, as a file. */
+  drawFrame: async ({ type, pictures, ...frame }: FramePicture): Promise<Blob> => {
+    await font
+    const canvas = drawFrame(frame, new PictureBook(pictures))
+    for (const [, { sizes }] of pictures) for (const bitmap of sizes) bitmap.close()
+    return canvas.convertToBlob({ type, quality: QUALITY })
+  },
+}
+export type DrawWorker = typeof worker
+
+expose(worker)
