@@ -6,13 +6,24 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'projects', component: () => import('./screens/projects/ProjectsScreen.vue') },
     {
-      path: '/project/:id',
+      path: '/projects/:id',
       component: () => import('./shell/ProjectShell.vue'),
       props: true,
       children: [
-        { path: '', name: 'desk', component: () => import('./screens/desk/DeskScreen.vue') },
-        { path: 'export', name: 'export', component: () => import('./screens/export/ExportScreen.vue') },
+        // The shell goes on to a scene once the project is open.
+        { path: '', name: 'project', component: () => import('./screens/desk/DeskScreen.vue') },
+        { path: 'scenes/:scene', name: 'desk', component: () => import('./screens/desk/DeskScreen.vue') },
+        {
+          path: 'scenes/:scene/export',
+          name: 'export',
+          component: () => import('./screens/export/ExportScreen.vue'),
+        },
       ],
+    },
+    // As addresses were before scenes had theirs.
+    {
+      path: '/project/:id/:rest(.*)*',
+      redirect: ({ params }) => ({ name: 'project', params: { id: params['id'] } }),
     },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -193,7 +193,7 @@ test('a project whose only snapshot is damaged says so, is handed over as it is,
   page,
 }) => {
   await newProject(page)
-  const id = page.url().split('/').at(-1)!
+  const id = new URL(page.url()).pathname.split('/')[2]!
   await page.evaluate(
     (project) =>
       new Promise<void>((resolve) => {

@@ -8,7 +8,7 @@ import { Database } from '../storage/database.ts'
 import { Leisure } from '../storage/leisure.ts'
 import { ProjectStorage } from '../storage/projectStorage.ts'
 import { useDocument } from './document.ts'
-import { useSaving } from './saving.ts'
+import { useJournal } from './journal.ts'
 import { useSelection } from './selection.ts'
 
 const project = projectOf([layerWith('a', { turn: property('turn', [key(0, 0), key(1, 90)]) })])
@@ -47,7 +47,7 @@ describe('an edit', () => {
   it('is undone whole when anything after it throws: shown, history, selection and journal agree', () => {
     const document = useDocument()
     const selection = useSelection()
-    const record = vi.spyOn(useSaving(), 'record')
+    const record = vi.spyOn(useJournal(), 'record')
     selection.selectKeys([ref])
     const was = { project: document.project, selected: selection.state }
     const made = document.apply(
@@ -98,7 +98,7 @@ describe('saving', () => {
     const storage = new ProjectStorage(db, () => 0, new Leisure())
     await storage.add({ project, assets: new Map() })
     const { writer } = await storage.open(project.id)
-    const [document, saving] = [useDocument(), useSaving()]
+    const [document, saving] = [useDocument(), useJournal()]
     saving.start(writer, project)
     document.apply('Renamed', (draft) => renameProject(draft, 'One'))
     expect(saving.state.kind).toBe('saving')

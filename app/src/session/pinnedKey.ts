@@ -10,7 +10,7 @@ export const usePinnedKey = defineStore('pinned key', () => {
   /** Ticks; null without one, or when it is gone. */
   const time = computed(() => {
     const { value } = ref
-    const property = value && document.settled && findProperty(document.settled, value)
+    const property = value && document.committed && findProperty(document.committed, value)
     return (property && property.keys.find(({ id }) => id === value.key)?.t) ?? null
   })
   return {

@@ -126,10 +126,10 @@ export const usePlayback = defineStore('playback', () => {
     play(direction * faster)
   }
 
-  /** Puts the playhead where the project was last left. */
-  const recall = async (id: string): Promise<void> => {
-    const kept = await projectStorage.preference(`playhead:${id}`).catch(() => undefined)
-    if (documentStore.project?.id === id && typeof kept === 'number') seek(kept)
+  /** Puts the playhead where the scene was last left. */
+  const recall = async (place: string): Promise<void> => {
+    const kept = await projectStorage.preference(`playhead:${place}`).catch(() => undefined)
+    if (documentStore.place === place && typeof kept === 'number') seek(kept)
   }
   // From here on at the new pace, from where it is.
   watch(
@@ -137,21 +137,21 @@ export const usePlayback = defineStore('playback', () => {
     () => speed.value !== 0 && restart(),
   )
   watch(
-    () => documentStore.project?.id,
-    (id) => {
+    () => documentStore.place,
+    (place) => {
       pause()
       now = 0
       time.value = asTicks(0)
-      if (id) void recall(id)
+      if (place) void recall(place)
     },
     { immediate: true },
   )
   watchDebounced(
     time,
     (at) => {
-      const id = documentStore.project?.id
-      if (id && speed.value === 0)
-        void projectStorage.keepPreference(`playhead:${id}`, at).catch(() => undefined)
+      const { place } = documentStore
+      if (place && speed.value === 0)
+        void projectStorage.keepPreference(`playhead:${place}`, at).catch(() => undefined)
     },
     { debounce: KEEP_AFTER_MS },
   )

@@ -47,10 +47,8 @@ export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
   const answer = await fetch(demoUrl)
   const file = await readProjectFile(new File([await answer.blob()], 'lantern-regatta.bend'))
   // Its first picture is a closed curtain; it opens where there is something to see.
-  await projectStorage.keepPreference(
-    `playhead:${id}`,
-    ticksOfFrame(DEMO_FRAME, file.project.scenes[0]!.rate),
-  )
+  const scene = file.project.scenes[0]!
+  await projectStorage.keepPreference(`playhead:${id}/${scene.id}`, ticksOfFrame(DEMO_FRAME, scene.rate))
   return { ...file, project: { ...file.project, id } }
 }
 

@@ -6,6 +6,8 @@ import type { Project } from '@arrow-bend/core/scene'
 
 /** What is selected: plain data, kept with each step of the history. */
 export interface SelectionState {
+  /** The scene that is shown, and that all of it is in; null for a project's first. */
+  readonly scene: string | null
   readonly layers: readonly string[]
   readonly properties: readonly PropertyRef[]
   readonly keys: readonly KeyRef[]
@@ -13,7 +15,9 @@ export interface SelectionState {
   readonly spans: readonly KeyRef[]
 }
 
-export const NOTHING: SelectionState = { layers: [], properties: [], keys: [], spans: [] }
+const NOTHING = { layers: [], properties: [], keys: [], spans: [] } as const
+/** Nothing selected in a project's first scene. */
+export const NOTHING_SELECTED: SelectionState = { scene: null, ...NOTHING }
 
 /** A list with others added; those it has already are taken away. */
 function toggled<T>(list: readonly T[], others: readonly T[], nameOf: (item: T) => string): T[] {
@@ -24,8 +28,10 @@ function toggled<T>(list: readonly T[], others: readonly T[], nameOf: (item: T) 
   ]
 }
 
+type Selected = Omit<SelectionState, 'scene'>
+
 /** Layers and properties follow from the keys and spans when there are any. */
-function around(keys: readonly KeyRef[], spans: readonly KeyRef[]): SelectionState {
+function around(keys: readonly KeyRef[], spans: readonly KeyRef[]): Selected {
   const lanes = new Map<string, PropertyRef>()
   for (const refs of [keys, spans])
     for (const { scene, layer, property } of refs) {
@@ -52,37 +58,35 @@ function byLane(refs: readonly KeyRef[]): ReadonlyMap<string, ReadonlySet<string
 }
 
 export const useSelection = defineStore('selection', () => {
-  const state = shallowRef<SelectionState>(NOTHING)
+  const state = shallowRef(NOTHING_SELECTED)
+  const select = (selected: Selected): void => {
+    state.value = { scene: state.value.scene, ...selected }
+  }
 
   const selectKeys = (keys: readonly KeyRef[], add = false): void => {
     const list = add ? toggled(state.value.keys, keys, keyName) : keys
-    state.value = around(list, add ? state.value.spans : [])
+    select(around(list, add ? state.value.spans : []))
   }
   /** Selects keys alone, but leaves the layers that are selected so, that their routes stay in view. */
   const selectKeysAmong = (keys: readonly KeyRef[]): void => {
     const chosen = around(keys, [])
     const others = state.value.layers.filter((id) => !chosen.layers.includes(id))
-    state.value = { ...chosen, layers: [...others, ...chosen.layers] }
+    select({ ...chosen, layers: [...others, ...chosen.layers] })
   }
   const selectSpans = (spans: readonly KeyRef[], add = false): void => {
     const list = add ? toggled(state.value.spans, spans, keyName) : spans
-    state.value = around(add ? state.value.keys : [], list)
+    select(around(add ? state.value.keys : [], list))
   }
   const selectKeysAndSpans = (keys: readonly KeyRef[], spans: readonly KeyRef[]): void => {
-    state.value = around(keys, spans)
+    select(around(keys, spans))
   }
   const selectProperties = (properties: readonly PropertyRef[], add = false): void => {
     const list = add ? toggled(state.value.properties, properties, laneName) : properties
-    state.value = {
-      layers: [...new Set(list.map(({ layer }) => layer))],
-      properties: list,
-      keys: [],
-      spans: [],
-    }
+    select({ ...NOTHING, layers: [...new Set(list.map(({ layer }) => layer))], properties: list })
   }
   const selectLayers = (layers: readonly string[], add = false): void => {
     const list = add ? toggled(state.value.layers, layers, String) : layers
-    state.value = { layers: list, properties: [], keys: [], spans: [] }
+    select({ ...NOTHING, layers: list })
   }
   // By lane, so that a lane none of whose keys is selected need not look at each of them.
   const keyLanes = computed(() => byLane(state.value.keys))
@@ -113,16 +117,18 @@ export const useSelection = defineStore('selection', () => {
     selectProperties,
     selectLayers,
     /** Lets go of selected keys and spans that an edit took away. */
-    settle: (before: Project, after: Project): void => {
+    dropGone: (before: Project, after: Project): void => {
       const keys = standingKeys(state.value.keys, before, after)
       const spans = standingKeys(state.value.spans, before, after)
-      if (keys !== state.value.keys || spans !== state.value.spans) state.value = around(keys, spans)
+      if (keys !== state.value.keys || spans !== state.value.spans) select(around(keys, spans))
     },
     restore: (saved: SelectionState): void => {
       state.value = saved
     },
-    clear: (): void => {
-      state.value = NOTHING
+    clear: (): void => select(NOTHING),
+    /** Shows another scene, with nothing selected in it. */
+    goTo: (scene: string | null): void => {
+      state.value = { scene, ...NOTHING }
     },
   }
 })

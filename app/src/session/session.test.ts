@@ -2,9 +2,9 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
-import { followAtRest } from './followAtRest.ts'
+import { deferUntilIdle } from './deferUntilIdle.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
-import { NOTHING, useSelection } from './selection.ts'
+import { NOTHING_SELECTED, useSelection } from './selection.ts'
 import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
 import { spansOf, spanTarget, targetSpans } from './target.ts'
 
@@ -14,8 +14,8 @@ const step = (label: string): Step => ({
   to: projectOf([]),
   patches: [],
   inverse: [],
-  before: NOTHING,
-  after: NOTHING,
+  before: NOTHING_SELECTED,
+  after: NOTHING_SELECTED,
 })
 const press = (pressed: string, more: Partial<Parameters<typeof commandOf>[0]> = {}) =>
   commandOf({ key: pressed, shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...more })
@@ -67,11 +67,11 @@ describe('commandOf', () => {
   })
 })
 
-describe('followAtRest', () => {
+describe('deferUntilIdle', () => {
   it('follows at once, when the value rests, or not before it may', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] })
     const [source, waiting, staying] = [shallowRef(0), shallowRef(false), shallowRef(false)]
-    const followed = followAtRest(
+    const followed = deferUntilIdle(
       source,
       () => waiting.value,
       () => staying.value,
@@ -106,13 +106,13 @@ describe('selection', () => {
     selection.selectKeysAndSpans(refs, refs.slice(0, 2))
     const state = selection.state
     const moved = projectOf([layerWith('a', { turn: property('turn', [key(0, 9), key(1, 1), key(2, 2)]) })])
-    selection.settle(before, moved)
+    selection.dropGone(before, moved)
     expect(selection.state).toBe(state)
     const swept = projectOf([layerWith('a', { turn: property('turn', [key(0, 0), key(2, 2)]) })])
-    selection.settle(before, swept)
+    selection.dropGone(before, swept)
     expect(selection.keys.map((one) => one.key)).toEqual(['k0', 'k2'])
     expect(selection.spans.map((one) => one.key)).toEqual(['k0'])
-    selection.settle(before, projectOf([layerWith('b', {})]))
+    selection.dropGone(before, projectOf([layerWith('b', {})]))
     expect(selection.keys).toEqual([])
   })
   it('adds what is new and takes away what was there, however many', () => {
@@ -169,10 +169,10 @@ describe('target spans', () => {
   const ref = (name: string) => ({ scene: 'scene', layer: 'a', property: 'turn', key: name })
 
   it('are the selected spans, or those the selected keys begin', () => {
-    const spans = { ...NOTHING, spans: [ref('k0')], keys: [ref('k1')] }
+    const spans = { ...NOTHING_SELECTED, spans: [ref('k0')], keys: [ref('k1')] }
     expect(targetSpans(project, spans).map(({ index }) => index)).toEqual([0])
     expect(
-      targetSpans(project, { ...NOTHING, keys: [ref('k1'), ref('k2')] }).map(({ index }) => index),
+      targetSpans(project, { ...NOTHING_SELECTED, keys: [ref('k1'), ref('k2')] }).map(({ index }) => index),
     ).toEqual([1])
     expect(spanTarget(project, ref('gone'))).toBeNull()
     expect(spansOf(project.scenes[0]!, project.scenes[0]!.layers).map((span) => span.key)).toEqual([

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { soloScene, type Scene } from '@arrow-bend/core/scene'
+import { useDeferredViews } from './deferredViews.ts'
 import { useDocument } from './document.ts'
 
 /** What the next press on the stage does. */
@@ -9,6 +10,7 @@ export type StageTool = 'pointer' | 'route' | 'rectangle' | 'ellipse' | 'text' |
 /** How the stage shows the scene. Nothing of it is written to what leaves. */
 export const useStageView = defineStore('stageView', () => {
   const document = useDocument()
+  const deferred = useDeferredViews()
   const tool = ref<StageTool>('pointer')
   const onion = ref(false)
   /** Layers shown alone; none: all are shown. */
@@ -20,7 +22,7 @@ export const useStageView = defineStore('stageView', () => {
   const before = ref(false)
 
   watch(
-    () => document.project?.id,
+    [() => document.project?.id, () => document.sceneId],
     () => {
       tool.value = 'pointer'
       solo.value = []
@@ -33,7 +35,7 @@ export const useStageView = defineStore('stageView', () => {
 
   const shown = computed<Scene | null>(() => {
     if (before.value && reference.value) return reference.value
-    const scene = document.inStage?.scenes[0]
+    const { scene } = deferred.stage
     return scene ? soloScene(scene, solo.value) : null
   })
 

@@ -28,11 +28,11 @@ export function spanTarget(project: Project, ref: KeyRef): SpanTarget | null {
 
 /** The spans refs name, lane by lane; those that are gone or begin none are left out. */
 function spanTargets(project: Project, refs: readonly KeyRef[]): SpanTarget[] {
-  const layers = new Map(
-    project.scenes.flatMap((scene) => scene.layers.map((layer) => [layer.id, layer] as const)),
+  const scenes = new Map(
+    project.scenes.map(({ id, layers }) => [id, new Map(layers.map((layer) => [layer.id, layer]))]),
   )
   return [...byProperty(refs).values()].flatMap(({ ref: lane, keys: chosen }) => {
-    const layer = layers.get(lane.layer)
+    const layer = scenes.get(lane.scene)?.get(lane.layer)
     const property = layer?.properties[lane.property]
     if (!layer || !property) return []
     const compiled = compiledOf(property, project.bends)

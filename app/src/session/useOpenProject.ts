@@ -13,7 +13,7 @@ import {
   type WriteLock,
 } from '../storage/index.ts'
 import { useDocument } from './document.ts'
-import { useSaving } from './saving.ts'
+import { useJournal } from './journal.ts'
 
 /** What this page may do with the project: write it, look on while another page does, or decide, as it was deleted. */
 export type ProjectRole = 'writer' | 'onlooker' | 'orphan'
@@ -36,10 +36,13 @@ const NO_LOSSES: Losses = { edits: [], pictures: [], aside: 0 }
 /** Done when this page has let go of what it had open last, so that it does not stand in its own way. */
 let leaving: Promise<void> = Promise.resolve()
 
-/** Opens the project of an id, and keeps this page and others that have it open in step. */
-export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
+/**
+ * Opens the project of an id, and keeps this page and others that have it open in step.
+ * @param sceneAsked the scene the address names; the first is shown where it is none of the project's
+ */
+export function useOpenProject(id: Ref<string>, sceneAsked: () => string | null): UseOpenProjectReturn {
   const document = useDocument()
-  const saving = useSaving()
+  const saving = useJournal()
   const phase = shallowRef<'opening' | 'open' | 'trouble'>('opening')
   const trouble = shallowRef('')
   const role = shallowRef<ProjectRole>('onlooker')
@@ -72,7 +75,7 @@ export function useOpenProject(id: Ref<string>): UseOpenProjectReturn {
       if (isStale()) return
       seen = opened.step
       losses.value = opened.losses
-      document.load(opened.project)
+      document.load(opened.project, sceneAsked())
       document.readOnly = !taken
       saving.start(writing?.writer ?? null, opened.project)
       role.value = taken ? 'writer' : 'onlooker'

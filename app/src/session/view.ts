@@ -50,7 +50,7 @@ const LEAST_OPEN = 72
 const MOST_OPEN = 400
 const NEXT_GRAPH = { value: 'speed', speed: 'both', both: 'value' } as const
 
-/** The view as kept with a project. */
+/** The view as kept with a scene. */
 export interface KeptView {
   readonly zoom: number
   readonly origin: number
@@ -191,7 +191,7 @@ export const useView = defineStore('view', () => {
     open: [...open],
     order: [...order],
   }))
-  /** The project whose view this is; null before any was opened. */
+  /** The scene whose view this is, by `document.place`; null before any was opened. */
   const keptFor = shallowRef<string | null>(null)
   const restore = (state: Partial<KeptView>): void => {
     zoom.value = Math.min(mostZoom.value, Math.max(1, state.zoom ?? 1))

@@ -5,15 +5,16 @@ import { RouterLink, useRoute } from 'vue-router'
 import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document.ts'
 import { usePreferences } from '../session/preferences.ts'
-import { useSaving } from '../session/saving.ts'
+import { useJournal } from '../session/journal.ts'
 import { keysOf } from '../session/shortcuts.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
 import { useHelpSheet } from './helpSheet.ts'
+import SceneMenu from './SceneMenu.vue'
 
 /** The bar above a project's screens. */
 const document = useDocument()
-const saving = useSaving()
+const saving = useJournal()
 const preferences = usePreferences()
 const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
@@ -22,12 +23,11 @@ const route = useRoute()
 
 const renaming = ref(false)
 const input = ref<HTMLInputElement | null>(null)
-const id = computed(() => document.project?.id ?? '')
+const params = computed(() => ({ id: document.project?.id ?? '', scene: document.sceneId }))
 const name = computed(() => document.project?.name ?? '')
-const sceneName = computed(() => document.scene?.name ?? '')
 const tabs = computed(() => [
-  { name: 'Desk', to: { name: 'desk', params: { id: id.value } }, here: route.name === 'desk' },
-  { name: 'Export', to: { name: 'export', params: { id: id.value } }, here: route.name === 'export' },
+  { name: 'Desk', to: { name: 'desk', params: params.value }, here: route.name !== 'export' },
+  { name: 'Export', to: { name: 'export', params: params.value }, here: route.name === 'export' },
 ])
 const saved = computed(() => {
   const { state } = saving
@@ -69,7 +69,7 @@ const rename = (): void => {
       </button>
     </h1>
     <span class="text-ink-2" aria-hidden="true">·</span>
-    <span class="truncate">{{ sceneName }}</span>
+    <SceneMenu />
     <!-- Room for all it says, so that what stands beside it does not move. -->
     <span class="w-[104px] shrink-0 text-[12px] text-ink-2" role="status">
       <button

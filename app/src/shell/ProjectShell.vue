@@ -1,24 +1,38 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { toRef } from 'vue'
-import { onBeforeRouteLeave, onBeforeRouteUpdate, RouterLink, RouterView, useRouter } from 'vue-router'
+import {
+  onBeforeRouteLeave,
+  onBeforeRouteUpdate,
+  RouterLink,
+  RouterView,
+  useRoute,
+  useRouter,
+} from 'vue-router'
 import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { useSaving } from '../session/saving.ts'
+import { useJournal } from '../session/journal.ts'
 import { useOpenProject } from '../session/useOpenProject.ts'
 import { projectStorage } from '../storage/index.ts'
 import ProjectBar from './ProjectBar.vue'
 import ProjectNotices from './ProjectNotices.vue'
 import { saveBlob } from './saveProject.ts'
+import { useSceneAddress } from './useSceneAddress.ts'
 import { useThumbnailKeeper } from './useThumbnailKeeper.ts'
 
 /** Opens the project of the address and shows its screens under one bar. */
 const props = defineProps<{ id: string }>()
 
+const route = useRoute()
 const router = useRouter()
-const saving = useSaving()
-const { phase, trouble, role, losses, takeOver, keep } = useOpenProject(toRef(props, 'id'))
+const asked = (scene: string | string[] | undefined): string | null =>
+  typeof scene === 'string' ? scene : null
+const saving = useJournal()
+const { phase, trouble, role, losses, takeOver, keep } = useOpenProject(toRef(props, 'id'), () =>
+  asked(route.params['scene']),
+)
 
+useSceneAddress()
 useThumbnailKeeper()
 
 useEventListener(window, 'beforeunload', (event) => {

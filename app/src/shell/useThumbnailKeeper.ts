@@ -1,6 +1,6 @@
 import { watchDebounced } from '@vueuse/core'
 import { useDocument } from '../session/document.ts'
-import { useSaving } from '../session/saving.ts'
+import { useJournal } from '../session/journal.ts'
 import { assetShelf, projectStorage } from '../storage/index.ts'
 import { drawThumbnail } from '../work/frameDrawer.ts'
 
@@ -10,7 +10,7 @@ const QUIET_MS = 3000
 /** Keeps the open project's thumbnail on the projects screen up to date. */
 export function useThumbnailKeeper(): void {
   const document = useDocument()
-  const saving = useSaving()
+  const saving = useJournal()
   watchDebounced(
     () => saving.state,
     async (state) => {

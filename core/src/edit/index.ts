@@ -61,7 +61,7 @@ export {
   type RouteTransform,
 } from './routes.ts'
 export { addKeys, setKeys, type KeyEdit } from './setKeys.ts'
-export { setPlayRange } from './scenes.ts'
+export { addScene, duplicateScene, moveScene, removeScene, renameScene, setPlayRange } from './scenes.ts'
 export { simplifyKeys, type SimplifyReport } from './simplify.ts'
 export { distributeKeys, warpKeys } from './spaceKeys.ts'
 export { drawRoute, type DrawnPoint, type DrawnRoute } from './drawnRoute.ts'

@@ -2,7 +2,7 @@
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useDocument } from '../../session/document.ts'
-import { useKeptView } from '../../session/keepView.ts'
+import { usePersistedView } from '../../session/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
 import { useSidePanel } from '../../session/sidePanel.ts'
@@ -28,7 +28,7 @@ const preferences = usePreferences()
 const actions = useDeskActions()
 const view = useView()
 const panel = useSidePanel()
-useKeptView()
+usePersistedView()
 useKeyPasting(actions.reuse, async (text) => {
   const { useKeyTable } = await import('./bend-panel/useKeyTable.ts')
   useKeyTable().take(text)

@@ -19,7 +19,7 @@ import {
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
-import { useMeant } from '../../session/meant.ts'
+import { useEffectiveSelection } from '../../session/effectiveSelection.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { useSelection } from '../../session/selection.ts'
@@ -50,7 +50,7 @@ export function useDeskActions(): DeskActions {
   const view = useView()
   const help = useHelpSheet()
   const shape = useShapeActions()
-  const meant = useMeant()
+  const meant = useEffectiveSelection()
   const preferences = usePreferences()
   const panel = useSidePanel()
   const reuse = useReuseActions()
@@ -275,7 +275,7 @@ export function useDeskActions(): DeskActions {
     nudgeOn: (more) => nudge(more ? 10 : 1),
     remove,
     selectAll,
-    clear: () => document.leaveLook() || selection.clear(),
+    clear: () => document.leavePreview() || selection.clear(),
     fit,
     // The screen knows which view the pointer is over.
     zoomIn: () => undefined,
@@ -285,7 +285,7 @@ export function useDeskActions(): DeskActions {
     undo: () => document.undo(),
     redo: () => document.redo(),
     duplicate,
-    save: () => void saveProject(document.settled!),
+    save: () => void saveProject(document.committed!),
     help: () => help.show(),
   }
   return {

@@ -21,7 +21,7 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document.ts'
 import { useKeyClipboard } from '../../session/keyClipboard.ts'
-import { useMeant } from '../../session/meant.ts'
+import { useEffectiveSelection } from '../../session/effectiveSelection.ts'
 import { usePlayback } from '../../session/playback.ts'
 import { useSelection } from '../../session/selection.ts'
 import { targetSpans } from '../../session/target.ts'
@@ -69,7 +69,7 @@ export function recordedIds(makeId: MakeId): {
 export function useReuseActions(): ReuseActions {
   const document = useDocument()
   const clipboard = useKeyClipboard()
-  const meant = useMeant()
+  const meant = useEffectiveSelection()
   const playback = usePlayback()
   const selection = useSelection()
   const tell = useTellReplaced()
@@ -83,7 +83,7 @@ export function useReuseActions(): ReuseActions {
 
   const copy: ReuseActions['copy'] = () =>
     withKeys((keys) => {
-      const clip = copyKeys(document.settled!, keys)
+      const clip = copyKeys(document.committed!, keys)
       if (!clip) return null
       clipboard.put(clip)
       const count = clip.tracks.reduce((sum, track) => sum + track.keys.length, 0)

@@ -33,7 +33,7 @@ const rename = (): void => {
 <template>
   <article class="card">
     <RouterLink
-      :to="{ name: 'desk', params: { id: card.id } }"
+      :to="{ name: 'project', params: { id: card.id } }"
       class="picture"
       :aria-label="`Open ${card.name}`"
     >

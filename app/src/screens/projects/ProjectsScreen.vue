@@ -70,7 +70,7 @@ const seedDemo = async (): Promise<void> => {
   await keepProject(await readDemo(DEMO_ID))
   await projectStorage.keepPreference('seeded', true)
 }
-const show = (id: string): void => void router.push({ name: 'desk', params: { id } })
+const show = (id: string): void => void router.push({ name: 'project', params: { id } })
 const keepAndShow = (file: ProjectFile): Promise<void> =>
   attempt(async () => {
     await keepProject(file)

@@ -13,6 +13,7 @@ import { fitsCells, readKeyTable, writeKeyTable, type KeyCells } from '@arrow-be
 import { timedKeys, type Key, type Property } from '@arrow-bend/core/property'
 import { definitionOf, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
@@ -46,12 +47,13 @@ const MOST_SHOWN = 200
 /** The selected keys, or those of the selected spans or lanes, as a table. */
 export function useKeyTable(): KeyTable {
   const document = useDocument()
+  const deferred = useDeferredViews()
   const selection = useSelection()
 
   /** The rows of one property: its selected keys and those beside selected spans; all where only lanes are selected. */
   const rowsOf = (ref: PropertyRef, whole: boolean): ValueRow[] => {
-    const project = document.inPanel
-    const layer = project?.scenes[0]?.layers.find(({ id }) => id === ref.layer)
+    const { scene: shownScene, project } = deferred.panel
+    const layer = shownScene?.layers.find(({ id }) => id === ref.layer)
     const property = project && findProperty(project, ref)
     const definition = layer && definitionOf(layer.kind, ref.property)
     if (!layer || !property || !definition || !fitsCells(property.kind)) return []

@@ -4,6 +4,7 @@ import type { KeyRef } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import { definitionOf, type LaneHue, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useDocument } from '../../../session/document.ts'
 import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { useSelection } from '../../../session/selection.ts'
@@ -40,9 +41,12 @@ export interface TargetSpans {
 /** The selected spans, and what the Bend panel shows of them. */
 export function useTargetSpans(): TargetSpans {
   const document = useDocument()
+  const deferred = useDeferredViews()
   const selection = useSelection()
 
-  const spans = computed(() => (document.inPanel ? targetSpans(document.inPanel, selection.state) : []))
+  const spans = computed(() =>
+    deferred.panel.project ? targetSpans(deferred.panel.project, selection.state) : [],
+  )
   const first = computed(() => spans.value[0] ?? null)
   const refs = computed(() => spans.value.map(({ ref: span }) => span))
   const shown = computed<PlainBend | null>(

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
 import { computed } from 'vue'
-import { useDocument } from '../../../session/document.ts'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { usePlayback } from '../../../session/playback.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldUntilIdle, useIdle } from '../../../session/idle.ts'
 import { useView } from '../../../session/view.ts'
 import { trackPointer } from '../../../ui/trackPointer.ts'
 import { densityOf } from './density.ts'
@@ -16,16 +16,16 @@ const GRIP = 6
 
 defineEmits<{ fold: [fold: boolean] }>()
 
-const document = useDocument()
+const deferred = useDeferredViews()
 const playback = usePlayback()
-const stillness = useStillness()
+const idle = useIdle()
 const view = useView()
 
-const scene = computed(() => document.inDeck!.scenes[0]!)
+const scene = computed(() => deferred.deck.scene!)
 const width = computed(() => view.laneWidth)
 const x = (time: number): number => (time / view.duration) * width.value
 // How dense keys stand is told anew once things stand still.
-const counted = heldStill(() => scene.value)
+const counted = heldUntilIdle(() => scene.value)
 const density = computed(() => densityOf(counted.value, Math.max(20, Math.floor(width.value / 4))))
 const bars = computed(() => {
   const cells = density.value
@@ -60,7 +60,7 @@ const press = (event: PointerEvent, part: 'middle' | 'start' | 'end' | 'outside'
     else view.showFrom(time - held)
   }
   const slide = (at: PointerEvent): void => {
-    stillness.slide()
+    idle.slide()
     go(at)
   }
   if (part === 'outside') go(event)

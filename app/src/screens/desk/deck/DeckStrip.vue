@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
-import { useDocument } from '../../../session/document.ts'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useView } from '../../../session/view.ts'
 import DrawingGround from '../DrawingGround.vue'
@@ -9,13 +9,13 @@ import SelectMenu from './SelectMenu.vue'
 import { useStretchBracket, type BracketEnd } from './useStretchBracket.ts'
 
 /** What is selected, in words, and a bracket round it to stretch it by. */
-const document = useDocument()
+const deferred = useDeferredViews()
 const selection = useSelection()
 const view = useView()
 const bracket = useStretchBracket()
 
 const words = computed(() =>
-  document.inDeck ? selectionWords(document.inDeck.scenes[0]!, selection.state) : '',
+  deferred.deck.scene ? selectionWords(deferred.deck.scene, selection.state) : '',
 )
 /** px a letter of the bracket's words takes; where they do not fit into it they stand after it. */
 const LETTER = 6.8

@@ -2,10 +2,11 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldUntilIdle, useIdle } from '../../../session/idle.ts'
 import { useView } from '../../../session/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckFilters from './DeckFilters.vue'
@@ -37,10 +38,12 @@ const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
 const OpenLaneTools = defineAsyncComponent(() => import('./graph/OpenLaneTools.vue'))
 
 const document = useDocument()
+
+const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
-const stillness = useStillness()
+const idle = useIdle()
 const view = useView()
 
 const paper = ref<HTMLElement | null>(null)
@@ -52,7 +55,7 @@ const sheet = ref<HTMLElement | null>(null)
 const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
-const scene = computed(() => document.inDeck!.scenes[0]!)
+const scene = computed(() => deferred.deck.scene!)
 const chosenRows = computed(() => ({
   layers: new Set(selection.layers),
   lanes: selection.lanes,
@@ -92,7 +95,7 @@ const virtual = useVirtualizer(
 provideRowsGoing(() => virtual.value.isScrolling)
 useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
 /** The rows as they were when things last stood still. */
-const restRows = heldStill(
+const restRows = heldUntilIdle(
   () => rows.value,
   (before) => before.length === rows.value.length,
 )
@@ -103,7 +106,7 @@ const shownRows = computed(() => {
     const [now, then] = [rows.value[index]!, restRows.value[index]!]
     const rests = then.id === now.id
     const away = rests && seen !== null && (index < seen.startIndex || index > seen.endIndex)
-    return { top: start, index, row: away ? then : now, cell: rests && document.isMuchChosen ? then : now }
+    return { top: start, index, row: away ? then : now, cell: rests && deferred.isMuchSelected ? then : now }
   })
 })
 
@@ -151,11 +154,11 @@ const onWheel = (event: WheelEvent): void => {
   if (x < 0) return
   if (event.ctrlKey || event.metaKey) {
     event.preventDefault()
-    stillness.slide()
+    idle.slide()
     view.zoomAt(x, Math.exp(-event.deltaY * 0.003))
   } else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
     event.preventDefault()
-    stillness.slide()
+    idle.slide()
     view.slide(event.shiftKey ? event.deltaY || event.deltaX : event.deltaX)
   }
 }

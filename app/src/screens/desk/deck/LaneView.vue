@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldUntilIdle, useIdle } from '../../../session/idle.ts'
 import { hasGraph, useView } from '../../../session/view.ts'
 import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from './laneDrawing.ts'
 import LaneHolds from './LaneHolds.vue'
@@ -23,18 +23,14 @@ const props = defineProps<{
 
 const document = useDocument()
 const selection = useSelection()
-const stillness = useStillness()
+const idle = useIdle()
 const view = useView()
 
 const rested = useRowsRest()
 // A row is made anew with its layer; the drawing only with the property itself.
 const property = computed(() => props.row.property)
 const drawing = computed(() =>
-  drawLane(
-    property.value,
-    { xOf: view.xOf, width: view.laneWidth, coarse: stillness.coarse },
-    document.bends,
-  ),
+  drawLane(property.value, { xOf: view.xOf, width: view.laneWidth, coarse: idle.coarse }, document.bends),
 )
 const laneRef = computed(() => ({
   scene: document.sceneId,
@@ -44,7 +40,7 @@ const laneRef = computed(() => ({
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => property.value.keys.length)
 /** What takes hold of the lane, and its names, stay where they are while anything moves: neither is seen. */
-const held = heldStill<HeldLane>(
+const held = heldUntilIdle<HeldLane>(
   () => ({
     name: lane.value,
     unit: props.row.definition.unit,
@@ -77,7 +73,7 @@ const dots = computed(() =>
   })),
 )
 /** While the view slides nobody could read numbers; they come when it stands. */
-const counts = computed(() => (stillness.sliding ? [] : manyOf(drawing.value.beads)))
+const counts = computed(() => (idle.isSliding ? [] : manyOf(drawing.value.beads)))
 /** Beads that stand so near to one that is being dragged that the two would look like one key. */
 const NEAR_FRAMES = 2
 const NONE: readonly number[] = []

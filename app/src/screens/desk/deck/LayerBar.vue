@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document.ts'
 import { useSelection } from '../../../session/selection.ts'
-import { heldStill, useStillness } from '../../../session/stillness.ts'
+import { heldUntilIdle, useIdle } from '../../../session/idle.ts'
 import { useView } from '../../../session/view.ts'
 import PointerTag from '../PointerTag.vue'
 import { isCrowded, together } from './crowding.ts'
@@ -25,7 +25,7 @@ const HEIGHTS = [8, 13, 18] as const
 
 const document = useDocument()
 const selection = useSelection()
-const stillness = useStillness()
+const idle = useIdle()
 const view = useView()
 const dragKeys = useKeyDrag()
 const bars = useBarDrag()
@@ -105,9 +105,9 @@ useRowPaper(
 )
 const rested = useRowsRest()
 /** What takes hold of capsules stays where it is while anything moves: it is not seen. */
-const held = heldStill<readonly Capsule[]>(
+const held = heldUntilIdle<readonly Capsule[]>(
   () => capsules.value,
-  (before) => stillness.sliding || before.length === capsules.value.length,
+  (before) => idle.isSliding || before.length === capsules.value.length,
 )
 /** A capsule's keys are selected as it is pressed, with Shift or Ctrl/Cmd beside the others, and dragged together. */
 const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { changeMarker, removeMarkers } from '@arrow-bend/core/edit'
 import type { Marker } from '@arrow-bend/core/scene'
 import { formatTime, frameTicks } from '@arrow-bend/core/time'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useDocument } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -13,12 +14,14 @@ import { useTimeDrag } from './useTimeDrag.ts'
 const emit = defineEmits<{ edit: [marker: string, at: Element] }>()
 
 const document = useDocument()
+
+const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
 const { drag } = useTimeDrag()
 
-const list = computed(() => document.inDeck?.scenes[0]?.markers ?? [])
+const list = computed(() => deferred.deck.scene?.markers ?? [])
 /** Names end where the next marker stands. */
 const markers = computed(() =>
   list.value

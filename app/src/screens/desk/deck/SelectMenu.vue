@@ -4,12 +4,12 @@ import { ListFilter } from '@lucide/vue'
 import { everyNthKey, likeKeys, type Likeness } from '@arrow-bend/core/choose'
 import { toast } from 'vue-sonner'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { useSelection } from '../../../session/selection.ts'
 
 /** Selects keys by what they have in common with the selected ones. */
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const selection = useSelection()
 
 const LIKE: readonly { like: Likeness; label: string }[] = [

@@ -13,6 +13,7 @@ import {
 import { currentValue, setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
 import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from 'vue-sonner'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { useDocument, type Recipe } from '../../../session/document.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useLayerTime } from '../../../session/useLayerTime.ts'
@@ -24,6 +25,8 @@ import type { PropertyRow } from './rows.ts'
 const props = defineProps<{ row: PropertyRow; tight?: boolean }>()
 
 const document = useDocument()
+
+const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
 
@@ -104,7 +107,7 @@ const shown = computed<Value>(() => currentValue(props.row.property, time.value,
 const still = computed(() => {
   const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`
-  return document.inDeck?.assets.find(({ id }) => id === value)?.name ?? ''
+  return deferred.deck.project?.assets.find(({ id }) => id === value)?.name ?? ''
 })
 </script>
 

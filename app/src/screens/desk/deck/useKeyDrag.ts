@@ -39,7 +39,7 @@ export function useKeyDrag(): KeyDrag {
   /** Keys that move, with ripple on all that follows too, or copies of them. */
   const stepsOf = (refs: readonly KeyRef[], copying: boolean): KeySteps => {
     if (copying) {
-      const clip = copyKeys(document.settled!, refs)!
+      const clip = copyKeys(document.committed!, refs)!
       const ids = recordedIds(document.makeId)
       const lanes = new Map(refs.map((ref) => [`${ref.layer}/${ref.property}`, ref]))
       const properties = [...lanes.values()].map(({ scene: of, layer, property }): PropertyRef => ({

@@ -21,7 +21,7 @@ export function useKeyMoves(): KeyMoves {
 
   const of: KeyMoves['of'] = (refs) => {
     if (!preferences.ripple) return (by) => (draft) => moveKeys(draft, refs, by)
-    const from = rangeOf(document.settled!, refs)![0]
+    const from = rangeOf(document.committed!, refs)![0]
     const layers = [...new Set(refs.map(({ layer }) => layer))]
     return (byTicks) => (draft) => {
       if (byTicks !== 0) rippleKeys(draft, { scene: document.sceneId, layers, from, byTicks })

@@ -2,7 +2,7 @@ import { computed, shallowRef, type ComputedRef } from 'vue'
 import { stretchKeys, stretchOnto, type MoveReport } from '@arrow-bend/core/edit'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { usePinnedKey } from '../../../session/pinnedKey.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -31,7 +31,7 @@ export interface StretchBracket {
  */
 export function useStretchBracket(): StretchBracket {
   const document = useDocument()
-  const meant = useMeant()
+  const meant = useEffectiveSelection()
   const pinned = usePinnedKey()
   const playback = usePlayback()
   const preferences = usePreferences()

@@ -17,7 +17,7 @@ import { computed } from 'vue'
 import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
 import { formatRate, frameAt, type TimeDisplay } from '@arrow-bend/core/time'
-import { useDocument } from '../../../session/document.ts'
+import { useDeferredViews } from '../../../session/deferredViews.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useLayerTime } from '../../../session/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -31,12 +31,12 @@ import type { DeskActions } from '../useDeskActions.ts'
 /** The strip between stage and deck: transport, time, switches, measured speed. */
 const props = defineProps<{ actions: DeskActions }>()
 
-const document = useDocument()
+const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 
-const scene = computed(() => document.inPanel!.scenes[0]!)
+const scene = computed(() => deferred.panel.scene!)
 const frame = computed(() => frameAt(playback.time, scene.value.rate))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
@@ -46,7 +46,7 @@ const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
 const chosenTime = useLayerTime(() => selection.properties[0]?.layer ?? '')
 const where = computed(() => {
   const ref = selection.properties[0]
-  const project = document.inPanel
+  const { project } = deferred.panel
   const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { arrivalsOf } from '@arrow-bend/core/choose'
 import type { KeyGrouping } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 
 /** When each of the selected layers or lanes goes and arrives: a bar each, as it would be over as it is. */
 const props = defineProps<{ by: KeyGrouping }>()
@@ -14,9 +14,11 @@ const ROW = 11
 const MOST = 10
 
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 
-const before = computed(() => (document.settled ? arrivalsOf(document.settled, meant.keys, props.by) : []))
+const before = computed(() =>
+  document.committed ? arrivalsOf(document.committed, meant.keys, props.by) : [],
+)
 const now = computed(() => (document.project ? arrivalsOf(document.project, meant.keys, props.by) : []))
 const scale = computed(() => {
   const all = [...before.value, ...now.value]

@@ -5,7 +5,7 @@ import { toast } from 'vue-sonner'
 import { moveKeys, rippleKeys, type MoveReport } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks, secondsOfTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Gesture } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { usePinnedKey } from '../../../session/pinnedKey.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -22,7 +22,7 @@ import { useRetime, type Anchor } from './useRetime.ts'
 const props = defineProps<{ actions: DeskActions }>()
 
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const pinned = usePinnedKey()
 const playback = usePlayback()
 const preferences = usePreferences()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { Look } from './useLook.ts'
+import type { Preview } from './usePreview.ts'
 
 /** Shows what would be done, does it, or leaves it. */
 defineProps<{
-  look: Pick<Look<unknown>, 'active' | 'trouble' | 'show' | 'take' | 'drop'>
+  look: Pick<Preview<unknown>, 'active' | 'trouble' | 'show' | 'take' | 'drop'>
   label: string
   disabled?: boolean
 }>()

@@ -12,7 +12,7 @@ import {
 } from '@arrow-bend/core/edit'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import NumberField from '../../../ui/NumberField.vue'
@@ -21,11 +21,11 @@ import { useTellReplaced } from '../useTellReplaced.ts'
 import ArrivalsChart from './ArrivalsChart.vue'
 import LookButtons from './LookButtons.vue'
 import { useBendChoices } from './useBendChoices.ts'
-import { useLook } from './useLook.ts'
+import { usePreview } from './usePreview.ts'
 
 /** Who goes when: one after another, or all at one moment. */
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const playback = usePlayback()
 const tell = useTellReplaced()
 
@@ -109,7 +109,7 @@ const edit = computed(() => {
     },
   }
 })
-const look = useLook(() => edit.value)
+const look = usePreview(() => edit.value)
 /** Any change of the fields is shown at once. */
 const change = (): void => look.show()
 

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { useSidePanel, type RetimeSection } from '../../../session/sidePanel.ts'
 import SegmentedChoice from '../../../ui/SegmentedChoice.vue'
@@ -18,7 +18,7 @@ const LayersSection = defineAsyncComponent(() => import('./LayersSection.vue'))
 const TidySection = defineAsyncComponent(() => import('./TidySection.vue'))
 
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const selection = useSelection()
 const panel = useSidePanel()
 

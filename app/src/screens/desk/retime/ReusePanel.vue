@@ -21,7 +21,7 @@ import { timedKeys } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../session/document.ts'
 import { useKeyClipboard } from '../../../session/keyClipboard.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { useSelection } from '../../../session/selection.ts'
 import { keysOf } from '../../../session/shortcuts.ts'
@@ -33,14 +33,14 @@ import { freshClipText } from '../useKeyPasting.ts'
 import { recordedIds } from '../useReuseActions.ts'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import LookButtons from './LookButtons.vue'
-import { useLook } from './useLook.ts'
+import { usePreview } from './usePreview.ts'
 
 /** Copied keys, and all the ways to use them or the selected ones again. */
 const props = defineProps<{ actions: DeskActions }>()
 
 const document = useDocument()
 const clipboard = useKeyClipboard()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const playback = usePlayback()
 const selection = useSelection()
 const tell = useTellReplaced()
@@ -85,7 +85,7 @@ const spanRefs = (): KeyRef[] => {
   if (selection.spans.length > 0) return [...selection.spans]
   const chosen = new Set(meant.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`))
   return meant.keys.filter(({ scene, layer, property, key }) => {
-    const keys = timedKeys(findProperty(document.settled!, { scene, layer, property })!)
+    const keys = timedKeys(findProperty(document.committed!, { scene, layer, property })!)
     const next = keys[keys.findIndex(({ id }) => id === key) + 1]
     return next && (chosen.has(`${layer}/${property}/${next.id}`) || meant.keys.length === 1)
   })
@@ -122,7 +122,7 @@ const edit = computed<Edit | null>(() => {
     }
   const ids = recordedIds(document.makeId)
   const wish = { properties: selection.properties, layers: selection.layers }
-  const scene = document.settled!.scenes[0]!
+  const scene = document.sceneOf(document.committed)!
   const options = {
     time: when.value === 'playhead' ? playback.time : copied.start,
     relative: relative.value,
@@ -142,7 +142,7 @@ const edit = computed<Edit | null>(() => {
       ),
   }
 })
-const look = useLook(() => edit.value)
+const look = usePreview(() => edit.value)
 const missing = computed(() => {
   if (!clip.value || part.value === 'all') return ''
   if (part.value === 'bends') return spanRefs().length === 0 ? 'Select spans for the bends to go to.' : ''

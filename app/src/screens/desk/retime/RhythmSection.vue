@@ -4,17 +4,17 @@ import { compileBend } from '@arrow-bend/core/bend'
 import { keyTimes } from '@arrow-bend/core/choose'
 import { distributeKeys, warpKeys, type MoveReport } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { useSelection } from '../../../session/selection.ts'
 import BendGlyph from '../../../ui/BendGlyph.vue'
 import { useTellReplaced } from '../useTellReplaced.ts'
 import LookButtons from './LookButtons.vue'
 import { useBendChoices } from './useBendChoices.ts'
-import { useLook } from './useLook.ts'
+import { usePreview } from './usePreview.ts'
 
 /** Bends the times of the selected keys themselves: they keep their order, but come ever faster or slower. */
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 const selection = useSelection()
 const tell = useTellReplaced()
 
@@ -31,7 +31,7 @@ const edit = computed(() => {
     recipe: (draft: Parameters<typeof warpKeys>[0]): MoveReport => warpKeys(draft, keys, curve),
   }
 })
-const look = useLook(() => edit.value)
+const look = usePreview(() => edit.value)
 const choose = (i: number): void => {
   chosen.value = i
   look.show()
@@ -41,7 +41,7 @@ const SIZE = 118
 const PAD = 8
 /** The keys' times before, along the foot, and after, up the side, with the bend between. */
 const plot = computed(() => {
-  const times = document.settled ? keyTimes(document.settled, meant.keys) : []
+  const times = document.committed ? keyTimes(document.committed, meant.keys) : []
   const [from, to] = [times[0] ?? 0, times[times.length - 1] ?? 1]
   const curve = compileBend(bend.value.bend)
   const place = (share: number): number => PAD + share * (SIZE - 2 * PAD)

@@ -4,15 +4,15 @@ import { toast } from 'vue-sonner'
 import { mergeNearKeys, simplifyKeys, snapKeysToFrames, type SimplifyReport } from '@arrow-bend/core/edit'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import { numberWords } from '../../../ui/numberWords.ts'
 import LookButtons from './LookButtons.vue'
-import { useLook } from './useLook.ts'
+import { usePreview } from './usePreview.ts'
 
 /** Keys that change nothing, keys that look like one, keys between frames. */
 const document = useDocument()
-const meant = useMeant()
+const meant = useEffectiveSelection()
 
 const within = ref(0.5)
 const near = ref(2)
@@ -29,7 +29,7 @@ const sweep = computed(() => {
       simplifyKeys(draft, keys, { within: tolerance }),
   }
 })
-const look = useLook(() => sweep.value)
+const look = usePreview(() => sweep.value)
 const swept = computed(() => {
   const report = look.report.value
   if (!report || !look.active.value) return ''

@@ -18,7 +18,7 @@ export function useBendChoices(): ComputedRef<readonly BendChoice[]> {
   const quick = QUICK_BENDS.filter(({ name }) => name !== 'hold' && name !== 'smooth')
   return computed(() => {
     const first = selection.spans[0] ?? selection.keys[0]
-    const span = first && document.settled && spanTarget(document.settled, first)
+    const span = first && document.committed && spanTarget(document.committed, first)
     const own = span?.compiled.bends[span.index]
     return [
       ...quick.map(({ label, bend }) => ({ label, bend })),

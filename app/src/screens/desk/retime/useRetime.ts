@@ -4,7 +4,7 @@ import { rangeOf, stretchKeys, stretchOnto, type MoveReport, type Stretch } from
 import { layerById } from '@arrow-bend/core/scene'
 import { frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../session/document.ts'
-import { useMeant } from '../../../session/meant.ts'
+import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
 import { usePinnedKey } from '../../../session/pinnedKey.ts'
 import { usePlayback } from '../../../session/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -26,7 +26,7 @@ export interface Retime {
 /** What the Length section works with. */
 export function useRetime(): Retime {
   const document = useDocument()
-  const meant = useMeant()
+  const meant = useEffectiveSelection()
   const pinned = usePinnedKey()
   const playback = usePlayback()
   const preferences = usePreferences()
@@ -58,7 +58,7 @@ export function useRetime(): Retime {
     const id = anchor.slice('end of '.length)
     return (
       rangeOf(
-        document.settled!,
+        document.committed!,
         keys.filter(({ layer }) => layer === id),
       )?.[1] ?? null
     )

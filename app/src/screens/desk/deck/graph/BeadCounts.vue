@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useStillness } from '../../../../session/stillness.ts'
+import { useIdle } from '../../../../session/idle.ts'
 
 /** How many keys a bead stands for, px. */
 export interface BeadCount {
@@ -13,14 +13,14 @@ export interface BeadCount {
 /** Numbers at beads that stand for several keys. While the view slides nobody could read them; they come when it stands. */
 const props = defineProps<{ counts: readonly BeadCount[] }>()
 
-const stillness = useStillness()
+const idle = useIdle()
 const shown = computed<readonly BeadCount[]>((before = props.counts) =>
-  stillness.sliding ? before : props.counts,
+  idle.isSliding ? before : props.counts,
 )
 </script>
 
 <template>
-  <g class="counts" :class="{ away: stillness.sliding }" aria-hidden="true">
+  <g class="counts" :class="{ away: idle.isSliding }" aria-hidden="true">
     <text v-for="{ slot, x, y, count } in shown" :key="slot" v-memo="[x, y, count]" :x="x" :y="y">
       {{ count }}
     </text>

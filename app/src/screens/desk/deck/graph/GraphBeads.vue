@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { heldStill, useStillness } from '../../../../session/stillness.ts'
+import { heldUntilIdle, useIdle } from '../../../../session/idle.ts'
 import { discPoints } from '../../../../ui/discPoints.ts'
 import BeadCounts from './BeadCounts.vue'
 import BeadDots from './BeadDots.vue'
@@ -23,12 +23,12 @@ defineEmits<{
   nudge: [event: KeyboardEvent, bead: GraphBead]
 }>()
 
-const stillness = useStillness()
+const idle = useIdle()
 /** What takes hold of them stays where it is while anything moves: it is not seen. */
-const held = heldStill(
+const held = heldUntilIdle(
   () => props.beads,
   // While it slides other beads may stand for the same keys; an edit may have made others.
-  (before) => stillness.sliding || before.length === props.beads.length,
+  (before) => idle.isSliding || before.length === props.beads.length,
 )
 /** One that is taken hold of, as it is seen. */
 const seen = (bead: GraphBead): GraphBead =>

@@ -5,7 +5,7 @@ import type { PropertyDefinition } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document.ts'
 import { usePlayback } from '../../../../session/playback.ts'
 import { useSelection } from '../../../../session/selection.ts'
-import { heldStill } from '../../../../session/stillness.ts'
+import { heldUntilIdle } from '../../../../session/idle.ts'
 import { useView, type OpenLane } from '../../../../session/view.ts'
 import { numberWords, percentWords } from '../../../../ui/numberWords.ts'
 import PointerTag from '../../PointerTag.vue'
@@ -75,7 +75,7 @@ const drawing = computed(() =>
 defineExpose({ drawing })
 const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
 /** What takes hold of the curves stays where it is while anything moves: it is not seen. */
-const heldCurves = heldStill(
+const heldCurves = heldUntilIdle(
   () => drawing.value.curves,
   (before) => before.length === drawing.value.curves.length,
 )

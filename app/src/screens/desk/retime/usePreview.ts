@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { useDocument, type Gesture, type Recipe } from '../../../session/document.ts'
 
-export interface Look<T> {
+export interface Preview<T> {
   /** Whether what the panel would do is being shown. */
   readonly active: ComputedRef<boolean>
   /** What the edit says it did; null while nothing is shown. */
@@ -15,18 +15,18 @@ export interface Look<T> {
 }
 
 /**
- * A look ahead at an edit: seen on stage and in lanes, not yet done. As long as it is shown it follows what it is made
+ * A preview of an edit: seen on stage and in lanes, not yet done. As long as it is shown it follows what it is made
  * of; anything else that is done gives it up.
  * @param edit the edit as the panel stands; null while there is nothing to do
  */
-export function useLook<T>(
+export function usePreview<T>(
   edit: () => { readonly label: string; readonly recipe: Recipe<T> } | null,
-): Look<T> {
+): Preview<T> {
   const document = useDocument()
   const mine = shallowRef<Gesture | null>(null)
   const report = shallowRef<T | null>(null)
   const trouble = shallowRef('')
-  const active = computed(() => document.look !== null && mine.value?.isOpen() === true)
+  const active = computed(() => document.preview !== null && mine.value?.isOpen() === true)
 
   const drop = (): void => {
     mine.value?.cancel()
@@ -40,7 +40,7 @@ export function useLook<T>(
       drop()
       return
     }
-    if (!mine.value?.isOpen()) mine.value = document.begin(now.label, 'look')
+    if (!mine.value?.isOpen()) mine.value = document.begin(now.label, 'preview')
     report.value = null
     trouble.value =
       mine.value.preview((draft) => {

@@ -33,33 +33,36 @@ const keptSchema = z
   })
   .partial()
 
-/** Keeps with each project how its lanes were last looked at. Reading and keeping it may fail without harm. */
-export function useKeptView(): void {
+/** Keeps with each scene how its lanes were last looked at. Reading and keeping it may fail without harm. */
+export function usePersistedView(): void {
   const document = useDocument()
   const view = useView()
 
-  const recall = async (id: string): Promise<void> => {
-    const given = await projectStorage.preference(`view:${id}`).catch(() => undefined)
-    if (document.project?.id !== id) return
+  const recall = async (place: string): Promise<void> => {
+    const given = await projectStorage.preference(`view:${place}`).catch(() => undefined)
+    if (document.place !== place) return
     const read = keptSchema.safeParse(given ?? {})
     view.restore((read.success ? read.data : {}) as Partial<KeptView>)
-    view.keptFor = id
+    view.keptFor = place
+  }
+  const keep = (): void => {
+    // The scene the view is of, which may just have been left.
+    const place = view.keptFor
+    if (!place) return
+    // As plain data: what is kept may hold nothing the page watches.
+    const plain: unknown = JSON.parse(JSON.stringify(view.kept))
+    void projectStorage.keepPreference(`view:${place}`, plain).catch(() => undefined)
   }
   watch(
-    () => document.project?.id,
-    (id) => {
+    () => document.place,
+    (place) => {
       // Back from another screen, the view is as it was left.
-      if (id && view.keptFor !== id) void recall(id)
+      if (!place || view.keptFor === place) return
+      keep()
+      void recall(place)
     },
     { immediate: true },
   )
-  const keep = (): void => {
-    const id = document.project?.id
-    if (!id || id !== view.keptFor) return
-    // As plain data: what is kept may hold nothing the page watches.
-    const plain: unknown = JSON.parse(JSON.stringify(view.kept))
-    void projectStorage.keepPreference(`view:${id}`, plain).catch(() => undefined)
-  }
   watchDebounced(() => view.kept, keep, { debounce: KEEP_AFTER_MS })
   onBeforeUnmount(keep)
 }

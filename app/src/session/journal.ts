@@ -15,7 +15,7 @@ export type SaveState =
   | { readonly kind: 'failed'; readonly sentence: string; readonly reason: StorageTrouble['reason'] }
 
 /** What is written of the open project, and whether all of it is on disk: 'saved' never means less. */
-export const useSaving = defineStore('saving', () => {
+export const useJournal = defineStore('saving', () => {
   const state = shallowRef<SaveState>({ kind: 'saved', at: null })
   let writer: ProjectWriter | null = null
   let latest: Project | null = null

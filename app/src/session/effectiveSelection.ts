@@ -10,14 +10,17 @@ import { useSelection, type SelectionState } from './selection.ts'
 const NONE: readonly KeyRef[] = []
 
 type Range = readonly [Ticks, Ticks]
-const RANGES = new WeakMap<Project, { readonly state: SelectionState; readonly range: Range | null }>()
+const RANGES_BY_PROJECT = new WeakMap<
+  Project,
+  { readonly state: SelectionState; readonly range: Range | null }
+>()
 
 /** The keys that commands on keys are meant for, as the selection says, and when they are. */
-export const useMeant = defineStore('meant', () => {
+export const useEffectiveSelection = defineStore('effectiveSelection', () => {
   const document = useDocument()
   const selection = useSelection()
 
-  const scene = computed(() => document.settled?.scenes[0] ?? null)
+  const scene = computed(() => document.sceneOf(document.committed))
   const keys = computed<readonly KeyRef[]>((before) => {
     const { state } = selection
     // Selected keys are what is meant, whatever becomes of the rest.
@@ -27,23 +30,24 @@ export const useMeant = defineStore('meant', () => {
     const same = before?.length === now.length && now.every((ref, i) => ref === before[i])
     return same ? before : now
   })
-  const rangeIn = (settled: Project, state: SelectionState): Range | null => {
-    if (state.spans.length === 0) return rangeOf(settled, keys.value)
-    const ends = [rangeOf(settled, state.keys), rangeOfSpans(settled.scenes[0]!, state.spans)].flatMap(
-      (one) => one ?? [],
-    )
+  const rangeIn = (committed: Project, state: SelectionState): Range | null => {
+    if (state.spans.length === 0) return rangeOf(committed, keys.value)
+    const ends = [
+      rangeOf(committed, state.keys),
+      rangeOfSpans(document.sceneOf(committed)!, state.spans),
+    ].flatMap((one) => one ?? [])
     return ends.length > 0 ? [asTicks(Math.min(...ends)), asTicks(Math.max(...ends))] : null
   }
-  /** Ticks; null while no keys are meant. A look ahead does not change it. */
+  /** Ticks; null while no keys are meant. A preview does not change it. */
   const range = computed<Range | null>(() => {
-    const { settled } = document
-    if (!settled) return null
+    const { committed } = document
+    if (!committed) return null
     const { state } = selection
     // What is undone was seen before.
-    const known = RANGES.get(settled)
+    const known = RANGES_BY_PROJECT.get(committed)
     if (known?.state === state) return known.range
-    const found = rangeIn(settled, state)
-    RANGES.set(settled, { state, range: found })
+    const found = rangeIn(committed, state)
+    RANGES_BY_PROJECT.set(committed, { state, range: found })
     return found
   })
   /** Whether any of them is selected by itself, or in a span or a lane: not merely because its layer is. */

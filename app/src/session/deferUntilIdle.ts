@@ -8,7 +8,7 @@ const REST_MS = 90
  * holds is painted, and every frame of it costs the same.
  * @param stays while it says so, too, the value is not followed at all
  */
-export function followAtRest<T>(
+export function deferUntilIdle<T>(
   source: Readonly<ShallowRef<T>>,
   waits: () => boolean,
   stays: () => boolean = () => false,

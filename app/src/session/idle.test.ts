@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
 import { useDocument } from './document.ts'
-import { useStillness } from './stillness.ts'
+import { useIdle } from './idle.ts'
 
 vi.mock('../storage/index.ts', () => ({ projectStorage: { append: () => Promise.resolve() } }))
 
@@ -25,53 +25,53 @@ const rename = (name: string) =>
     draft.name = name
   })
 
-describe('stillness', () => {
+describe('idle', () => {
   it('ends with an edit and comes back once that was painted', async () => {
-    const stillness = useStillness()
-    expect(stillness.still).toBe(true)
+    const idle = useIdle()
+    expect(idle.isIdle).toBe(true)
     rename('One')
-    expect(stillness.still).toBe(false)
+    expect(idle.isIdle).toBe(false)
     await vi.advanceTimersByTimeAsync(FRAME_MS - 1)
-    expect(stillness.still).toBe(false)
+    expect(idle.isIdle).toBe(false)
     await vi.advanceTimersByTimeAsync(2)
-    expect(stillness.still).toBe(true)
-    expect(stillness.sliding).toBe(false)
+    expect(idle.isIdle).toBe(true)
+    expect(idle.isSliding).toBe(false)
   })
 
   it('waits for the end of a drag, however long it rests', async () => {
-    const stillness = useStillness()
+    const idle = useIdle()
     const gesture = useDocument().begin('Dragged', 'deck')
     await vi.advanceTimersByTimeAsync(5000)
-    expect(stillness.still).toBe(false)
-    expect(stillness.coarse).toBe(true)
+    expect(idle.isIdle).toBe(false)
+    expect(idle.coarse).toBe(true)
     gesture.cancel()
-    expect(stillness.still).toBe(false)
+    expect(idle.isIdle).toBe(false)
     await vi.advanceTimersByTimeAsync(FRAME_MS + 1)
-    expect(stillness.still).toBe(true)
-    expect(stillness.coarse).toBe(false)
+    expect(idle.isIdle).toBe(true)
+    expect(idle.coarse).toBe(false)
   })
 
   it('takes steps of zooming that follow one another as one', async () => {
-    const stillness = useStillness()
+    const idle = useIdle()
     for (let i = 0; i < 6; i += 1) {
-      stillness.slide()
+      idle.slide()
       await vi.advanceTimersByTimeAsync(100)
-      expect(stillness.still).toBe(false)
-      expect(stillness.sliding).toBe(true)
+      expect(idle.isIdle).toBe(false)
+      expect(idle.isSliding).toBe(true)
     }
     await vi.advanceTimersByTimeAsync(300)
-    expect(stillness.still).toBe(true)
-    expect(stillness.sliding).toBe(false)
+    expect(idle.isIdle).toBe(true)
+    expect(idle.isSliding).toBe(false)
   })
 
   it('begins to wait anew when something is done while it waits', async () => {
-    const stillness = useStillness()
+    const idle = useIdle()
     rename('One')
     await vi.advanceTimersByTimeAsync(FRAME_MS)
     rename('Two')
     await vi.advanceTimersByTimeAsync(1)
-    expect(stillness.still).toBe(false)
+    expect(idle.isIdle).toBe(false)
     await vi.advanceTimersByTimeAsync(2 * FRAME_MS)
-    expect(stillness.still).toBe(true)
+    expect(idle.isIdle).toBe(true)
   })
 })

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
+import { ArrowDown, ArrowUp, Check, ChevronDown, Copy, Pencil, Plus, Trash2 } from '@lucide/vue'
+import { computed, nextTick, ref, type Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { addScene, duplicateScene, moveScene, removeScene, renameScene } from '@arrow-bend/core/edit'
+import { useDocument } from '../session/document.ts'
+import { useSelection } from '../session/selection.ts'
+
+/** The scenes of the project: which is shown, and what can be done with it. */
+const document = useDocument()
+const selection = useSelection()
+const route = useRoute()
+const router = useRouter()
+const renaming = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+
+const scenes = computed(() => document.project?.scenes ?? [])
+const current = computed(() => document.scene)
+const place = computed(() => scenes.value.findIndex(({ id }) => id === document.sceneId))
+
+const goTo = (scene: string): void =>
+  void router.push({ name: route.name ?? 'desk', params: { id: document.project!.id, scene } })
+const add = (): void => {
+  document.apply(
+    'Scene added',
+    (draft) => addScene(draft, document.sceneId, document.makeId),
+    (id) => selection.goTo(id),
+  )
+}
+const duplicate = (): void => {
+  document.apply(
+    'Scene duplicated',
+    (draft) => duplicateScene(draft, document.sceneId, document.makeId),
+    (id) => selection.goTo(id),
+  )
+}
+const move = (by: number): void => {
+  document.apply('Scene moved', (draft) => moveScene(draft, document.sceneId, by))
+}
+const remove = (): void => {
+  document.apply(
+    'Scene deleted',
+    (draft) => removeScene(draft, document.sceneId),
+    (next) => selection.goTo(next),
+  )
+}
+const startRenaming = (): void => {
+  renaming.value = true
+  void nextTick(() => input.value?.select())
+}
+const rename = (): void => {
+  if (!renaming.value || !input.value) return
+  const name = input.value.value
+  renaming.value = false
+  if (name.trim() !== current.value?.name)
+    document.apply('Scene renamed', (draft) => renameScene(draft, document.sceneId, name))
+}
+
+interface Choice {
+  readonly label: string
+  readonly icon: Component
+  readonly act: () => void
+  readonly disabled?: boolean
+}
+const choices = computed<readonly Choice[]>(() => [
+  { label: 'New scene', icon: Plus, act: add },
+  { label: 'Duplicate', icon: Copy, act: duplicate },
+  { label: 'Rename', icon: Pencil, act: startRenaming },
+  { label: 'Move up', icon: ArrowUp, act: () => move(-1), disabled: place.value <= 0 },
+  {
+    label: 'Move down',
+    icon: ArrowDown,
+    act: () => move(1),
+    disabled: place.value === scenes.value.length - 1,
+  },
+  { label: 'Delete', icon: Trash2, act: remove, disabled: scenes.value.length === 1 },
+])
+</script>
+
+<template>
+  <input
+    v-if="renaming"
+    ref="input"
+    class="field max-w-[200px] px-1"
+    aria-label="Scene name"
+    :value="current?.name"
+    @keydown.stop
+    @keydown.enter="rename"
+    @keydown.esc="renaming = false"
+    @blur="rename"
+  />
+  <Menu v-else as="div" class="relative min-w-0">
+    <MenuButton class="opener" :aria-label="`Scene: ${current?.name ?? ''}`" title="Scenes">
+      <span class="truncate">{{ current?.name }}</span>
+      <ChevronDown :size="14" class="shrink-0" aria-hidden="true" />
+    </MenuButton>
+    <MenuItems class="menu float">
+      <div class="scenes" role="group" aria-label="Go to">
+        <MenuItem v-for="scene in scenes" :key="scene.id" v-slot="{ active }">
+          <button
+            type="button"
+            :class="{ active }"
+            :aria-current="scene.id === document.sceneId ? 'page' : undefined"
+            :title="scene.name"
+            @click="goTo(scene.id)"
+          >
+            <Check :size="16" :class="{ invisible: scene.id !== document.sceneId }" aria-hidden="true" />
+            <span class="truncate">{{ scene.name }}</span>
+          </button>
+        </MenuItem>
+      </div>
+      <div class="rule" role="separator" />
+      <MenuItem
+        v-for="{ label, icon, act, disabled } in choices"
+        :key="label"
+        v-slot="{ active }"
+        :disabled="disabled"
+      >
+        <button type="button" :class="{ active }" :disabled="disabled" @click="act">
+          <component :is="icon" :size="16" aria-hidden="true" />{{ label }}
+        </button>
+      </MenuItem>
+    </MenuItems>
+  </Menu>
+</template>
+
+<style scoped>
+.opener {
+  display: flex;
+  height: 28px;
+  max-width: 200px;
+  min-width: 0;
+  align-items: center;
+  gap: 4px;
+  padding: 0 6px;
+  border-radius: 5px;
+}
+
+.opener:hover {
+  background: var(--rule-soft);
+}
+
+.menu {
+  position: absolute;
+  z-index: 40;
+  top: 32px;
+  left: 0;
+  width: 230px;
+  padding: 4px;
+}
+
+.scenes {
+  max-height: 280px;
+  overflow: auto;
+}
+
+.menu button {
+  display: flex;
+  width: 100%;
+  height: 28px;
+  align-items: center;
+  gap: 8px;
+  padding: 0 8px;
+  border-radius: 4px;
+  text-align: left;
+}
+
+.menu button.active {
+  background: var(--rule-soft);
+}
+
+.menu button:disabled {
+  color: var(--ink-2);
+  opacity: 0.6;
+}
+
+.rule {
+  height: 1px;
+  margin: 4px 0;
+  background: var(--rule);
+}
+</style>
