@@ -1,6 +1,6 @@
 export { applyRecipe, type AppliedRecipe, type Recipe } from './applyRecipe.ts'
 export { BadEdit } from './badEdit.ts'
-export { artScale, placeArt, type ArtFit, type PlaceArt } from './placeArt.ts'
+export { artScale, placeArt, type ArtFit, type PlaceArt } from './layers/placeArt.ts'
 export {
   bendSpeed,
   drawSpeed,
@@ -8,17 +8,17 @@ export {
   slideSpeedPeaks,
   strengthenBends,
   type SpeedMove,
-} from './bendSpeed.ts'
-export { makePause, type Pause } from './makePause.ts'
-export { bendRoute } from './bendRoute.ts'
-export { bakeCurve, type Bake, type BakeReport } from './bake.ts'
-export { changeBendPoints, changePoints, type PointsChange } from './bendPoints.ts'
-export { giveBends, makeSpansSmooth } from './bends.ts'
-export { convertBends, type ConversionReport } from './convertBends.ts'
-export { changeBend, changeBends } from './changeBends.ts'
+} from './bends/bendSpeed.ts'
+export { makePause, type Pause } from './timing/makePause.ts'
+export { bendRoute } from './routes/bendRoute.ts'
+export { bakeCurve, type Bake, type BakeReport } from './keys/bake.ts'
+export { changeBendPoints, changePoints, type PointsChange } from './bends/bendPoints.ts'
+export { giveBends, makeSpansSmooth } from './bends/bends.ts'
+export { convertBends, type ConversionReport } from './bends/convertBends.ts'
+export { changeBend, changeBends } from './bends/changeBends.ts'
 export { currentValue } from './currentValue.ts'
-export { clipEnd, copyKeys, reversedClip, type KeyClip, type KeyClipTrack } from './keyClip.ts'
-export { addKey, clearAnimation, setValueAt, toggleKey, type SetValueOptions } from './keys.ts'
+export { clipEnd, copyKeys, reversedClip, type KeyClip, type KeyClipTrack } from './paste/keyClip.ts'
+export { addKey, clearAnimation, setValueAt, toggleKey, type SetValueOptions } from './keys/keys.ts'
 export {
   addAsset,
   addLayer,
@@ -28,13 +28,13 @@ export {
   renameLayer,
   reorderLayers,
   switchLayers,
-} from './layers.ts'
-export { bendGraph, setGraphHandle, type GraphBendMove, type GraphHandleMove } from './graphHandles.ts'
-export { scaleKeyValues, shiftKeyValues } from './keyValues.ts'
-export { addGuide, moveGuide, removeGuides, type GuideRef } from './guides.ts'
-export { setLayerSpan, type SpanPolicy } from './layerSpan.ts'
-export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './moveKeys.ts'
-export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from './moveLayers.ts'
+} from './layers/layers.ts'
+export { bendGraph, setGraphHandle, type GraphBendMove, type GraphHandleMove } from './bends/graphHandles.ts'
+export { scaleKeyValues, shiftKeyValues } from './keys/keyValues.ts'
+export { addGuide, moveGuide, removeGuides, type GuideRef } from './scenes/guides.ts'
+export { setLayerSpan, type SpanPolicy } from './layers/layerSpan.ts'
+export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './timing/moveKeys.ts'
+export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from './layers/moveLayers.ts'
 export {
   addNamedBend,
   linkBends,
@@ -43,14 +43,14 @@ export {
   setNamedBend,
   unlinkBends,
   usesOfBends,
-} from './namedBends.ts'
-export { insertVertex } from './outlines.ts'
-export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './parents.ts'
-export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './pasteKeys.ts'
-export { renameProject } from './projects.ts'
+} from './bends/namedBends.ts'
+export { insertVertex } from './layers/outlines.ts'
+export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './layers/parents.ts'
+export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
+export { renameProject } from './scenes/projects.ts'
 export { byProperty, findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
-export { healKeys, removeKeys, type HealReport } from './removeKeys.ts'
-export { repeatKeys, thereAndBack, type Repeat } from './repeatKeys.ts'
+export { healKeys, removeKeys, type HealReport } from './keys/removeKeys.ts'
+export { repeatKeys, thereAndBack, type Repeat } from './timing/repeatKeys.ts'
 export {
   moveRoutes,
   scaleAndTurn,
@@ -59,20 +59,33 @@ export {
   setWaypoints,
   transformRoutes,
   type RouteTransform,
-} from './routes.ts'
-export { addKeys, setKeys, type KeyEdit } from './setKeys.ts'
-export { addScene, duplicateScene, moveScene, removeScene, renameScene, setPlayRange } from './scenes.ts'
-export { simplifyKeys, type SimplifyReport } from './simplify.ts'
-export { distributeKeys, warpKeys } from './spaceKeys.ts'
-export { drawRoute, type DrawnPoint, type DrawnRoute } from './drawnRoute.ts'
-export { joinPosition, splitPosition, type SplitOptions, type SplitReport } from './splitPosition.ts'
-export { addMarker, changeMarker, removeMarkers, type MarkerChange } from './markers.ts'
-export { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from './alignKeys.ts'
-export { mergeNearKeys, snapKeysToFrames, type MergeReport, type SnapReport } from './tidyKeys.ts'
-export { pasteTargets, type PasteWish } from './pasteTargets.ts'
-export { setSceneDuration, type DurationChange } from './sceneDuration.ts'
-export { slideLayers, type SlidePart } from './slideLayers.ts'
-export { staggerKeys, staggerOrder, type Stagger, type StaggerOrder, type StaggerStep } from './stagger.ts'
-export { rangeOf, reverseKeys, stretchKeys, stretchOnto, type Stretch } from './stretchKeys.ts'
-export { movePivot, scaleLayersBy, turnLayersBy, type LayersAt } from './transformLayers.ts'
-export { setRules, setThrough, type PropertyRules } from './through.ts'
+} from './routes/routes.ts'
+export { addKeys, setKeys, type KeyEdit } from './keys/setKeys.ts'
+export {
+  addScene,
+  duplicateScene,
+  moveScene,
+  removeScene,
+  renameScene,
+  setPlayRange,
+} from './scenes/scenes.ts'
+export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'
+export { distributeKeys, warpKeys } from './timing/spaceKeys.ts'
+export { drawRoute, type DrawnPoint, type DrawnRoute } from './routes/drawnRoute.ts'
+export { joinPosition, splitPosition, type SplitOptions, type SplitReport } from './routes/splitPosition.ts'
+export { addMarker, changeMarker, removeMarkers, type MarkerChange } from './scenes/markers.ts'
+export { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from './timing/alignKeys.ts'
+export { mergeNearKeys, snapKeysToFrames, type MergeReport, type SnapReport } from './keys/tidyKeys.ts'
+export { pasteTargets, type PasteWish } from './paste/pasteTargets.ts'
+export { setSceneDuration, type DurationChange } from './scenes/sceneDuration.ts'
+export { slideLayers, type SlidePart } from './layers/slideLayers.ts'
+export {
+  staggerKeys,
+  staggerOrder,
+  type Stagger,
+  type StaggerOrder,
+  type StaggerStep,
+} from './timing/stagger.ts'
+export { rangeOf, reverseKeys, stretchKeys, stretchOnto, type Stretch } from './timing/stretchKeys.ts'
+export { movePivot, scaleLayersBy, turnLayersBy, type LayersAt } from './layers/transformLayers.ts'
+export { setRules, setThrough, type PropertyRules } from './keys/through.ts'

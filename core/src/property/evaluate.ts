@@ -1,6 +1,6 @@
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import type { CompiledProperty } from './compileProperty.ts'
-import { PlaceSpan } from './placeSpan.ts'
+import { PlaceSpan } from './spans/placeSpan.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Outside, Value } from './property.ts'
 import { valueOfNumbers } from './valueNumbers.ts'

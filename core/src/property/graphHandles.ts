@@ -2,7 +2,7 @@ import type { Handle, Handles, PlainBend } from '../bend/index.ts'
 import { asHandles } from '../fit/index.ts'
 import { secondsOfTicks } from '../time/index.ts'
 import type { CompiledProperty } from './compileProperty.ts'
-import { endChange, handleOfOffset, type Side } from './sideSlopes.ts'
+import { endChange, handleOfOffset, type Side } from './smooth/sideSlopes.ts'
 
 /** A handle of a span as it stands in a graph of the value. */
 export interface GraphHandle {

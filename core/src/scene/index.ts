@@ -7,9 +7,9 @@ export {
   type ArtPath,
   type ArtPicture,
 } from './art.ts'
-export { BadDocument } from './badDocument.ts'
-export { checkChange } from './checkChange.ts'
-export { describeIssues } from './describeIssues.ts'
+export { BadDocument } from './schema/badDocument.ts'
+export { checkChange } from './schema/checkChange.ts'
+export { describeIssues } from './schema/describeIssues.ts'
 export {
   LAYER_KINDS,
   LAYER_LABELS,
@@ -39,7 +39,7 @@ export { LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
 export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
 export { compileLayerClock, layerTimeAt, type LayerClock } from './layerTime.ts'
-export { LIMITS } from './limits.ts'
+export { LIMITS } from './schema/limits.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
 export {
   applyMatrix,
@@ -50,22 +50,22 @@ export {
   type LayerTransform,
   type Matrix,
 } from './matrix.ts'
-export { outlineBounds, type Bounds } from './outlineBounds.ts'
+export { outlineBounds, type Bounds } from './outline/outlineBounds.ts'
 export {
   outlineAsCubics,
   outlineCubics,
   outlinePathData,
   outlineSegments,
   type OutlineSegment,
-} from './outlinePath.ts'
-export { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
+} from './outline/outlinePath.ts'
+export { roundCorner, type OutlineEdge, type RoundedCorner } from './outline/roundCorner.ts'
 export { alongDegrees, makePlacing, type Placing } from './placing.ts'
-export { bendSchema, libraryBendSchema, plainBendSchema } from './bendSchema.ts'
-export { propertySchema } from './propertySchema.ts'
+export { bendSchema, libraryBendSchema, plainBendSchema } from './schema/bendSchema.ts'
+export { propertySchema } from './schema/propertySchema.ts'
 export { withRiders } from './riders.ts'
 export { standInPicture } from './standInPicture.ts'
 export { soloScene } from './soloScene.ts'
-export { nameSchema, projectSchema, sceneSchema } from './projectSchema.ts'
+export { nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
 export {
   compileScene,
   ownMatrixAt,

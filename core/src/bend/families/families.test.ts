@@ -1,7 +1,7 @@
 import * as d3 from 'd3-ease'
 import { describe, expect, it } from 'vitest'
 import type { FamilyBend, Mode } from '../bend.ts'
-import { compileBend } from '../compileBend.ts'
+import { compileBend } from '../curves/compileBend.ts'
 import { backCoefficient } from './back.ts'
 import { FAMILIES } from './families.ts'
 import { oscillator, settlingFrequency } from './spring.ts'

@@ -1,5 +1,5 @@
 import type { FamilyBend, FamilyName, FamilyNumber } from '../bend.ts'
-import type { UnitCurve } from '../unitCurve.ts'
+import type { UnitCurve } from '../curves/unitCurve.ts'
 
 /** A number a family takes: its name in the document, its words and its range on screen. */
 export interface NumberOfFamily {

@@ -1,5 +1,5 @@
 import type { Layer } from '../document.ts'
-import type { Bounds } from '../outlineBounds.ts'
+import type { Bounds } from '../outline/outlineBounds.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 import type { PropertyDefinition } from './propertyDefinition.ts'

@@ -1,5 +1,5 @@
 import type { Outline } from '../../property/index.ts'
-import { outlineBounds } from '../outlineBounds.ts'
+import { outlineBounds } from '../outline/outlineBounds.ts'
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { PAINT, TRANSFORM } from './propertyDefinition.ts'

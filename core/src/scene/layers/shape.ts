@@ -1,4 +1,4 @@
-import type { Bounds } from '../outlineBounds.ts'
+import type { Bounds } from '../outline/outlineBounds.ts'
 import type { Paint } from './drawBase.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 

@@ -1,0 +1,93 @@
+import type { Draft } from 'immer'
+import type { Handle } from '../../bend/index.ts'
+import { VERTEX_WIDTH, type Key, type Outline, type Vertex } from '../../property/index.ts'
+import { splitCubic, type Vec2 } from '../../route/index.ts'
+import { LIMITS, outlineCubics, type Project } from '../../scene/index.ts'
+import { BadEdit } from '../badEdit.ts'
+import { editProperty } from '../editProperty.ts'
+import type { PropertyRef } from '../refs.ts'
+
+/**
+ * Puts a vertex on an edge of an outline, in every key, without changing the shape at any of them (as long as no
+ * rounded corner reaches as far as the new vertex). Between keys vertices are mixed one by one.
+ * @param edge which edge, from vertex `edge` to the next, counted from 0
+ * @param s where on the edge, 0 < s < 1, as its Bézier parameter
+ * @throws BadEdit for an edge that is not there, or more vertices than an outline may have
+ * Source: P. de Casteljau's subdivision.
+ */
+export function insertVertex(
+  draft: Draft<Project>,
+  ref: PropertyRef,
+  { edge, s }: { readonly edge: number; readonly s: number },
+): void {
+  editProperty(draft, ref, (property) => {
+    if (property.kind !== 'outline')
+      throw new BadEdit(`Only an outline has vertices; this is a ${property.kind}. Nothing was changed.`)
+    let near: Vertex | null = null
+    const split = (value: unknown): Outline => {
+      const made = withVertex(value as Outline, edge, s, near)
+      near = made.vertices[edge + 1]!
+      return made
+    }
+    return {
+      ...property,
+      value: splittable(property.value as Outline, edge) ? split(property.value) : property.value,
+      keys: property.keys.map((key): Key => withLifts({ ...key, value: split(key.value) }, edge + 1)),
+    }
+  })
+}
+
+/** The constant that stands beside keys may be another outline than theirs. */
+function splittable(outline: Outline, edge: number): boolean {
+  return edge < outlineCubics(outline).length
+}
+
+function withVertex(outline: Outline, edge: number, s: number, near: Vertex | null): Outline {
+  const { vertices, closed } = outline
+  const cubic = outlineCubics(outline)[edge]
+  if (!cubic || !(s > 0 && s < 1))
+    throw new BadEdit('There is no edge there to put a vertex on. Nothing was changed.')
+  if (vertices.length >= LIMITS.verticesOfOutline)
+    throw new BadEdit(`An outline has ${LIMITS.verticesOfOutline} vertices at most. Nothing was changed.`)
+  const [from, to] = [vertices[edge]!, vertices[(edge + 1) % vertices.length]!]
+  const straight = from.leave.length === 0 && to.arrive.length === 0
+  const along = (a: number, b: number): number => a + s * (b - a)
+  const [first, second] = splitCubic(cubic, s)
+  const middle: Vertex = {
+    at: straight ? [along(from.at[0], to.at[0]), along(from.at[1], to.at[1])] : first.to,
+    arrive: armOf(first.to, first.arrive, straight, near?.arrive.angle),
+    leave: armOf(second.from, second.leave, straight, near?.leave.angle),
+    corner: 0,
+  }
+  const shorter = (arm: Vertex['leave'], share: number): Vertex['leave'] => ({
+    ...arm,
+    length: arm.length * share,
+  })
+  const made = [...vertices]
+  made[edge] = { ...from, leave: shorter(from.leave, s) }
+  const next = (edge + 1) % vertices.length
+  made[next] = { ...made[next]!, arrive: shorter(to.arrive, 1 - s) }
+  made.splice(edge + 1, 0, middle)
+  return { closed, vertices: made }
+}
+
+/** An arm as angle and length; the angle is the one nearest to that of the key before, so that mixing does not spin it. */
+function armOf(at: Vec2, end: Vec2, straight: boolean, near = 0): Vertex['leave'] {
+  const [dx, dy] = [end[0] - at[0], end[1] - at[1]]
+  const angle = (Math.atan2(dy, dx) * 180) / Math.PI
+  return { angle: angle + 360 * Math.round((near - angle) / 360), length: straight ? 0 : Math.hypot(dx, dy) }
+}
+
+/** Bumps have numbers for every vertex; the new one's are 0. */
+function withLifts(key: Key, vertex: number): Key {
+  const { bend } = key
+  if (bend.kind !== 'handles' || !(bend.leave.lift ?? bend.arrive.lift)) return key
+  const at = vertex * VERTEX_WIDTH
+  const widened = (handle: Handle): Handle => {
+    if (!handle.lift) return handle
+    const before = Array.from({ length: at }, (_, i) => handle.lift![i] ?? 0)
+    const none = Array.from({ length: VERTEX_WIDTH }, () => 0)
+    return { ...handle, lift: [...before, ...none, ...handle.lift.slice(at)] }
+  }
+  return { ...key, bend: { kind: 'handles', leave: widened(bend.leave), arrive: widened(bend.arrive) } }
+}

@@ -1,0 +1,39 @@
+import type { Draft } from 'immer'
+import { timedKeys, type Property } from '../../property/index.ts'
+import type { Project } from '../../scene/index.ts'
+import { asTicks } from '../../time/index.ts'
+import { BadEdit } from '../badEdit.ts'
+import { settled } from '../editProperty.ts'
+import { moveKeys } from '../timing/moveKeys.ts'
+import { layerIn, type KeyRef } from '../refs.ts'
+
+/** What of a layer goes: the stretch it is shown in with its keys, or one of them alone. */
+export type SlidePart = 'both' | 'keys' | 'bar'
+
+/**
+ * Slides layers in time: their bars with the keys, the keys under the bars, or the bars over the keys.
+ * @throws BadEdit for a locked layer; BadTime beyond the 24 hours a document holds
+ */
+export function slideLayers(
+  draft: Draft<Project>,
+  { scene, layers }: { readonly scene: string; readonly layers: readonly string[] },
+  { byTicks, part }: { readonly byTicks: number; readonly part: SlidePart },
+): void {
+  for (const id of layers) {
+    const ref = { scene, layer: id }
+    const layer = layerIn(draft, ref)
+    if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
+    if (part !== 'keys') {
+      const [from, to] = layer.span
+      layer.span = [asTicks(from + byTicks), asTicks(to + byTicks)]
+    }
+    if (part !== 'bar') moveKeys(draft, allKeys(draft, ref), byTicks)
+  }
+}
+
+/** Every key with a time of a layer. */
+export function allKeys(draft: Draft<Project>, ref: { scene: string; layer: string }): KeyRef[] {
+  return Object.entries(layerIn(draft, ref).properties).flatMap(([property, drafted]) =>
+    timedKeys(settled<Property>(drafted)).map((key) => ({ ...ref, property, key: key.id })),
+  )
+}

@@ -1,0 +1,256 @@
+import type { Draft } from 'immer'
+import { plainBend, type Bend, type BendLibrary, type Handle } from '../../bend/index.ts'
+import {
+  numbersOfOutline,
+  orderKeys,
+  outlineOfNumbers,
+  pinSmooth,
+  timedKeys,
+  type Key,
+  type Outline,
+  type Property,
+  type Value,
+} from '../../property/index.ts'
+import { definitionOf, type Layer, type Project, type PropertyDefinition } from '../../scene/index.ts'
+import { asTicks, type Ticks } from '../../time/index.ts'
+import { BadEdit } from '../badEdit.ts'
+import { fitsOutline, valueConversion } from '../keys/convertValue.ts'
+import { currentValue, shifted } from '../currentValue.ts'
+import { editProperty, settled } from '../editProperty.ts'
+import type { KeyClip, KeyClipTrack } from './keyClip.ts'
+import { layerTicks } from '../layerTicks.ts'
+import { withTimes, type MoveReport } from '../timing/moveKeys.ts'
+import { byProperty, layerIn, type KeyRef, type MakeId, type PropertyRef } from '../refs.ts'
+
+export interface PasteKeys {
+  /** Where to: the copied property of that name (and layer, where there are several), else the only one, else in order. */
+  readonly properties: readonly PropertyRef[]
+  /** When the clip's first key comes: scene time, ticks. */
+  readonly time: Ticks
+  /** Values move by as much as brings the first to what the property shows there: their differences are kept. */
+  readonly relative?: boolean
+  /** Keys that stand between the first and the last pasted one of their property give way too. */
+  readonly instead?: boolean
+  readonly makeId: MakeId
+}
+
+/**
+ * Puts copied keys onto properties at a moment. Spacing, bends and routes stay; keys that stand where one lands give
+ * way. Spans linked to bends the project does not have get those as their own.
+ * @throws BadEdit with the reason where values do not go onto a property, or have no differences to be kept
+ */
+export function pasteKeys(
+  draft: Draft<Project>,
+  clip: KeyClip,
+  { properties, time, relative = false, instead = false, makeId }: PasteKeys,
+): MoveReport {
+  let replaced = 0
+  for (const { ref, track, definition } of matched(draft, clip, properties)) {
+    const convert = valueConversion(track.definition, definition)
+    const led = new Set<string>()
+    const start = layerTicks(draft, ref, time)
+    editProperty(
+      draft,
+      ref,
+      (property, library) => {
+        const place = definition.kind === 'place'
+        const copied = place ? track.keys : track.keys.filter(({ timeless }) => !timeless)
+        const made = copied.map(({ route, ...key }): Key => ({
+          ...key,
+          id: makeId(),
+          t: asTicks(key.t - clip.start + start),
+          value: convert(key.value),
+          bend: bendFor(key.bend, track.definition.kind === definition.kind, clip, library),
+          ...(place && route ? { route } : {}),
+        }))
+        const values = relative ? movedTo(made, property, definition, library) : made
+        checkOutlines(values, property, definition)
+        for (const { id } of values.slice(0, -1)) led.add(id)
+        const taken = new Set(values.filter(({ timeless }) => !timeless).map(({ t }) => t))
+        const [first, last] = [values[0]!.t, values[values.length - 1]!.t]
+        const within = (t: number): boolean => instead && t > first && t < last
+        const standing = property.keys.filter(({ t, timeless }) => !within(t) && (timeless || !taken.has(t)))
+        replaced += property.keys.length - standing.length
+        const keys = orderKeys([...standing, ...values].sort((a, b) => a.t - b.t))
+        return { ...property, keys }
+      },
+      { led },
+    )
+  }
+  return { replaced }
+}
+
+interface Match {
+  readonly ref: PropertyRef
+  readonly track: KeyClipTrack
+  readonly definition: PropertyDefinition
+}
+
+/** Which track goes onto which property. */
+function matched(draft: Draft<Project>, { tracks }: KeyClip, refs: readonly PropertyRef[]): Match[] {
+  if (refs.length === 0) throw new BadEdit('There is no property to paste onto. Nothing was changed.')
+  return refs.map((ref, i): Match => {
+    const layer = layerIn(draft, ref)
+    const definition = definitionOf(layer.kind, ref.property)
+    if (!definition || !layer.properties[ref.property])
+      throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
+    const named = tracks.filter(({ definition: { name } }) => name === ref.property)
+    const ofLayer = named.find((track) => track.layer === ref.layer)
+    const nth = refs.slice(0, i).filter(({ property }) => property === ref.property).length
+    const track =
+      ofLayer ?? named[nth % Math.max(1, named.length)] ?? (tracks.length === 1 ? tracks[0] : tracks[i])
+    if (!track)
+      throw new BadEdit(
+        `There are ${tracks.length} copied properties for ${refs.length} to paste onto. Nothing was changed.`,
+      )
+    return { ref, track, definition }
+  })
+}
+
+/** A bend as another property can have it: a link only where the library has it, bumps only between like kinds. */
+function bendFor(bend: Bend, keepLifts: boolean, clip: KeyClip, library: BendLibrary): Bend {
+  if (bend.kind === 'linked')
+    return library.some(({ id }) => id === bend.bendId) ? bend : plainBend(bend, clip.bends)
+  if (bend.kind !== 'handles' || keepLifts) return bend
+  const bare = ({ reach, rise }: Handle): Handle => ({ reach, rise })
+  return { kind: 'handles', leave: bare(bend.leave), arrive: bare(bend.arrive) }
+}
+
+function movedTo(
+  keys: readonly Key[],
+  property: Property,
+  { kind, label }: PropertyDefinition,
+  library: BendLibrary,
+): Key[] {
+  const [first] = keys
+  if (kind === 'colour' || kind === 'choice')
+    throw new BadEdit(`${label} has no differences that could be kept. Nothing was changed.`)
+  const now = currentValue(property, first!.t, library)
+  return keys.map((key) => ({ ...key, value: movedValue(kind, key.value, first!.value, now) }))
+}
+
+function movedValue(kind: PropertyDefinition['kind'], value: Value, before: Value, after: Value): Value {
+  if (kind !== 'outline') return shifted(value, before, after)
+  const [here, from, to] = [value, before, after].map((outline) => numbersOfOutline(outline as Outline))
+  const numbers = here!.map((part, i) => part + ((to![i] ?? NaN) - from![i]!))
+  if (!numbers.every(Number.isFinite))
+    throw new BadEdit('The outlines have different numbers of vertices. Nothing was changed.')
+  return outlineOfNumbers(numbers, (value as Outline).closed)
+}
+
+function checkOutlines(
+  pasted: readonly Key[],
+  { keys }: Property,
+  { kind, label }: PropertyDefinition,
+): void {
+  const [other] = keys
+  if (kind !== 'outline' || !other) return
+  if (pasted.every(({ value }) => fitsOutline(value as Outline, other.value as Outline))) return
+  throw new BadEdit(
+    `The copied outline has another number of vertices than ${label} has here, or is closed where that is open. Nothing was changed.`,
+  )
+}
+
+/**
+ * Gives spans the bends of a clip, in order: the first copied bend to the first span of each property, and so on,
+ * starting over when there are more spans. Times, values and routes stay.
+ */
+export function pasteBends(draft: Draft<Project>, clip: KeyClip, refs: readonly KeyRef[]): void {
+  for (const { ref, keys: chosen } of byProperty(refs).values()) {
+    const track = trackFor(clip, ref)
+    const bends = bendsOf(track)
+    const like = definitionOf(layerIn(draft, ref).kind, ref.property)?.kind === track.definition.kind
+    editProperty(
+      draft,
+      ref,
+      (given, library) => {
+        const timed = timedKeys(given)
+        const touched = (i: number): boolean => chosen.has(timed[i]!.id) || chosen.has(timed[i - 1]?.id ?? '')
+        const property = pinSmooth(given, touched, library)
+        let next = 0
+        return {
+          ...property,
+          keys: property.keys.map((key) => {
+            if (!chosen.has(key.id) || key.timeless) return key
+            const bend = bends[next % bends.length]!
+            next += 1
+            return { ...key, bend: bendFor(bend, like, clip, library) }
+          }),
+        }
+      },
+      { led: chosen },
+    )
+  }
+}
+
+function bendsOf({ keys }: KeyClipTrack): Bend[] {
+  const timed = keys.filter(({ timeless }) => !timeless)
+  return (timed.length > 1 ? timed.slice(0, -1) : timed).map(({ bend }) => bend)
+}
+
+/**
+ * Gives keys the spacing of a clip's: each property's first chosen key stays, the others come as long after it as the
+ * copied ones after theirs. There have to be as many of them.
+ */
+export function pasteTiming(draft: Draft<Project>, clip: KeyClip, refs: readonly KeyRef[]): MoveReport {
+  let replaced = 0
+  eachCounted(draft, clip, refs, (property, keys, copied) => {
+    const start = keys[0]!.t
+    const times = new Map(keys.map(({ id }, i) => [id, start + copied[i]!.t - copied[0]!.t]))
+    const moved = withTimes(property, ({ id }) => times.get(id))
+    replaced += moved.replaced
+    return moved.property
+  })
+  return { replaced }
+}
+
+/** Gives keys the values of a clip's, in order; times, bends and routes stay. There have to be as many of them. */
+export function pasteValues(draft: Draft<Project>, clip: KeyClip, refs: readonly KeyRef[]): void {
+  eachCounted(draft, clip, refs, (property, keys, copied, { definition, track }) => {
+    const convert = valueConversion(track.definition, definition)
+    const values = new Map(keys.map(({ id }, i) => [id, convert(copied[i]!.value)]))
+    const made = property.keys.map((key) => ({ ...key, value: values.get(key.id) ?? key.value }))
+    checkOutlines(
+      made.filter(({ id }) => values.has(id)),
+      { ...property, keys: made.filter(({ id }) => !values.has(id)) },
+      definition,
+    )
+    return { ...property, keys: made }
+  })
+}
+
+type CountedChange = (
+  property: Property,
+  keys: readonly Key[],
+  copied: readonly Key[],
+  match: Pick<Match, 'track' | 'definition'>,
+) => Property
+
+function eachCounted(
+  draft: Draft<Project>,
+  clip: KeyClip,
+  refs: readonly KeyRef[],
+  change: CountedChange,
+): void {
+  for (const { ref, keys: chosen } of byProperty(refs).values()) {
+    const track = trackFor(clip, ref)
+    const layer = settled<Layer>(layerIn(draft, ref))
+    const definition = definitionOf(layer.kind, ref.property)
+    if (!definition) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
+    editProperty(draft, ref, (property) => {
+      const keys = timedKeys(property).filter(({ id }) => chosen.has(id))
+      const copied = track.keys.filter(({ timeless }) => !timeless)
+      if (keys.length !== copied.length) {
+        throw new BadEdit(
+          `${copied.length} keys were copied, but ${keys.length} of the ${ref.property} of “${layer.name}” are chosen. Choose as many. Nothing was changed.`,
+        )
+      }
+      return change(property, keys, copied, { track, definition })
+    })
+  }
+}
+
+/** The copied property for one to be pasted onto: that of its name, else the first. */
+function trackFor({ tracks }: KeyClip, { property }: PropertyRef): KeyClipTrack {
+  return tracks.find(({ definition }) => definition.name === property) ?? tracks[0]!
+}

@@ -1,0 +1,207 @@
+import { z } from 'zod'
+import { isFrameRate, MOST_TICKS, type Ticks } from '../../time/index.ts'
+import { amount, libraryBendSchema } from './bendSchema.ts'
+import {
+  LAYER_KINDS,
+  LAYER_LABELS,
+  PICTURE_TYPES,
+  PROJECT_VERSION,
+  type Asset,
+  type Layer,
+  type Marker,
+  type NamedBend,
+  type Project,
+  type Scene,
+} from '../document.ts'
+import { propertiesOf, withDefaults } from '../layers/layerProperties.ts'
+import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
+import { LIMITS } from './limits.ts'
+import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
+
+export const nameSchema = z
+  .string()
+  .trim()
+  .min(1, 'a name cannot be empty')
+  .max(LIMITS.nameLength, `a name may have ${LIMITS.nameLength} characters at most`)
+
+const span = z
+  .tuple([ticksSchema, ticksSchema])
+  .readonly()
+  .refine(([from, to]) => from < to, 'it has to start before it ends')
+
+export const propertyNameSchema = z.string().max(40)
+
+export const LAYER_FIELDS = {
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(LAYER_KINDS, { error: 'this kind of layer is not known to this version' }),
+  parent: idSchema.nullable(),
+  span,
+  visible: z.boolean(),
+  locked: z.boolean(),
+  label: z.enum(LAYER_LABELS).optional(),
+  turnAlongRoute: amount.optional(),
+  properties: z.record(propertyNameSchema, propertySchema),
+}
+
+/** What a file lacks of a kind's properties takes its default, so that kinds can gain some. */
+const layerSchema = z
+  .strictObject(LAYER_FIELDS)
+  .overwrite(withDefaults)
+  .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
+
+/** A layer has every property of its kind. */
+export function checkLayer(
+  { kind: layerKind, properties }: Pick<Layer, 'kind' | 'properties'>,
+  tell: Tell,
+): void {
+  const split = properties['position']?.split ? SPLIT_POSITION : []
+  for (const { name, kind } of [...propertiesOf(layerKind), ...split]) {
+    const found = properties[name]
+    if (found?.kind === kind) continue
+    tell(['properties', name], found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing')
+  }
+}
+
+const markerSchema = z.strictObject({
+  id: idSchema,
+  t: ticksSchema,
+  name: nameSchema,
+  hue: z.enum(LAYER_LABELS).optional(),
+}) as unknown as z.ZodType<Marker>
+
+const side = z.int().min(1).max(LIMITS.frameSide)
+
+const guideList = z.array(amount).max(LIMITS.guides).readonly()
+
+export const SCENE_FIELDS = {
+  id: idSchema,
+  name: nameSchema,
+  size: z.tuple([side, side]).readonly(),
+  rate: z
+    .strictObject({ num: z.int().positive(), den: z.int().positive() })
+    .refine(isFrameRate, 'this frame rate is not offered'),
+  duration: z.int().min(1).max(MOST_TICKS) as unknown as z.ZodType<Ticks>,
+  background: colourSchema,
+  layers: z.array(layerSchema).max(LIMITS.layers).readonly(),
+  markers: z.array(markerSchema).max(LIMITS.markers).readonly(),
+  playRange: span.nullable(),
+  guides: z.strictObject({ x: guideList, y: guideList }).optional(),
+}
+
+export const sceneSchema = z
+  .strictObject(SCENE_FIELDS)
+  .superRefine(({ layers }, context) => checkParents(layers, tellIn(context))) as unknown as z.ZodType<Scene>
+
+const assetFields = {
+  id: idSchema,
+  name: nameSchema,
+  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256'),
+}
+const sizeSchema = z.tuple([side, side]).readonly()
+const lengthSchema = z.int().min(1).max(MOST_TICKS)
+
+const assetSchema = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('picture'),
+      ...assetFields,
+      type: z.enum(PICTURE_TYPES),
+      size: sizeSchema,
+    }),
+    z.strictObject({
+      kind: z.literal('clip'),
+      ...assetFields,
+      type: z.enum(['video/webm', 'video/mp4']),
+      size: sizeSchema,
+      duration: lengthSchema,
+    }),
+    z.strictObject({
+      kind: z.literal('sound'),
+      ...assetFields,
+      type: z.enum(['audio/wav', 'audio/mpeg', 'audio/mp4', 'audio/ogg', 'audio/webm', 'audio/flac']),
+      duration: lengthSchema,
+    }),
+  ],
+  { error: 'this kind of asset is not known to this version' },
+) as unknown as z.ZodType<Asset>
+
+const namedBendSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  bend: libraryBendSchema,
+  tags: z.array(nameSchema).max(LIMITS.tags).readonly().optional(),
+}) as unknown as z.ZodType<NamedBend>
+
+export const PROJECT_FIELDS = {
+  format: z.literal('arrow-bend/project'),
+  version: z.literal(PROJECT_VERSION),
+  id: idSchema,
+  name: nameSchema,
+  scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
+  bends: z.array(namedBendSchema).max(LIMITS.namedBends).readonly(),
+  assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
+}
+
+/** A whole project. Every border (file, database, worker) reads documents through it. */
+export const projectSchema = z.strictObject(PROJECT_FIELDS).superRefine((given, context) => {
+  const project = given as unknown as Project
+  const tell = tellIn(context)
+  checkBendIds(project, tell)
+  checkLinks(project, tell)
+}) as unknown as z.ZodType<Project>
+
+/** Library bends have ids of their own. */
+export function checkBendIds({ bends }: Pick<Project, 'bends'>, tell: Tell): void {
+  if (new Set(bends.map(({ id }) => id)).size < bends.length)
+    tell(['bends'], 'two named bends have the same id')
+}
+
+/**
+ * Every linked span finds its bend.
+ * @param isLookedAt leaves out layers whose spans are known to
+ */
+export function checkLinks(
+  { scenes, bends }: Pick<Project, 'scenes' | 'bends'>,
+  tell: Tell,
+  isLookedAt: (layer: Layer) => boolean = () => true,
+): void {
+  const known = new Set(bends.map(({ id }) => id))
+  scenes.forEach((scene, s) => {
+    scene.layers.forEach((layer, l) => {
+      if (!isLookedAt(layer)) return
+      for (const [name, property] of Object.entries(layer.properties)) {
+        const at = property.keys.findIndex(({ bend }) => bend.kind === 'linked' && !known.has(bend.bendId))
+        if (at < 0) continue
+        const path = ['scenes', s, 'layers', l, 'properties', name, 'keys', at, 'bend']
+        tell(path, 'is linked to a bend the project does not have')
+      }
+    })
+  })
+}
+
+/** Ids of a scene's layers are single, parents exist and nobody rides on itself. */
+export function checkParents(layers: readonly Pick<Layer, 'id' | 'parent'>[], tell: Tell): void {
+  const parents = new Map(layers.map((layer) => [layer.id, layer.parent]))
+  if (parents.size < layers.length) {
+    tell(['layers'], 'two layers have the same id')
+    return
+  }
+  layers.forEach((layer, i) => {
+    if (layer.parent !== null && !parents.has(layer.parent)) {
+      tell(['layers', i, 'parent'], 'names a layer that is not there')
+    } else if (ridesOnItself(layer.id, parents)) {
+      tell(['layers', i, 'parent'], 'the layer would ride on itself')
+    }
+  })
+}
+
+function ridesOnItself(id: string, parents: ReadonlyMap<string, string | null>): boolean {
+  let at = parents.get(id) ?? null
+  for (let steps = 0; at !== null && steps <= parents.size; steps += 1) {
+    if (at === id) return true
+    at = parents.get(at) ?? null
+  }
+  return false
+}
