@@ -56,7 +56,25 @@ export default {
       name: 'ui-knows-no-store',
       severity: 'error',
       from: { path: '^app/src/ui/' },
-      to: { path: '^app/src/(session|storage|screens|shell|draw)/' },
+      // Following the pointer is as free of any store as these are.
+      to: {
+        pathNot: '^app/src/gesture/trackPointer',
+        path: '^app/src/(session|storage|gesture|command|screens|shell|draw|chart|pictures|work)/',
+      },
+    },
+    {
+      name: 'charts-know-no-store',
+      comment: 'pure drawings, shared by screens',
+      severity: 'error',
+      from: { path: '^app/src/chart/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^app/src/(session|storage|gesture|command|screens|shell|pictures|work)/' },
+    },
+    {
+      name: 'desk-parts-apart',
+      comment: 'stage, deck, rail and side do not import each other',
+      severity: 'error',
+      from: { path: '^app/src/screens/desk/(stage|deck|rail|side)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^app/src/screens/desk/(stage|deck|rail|side)/', pathNot: '^app/src/screens/desk/$1/' },
     },
     {
       name: 'screens-apart',
@@ -68,14 +86,14 @@ export default {
     {
       name: 'below-the-screens',
       severity: 'error',
-      from: { path: '^app/src/(session|storage|draw|work)/' },
+      from: { path: '^app/src/(session|storage|draw|work|pictures|gesture)/' },
       to: { path: '^app/src/(screens|shell)/' },
     },
     {
       name: 'storage-at-the-bottom',
       severity: 'error',
-      from: { path: '^app/src/(storage|draw)/' },
-      to: { path: '^app/src/(session|ui)/' },
+      from: { path: '^app/src/(storage|draw|pictures)/' },
+      to: { path: '^app/src/(session|ui|gesture|chart)/' },
     },
   ],
   options: {

@@ -4,8 +4,8 @@ import { hostileValue } from '../../core/test/hostile.ts'
 import { layerWith, projectOf } from '../../core/test/trials.ts'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { projectSchema, type Project } from '@arrow-bend/core/scene'
-import type { JournalEntry, Snapshot } from '../src/storage/database.ts'
-import { replayJournal } from '../src/storage/replayJournal.ts'
+import type { JournalEntry, Snapshot } from '../src/storage/database/database.ts'
+import { replayJournal } from '../src/storage/journal/replayJournal.ts'
 
 enablePatches()
 

@@ -37,7 +37,12 @@ function factsOf({ name, scenes, assets, bends }: Project): unknown {
         animated: animated(layer),
       })),
     })),
-    assets: assets.map(({ id: _id, sha256: _hash, ...facts }) => facts),
+    assets: assets.map(({ name: asset, kind, type, ...more }) => ({
+      name: asset,
+      kind,
+      type,
+      ...('size' in more ? { size: more.size } : {}),
+    })),
     bends: bends.length,
   }
 }

@@ -66,7 +66,9 @@ test('scenes are duplicated, renamed, moved and deleted; each is undone, and und
   expect(await names(page)).toEqual(['Scene 1'])
 })
 
-test('the scene menu works by keyboard alone, and an address of no scene shows the first', async ({ page }) => {
+test('the scene menu works by keyboard alone, and an address of no scene shows the first', async ({
+  page,
+}) => {
   await openDemo(page)
   const address = page.url()
   const name = (await page.getByRole('button', { name: /^Scene: / }).innerText()).trim()

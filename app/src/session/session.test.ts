@@ -2,11 +2,11 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import { ease, key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
-import { deferUntilIdle } from './deferUntilIdle.ts'
-import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './history.ts'
-import { NOTHING_SELECTED, useSelection } from './selection.ts'
+import { deferUntilIdle } from './document/deferUntilIdle.ts'
+import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './document/history.ts'
+import { NOTHING_SELECTED, useSelection } from './selection/selection.ts'
 import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
-import { spansOf, spanTarget, targetSpans } from './target.ts'
+import { spansOf, spanTarget, targetSpans } from '@arrow-bend/core/choose'
 
 const step = (label: string): Step => ({
   label,

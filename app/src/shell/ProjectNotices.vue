@@ -2,9 +2,9 @@
 import { computed, shallowRef, watch } from 'vue'
 import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import type { ProjectRole } from '../session/useOpenProject.ts'
-import { useDocument } from '../session/document.ts'
-import { fileName } from '../session/fileName.ts'
+import type { ProjectRole } from '../session/document/useOpenProject.ts'
+import { useDocument } from '../session/document/document.ts'
+import { fileName } from './fileName.ts'
 import { projectStorage, type Losses } from '../storage/index.ts'
 import { saveBlob } from './saveProject.ts'
 

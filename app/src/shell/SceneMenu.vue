@@ -4,8 +4,8 @@ import { ArrowDown, ArrowUp, Check, ChevronDown, Copy, Pencil, Plus, Trash2 } fr
 import { computed, nextTick, ref, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { addScene, duplicateScene, moveScene, removeScene, renameScene } from '@arrow-bend/core/edit'
-import { useDocument } from '../session/document.ts'
-import { useSelection } from '../session/selection.ts'
+import { useDocument } from '../session/document/document.ts'
+import { useSelection } from '../session/selection/selection.ts'
 
 /** The scenes of the project: which is shown, and what can be done with it. */
 const document = useDocument()

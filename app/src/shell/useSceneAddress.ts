@@ -1,6 +1,6 @@
 import { watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useDocument } from '../session/document.ts'
+import { useDocument } from '../session/document/document.ts'
 
 /**
  * Keeps the current scene and the address the same: an address is gone to, and where the scene changes by itself (undo,

@@ -1,6 +1,6 @@
 import { watchDebounced } from '@vueuse/core'
-import { useDocument } from '../session/document.ts'
-import { useJournal } from '../session/journal.ts'
+import { useDocument } from '../session/document/document.ts'
+import { useJournal } from '../session/document/journal.ts'
 import { assetShelf, projectStorage } from '../storage/index.ts'
 import { drawThumbnail } from '../work/frameDrawer.ts'
 

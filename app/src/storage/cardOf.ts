@@ -1,6 +1,6 @@
 import type { Project } from '@arrow-bend/core/scene'
 import { secondsOfTicks } from '@arrow-bend/core/time'
-import type { StoredCard } from './database.ts'
+import type { StoredCard } from './database/database.ts'
 
 /** The card of a project. */
 export function cardOf(project: Project, changed: number): StoredCard {

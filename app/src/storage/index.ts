@@ -1,5 +1,5 @@
-export { assetShelf, type AssetBytes, type AssetKey, type ReadAsset } from './assetShelf.ts'
-export { database, EMPTIED, type ProjectCard } from './database.ts'
+export { assetShelf, type AssetBytes, type AssetKey, type ReadAsset } from './assets/assetShelf.ts'
+export { database, EMPTIED, type ProjectCard } from './database/database.ts'
 export { projectChannel, type ProjectNews } from './projectChannel.ts'
 export {
   ProjectStorage,
@@ -8,9 +8,9 @@ export {
   type OpenedProject,
   type RemovedProject,
 } from './projectStorage.ts'
-export { ProjectWriter, type CommittedEdit } from './projectWriter.ts'
+export { ProjectWriter, type CommittedEdit } from './journal/projectWriter.ts'
 export { renameStored } from './renameStored.ts'
-export { sha256 } from './sha256.ts'
-export { sweepAssets } from './sweepAssets.ts'
-export { StorageTrouble } from './storageTrouble.ts'
+export { sha256 } from './assets/sha256.ts'
+export { sweepAssets } from './assets/sweepAssets.ts'
+export { StorageTrouble } from './database/storageTrouble.ts'
 export { takeLock, takeLockOver, type WriteLock } from './writeLock.ts'

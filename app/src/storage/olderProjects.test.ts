@@ -4,7 +4,7 @@ import { produceWithPatches, type Draft } from 'immer'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { readProjectData } from '@arrow-bend/core/format/project'
 import type { Layer, Project } from '@arrow-bend/core/scene'
-import { Database } from './database.ts'
+import { Database } from './database/database.ts'
 import { ProjectStorage } from './projectStorage.ts'
 
 /** A document of version 1 as that version kept it, with a linked span and a group that has no local time. */

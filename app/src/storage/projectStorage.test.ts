@@ -4,11 +4,11 @@ import { produceWithPatches, type Draft } from 'immer'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { key, layerWith, projectOf, property } from '../../../core/test/trials.ts'
 import type { Project } from '@arrow-bend/core/scene'
-import { Database, type JournalEntry } from './database.ts'
-import { Leisure } from './leisure.ts'
+import { Database, type JournalEntry } from './database/database.ts'
+import { Leisure } from './journal/leisure.ts'
 import { ProjectStorage } from './projectStorage.ts'
-import type { ProjectWriter } from './projectWriter.ts'
-import { sha256 } from './sha256.ts'
+import type { ProjectWriter } from './journal/projectWriter.ts'
+import { sha256 } from './assets/sha256.ts'
 
 const LAYERS = 80
 const trial = projectOf(

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
-import { AssetShelf } from './assetShelf.ts'
+import { AssetShelf } from './assets/assetShelf.ts'
 import { cardOf, mendedCard } from './cardOf.ts'
 import {
   database,
@@ -11,12 +11,12 @@ import {
   type Snapshot,
   type StoredCard,
   type Thumbnail,
-} from './database.ts'
-import { lastStep } from './lastStep.ts'
-import { leisureOfPage, type Leisure } from './leisure.ts'
-import { ProjectWriter } from './projectWriter.ts'
-import { replayJournal, type Replayed } from './replayJournal.ts'
-import { guarded, StorageTrouble } from './storageTrouble.ts'
+} from './database/database.ts'
+import { lastStep } from './journal/lastStep.ts'
+import { leisureOfPage, type Leisure } from './journal/leisure.ts'
+import { ProjectWriter } from './journal/projectWriter.ts'
+import { replayJournal, type Replayed } from './journal/replayJournal.ts'
+import { guarded, StorageTrouble } from './database/storageTrouble.ts'
 
 /** Of entries that only take a step. */
 const NO_PATCHES = '[]'

@@ -1,6 +1,6 @@
 import { projectChannel, type ProjectChannel } from './projectChannel.ts'
 import { projectStorage, type ProjectStorage } from './projectStorage.ts'
-import { StorageTrouble } from './storageTrouble.ts'
+import { StorageTrouble } from './database/storageTrouble.ts'
 import { takeLock } from './writeLock.ts'
 
 /** How long the page that has a project open may take to rename it, ms. */

@@ -4,7 +4,7 @@ import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import FieldSentence from './FieldSentence.vue'
 import { numberWords } from './numberWords.ts'
-import { trackPointer } from './trackPointer.ts'
+import { trackPointer } from '../gesture/trackPointer.ts'
 
 /**
  * A number that is dragged, stepped or typed. Typing takes sums; what cannot be read stays, with a sentence.

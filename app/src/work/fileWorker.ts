@@ -10,7 +10,7 @@ import {
 } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
-import { sha256 } from '../storage/sha256.ts'
+import { sha256 } from '../storage/assets/sha256.ts'
 
 /** Why there is no result, in a sentence: errors lose their kind on the way to the page. */
 export interface Refused {

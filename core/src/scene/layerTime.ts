@@ -69,6 +69,6 @@ function groupsAbove(scene: Scene, layerId: string): Layer[] {
 }
 
 function groupOf(scene: Scene, layer: Layer | null): Layer | null {
-  const parent = layer?.parent == null ? null : layerById(scene, layer.parent)
+  const parent = layer === null || layer.parent === null ? null : layerById(scene, layer.parent)
   return parent?.kind === 'group' ? parent : null
 }

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
-import { useDocument } from '../../session/document.ts'
-import { usePersistedView } from '../../session/persistView.ts'
+import { useDocument } from '../../session/document/document.ts'
+import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
-import { useSidePanel } from '../../session/sidePanel.ts'
-import { useView } from '../../session/view.ts'
-import { trackPointer } from '../../ui/trackPointer.ts'
-import SidePanel from './bend-panel/SidePanel.vue'
+import { useSidePanel } from '../../session/view/sidePanel.ts'
+import { useView } from '../../session/view/view.ts'
+import { trackPointer } from '../../gesture/trackPointer.ts'
+import SidePanel from './side/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
 import { useArtImport } from './import/useArtImport.ts'
 import { useDroppedFiles } from './import/useDroppedFiles.ts'
@@ -30,7 +30,7 @@ const view = useView()
 const panel = useSidePanel()
 usePersistedView()
 useKeyPasting(actions.reuse, async (text) => {
-  const { useKeyTable } = await import('./bend-panel/useKeyTable.ts')
+  const { useKeyTable } = await import('./side/values/useKeyTable.ts')
   useKeyTable().take(text)
 })
 const art = useArtImport()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Gesture, Recipe } from '../../session/document.ts'
-import { useDocument } from '../../session/document.ts'
+import type { Gesture, Recipe } from '../../session/document/document.ts'
+import { useDocument } from '../../session/document/document.ts'
 import NumberField from '../../ui/NumberField.vue'
 
 /** A number field whose drags, steps and typed values are edits of the document, one undoable step each. */

@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { toast } from 'vue-sonner'
 import { isKeyClip } from '@arrow-bend/core/format/clip'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { useKeyClipboard } from '../../session/keyClipboard.ts'
+import { useKeyClipboard } from '../../session/selection/keyClipboard.ts'
 import type { ReuseActions } from './useReuseActions.ts'
 
 /** What takes rows of a table that were pasted. */

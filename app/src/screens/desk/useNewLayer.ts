@@ -3,9 +3,9 @@ import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
 import { makeLayer, type LayerKind } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../session/document.ts'
-import { useSelection } from '../../session/selection.ts'
-import { useView } from '../../session/view.ts'
+import { useDocument } from '../../session/document/document.ts'
+import { useSelection } from '../../session/selection/selection.ts'
+import { useView } from '../../session/view/view.ts'
 import { LAYER_ICONS } from './layerIcons.ts'
 
 /** A kind of layer a person can add, with what it is like at first. */

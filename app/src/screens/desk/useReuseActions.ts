@@ -19,12 +19,12 @@ import {
 import { writeKeyClip } from '@arrow-bend/core/format/clip'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { asTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../session/document.ts'
-import { useKeyClipboard } from '../../session/keyClipboard.ts'
-import { useEffectiveSelection } from '../../session/effectiveSelection.ts'
-import { usePlayback } from '../../session/playback.ts'
-import { useSelection } from '../../session/selection.ts'
-import { targetSpans } from '../../session/target.ts'
+import { useDocument } from '../../session/document/document.ts'
+import { useKeyClipboard } from '../../session/selection/keyClipboard.ts'
+import { useEffectiveSelection } from '../../session/selection/effectiveSelection.ts'
+import { usePlayback } from '../../session/playback/playback.ts'
+import { useSelection } from '../../session/selection/selection.ts'
+import { targetSpans } from '@arrow-bend/core/choose'
 import { useTellReplaced } from './useTellReplaced.ts'
 
 export interface ReuseActions {

@@ -4,7 +4,7 @@ import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { LIMITS } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
-import type { NewProject } from '../../session/projectFiles.ts'
+import type { NewProject } from '../../session/document/projectFiles.ts'
 import AppDialog from '../../ui/AppDialog.vue'
 import NumberField from '../../ui/NumberField.vue'
 

@@ -9,7 +9,13 @@ import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'
 import { usePreferences } from '../../session/preferences.ts'
-import { keepProject, makeProject, readDemo, withNewId, type NewProject } from '../../session/projectFiles.ts'
+import {
+  keepProject,
+  makeProject,
+  readDemo,
+  withNewId,
+  type NewProject,
+} from '../../session/document/projectFiles.ts'
 import { useHelpSheet } from '../../shell/helpSheet.ts'
 import {
   database,

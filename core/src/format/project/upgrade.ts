@@ -44,8 +44,7 @@ function withoutLifts(named: Plain): Plain {
   if (!isPlain(bend) || bend['kind'] !== 'handles') return named
   const side = (handle: unknown): unknown => {
     if (!isPlain(handle)) return handle
-    const { lift: _lift, ...rest } = handle
-    return rest
+    return Object.fromEntries(Object.entries(handle).filter(([field]) => field !== 'lift'))
   }
   return { ...named, bend: { ...bend, leave: side(bend['leave']), arrive: side(bend['arrive']) } }
 }

@@ -3,8 +3,8 @@ import { Search } from '@lucide/vue'
 import { computed } from 'vue'
 import type { Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
-import { useView } from '../../../session/view.ts'
-import AddLayerMenu from './AddLayerMenu.vue'
+import { useView } from '../../../session/view/view.ts'
+import AddLayerMenu from './layers/AddLayerMenu.vue'
 import { lanesOf, type Row } from './rows.ts'
 
 /** Which rows are listed, and how many that makes. */

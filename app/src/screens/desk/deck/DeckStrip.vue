@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
-import { useDeferredViews } from '../../../session/deferredViews.ts'
-import { useSelection } from '../../../session/selection.ts'
-import { useView } from '../../../session/view.ts'
+import { useDeferredViews } from '../../../session/document/deferredViews.ts'
+import { useSelection } from '../../../session/selection/selection.ts'
+import { useView } from '../../../session/view/view.ts'
 import DrawingGround from '../DrawingGround.vue'
 import SelectMenu from './SelectMenu.vue'
-import { useStretchBracket, type BracketEnd } from './useStretchBracket.ts'
+import { useStretchBracket, type BracketEnd } from './lanes/useStretchBracket.ts'
 
 /** What is selected, in words, and a bracket round it to stretch it by. */
 const deferred = useDeferredViews()

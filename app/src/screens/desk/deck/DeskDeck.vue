@@ -2,33 +2,33 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { useDeferredViews } from '../../../session/deferredViews.ts'
-import { useDocument } from '../../../session/document.ts'
-import { usePlayback } from '../../../session/playback.ts'
-import { useSelection } from '../../../session/selection.ts'
-import { heldUntilIdle, useIdle } from '../../../session/idle.ts'
-import { useView } from '../../../session/view.ts'
+import { useDeferredViews } from '../../../session/document/deferredViews.ts'
+import { useDocument } from '../../../session/document/document.ts'
+import { usePlayback } from '../../../session/playback/playback.ts'
+import { useSelection } from '../../../session/selection/selection.ts'
+import { heldUntilIdle, useIdle } from '../../../session/document/idle.ts'
+import { useView } from '../../../session/view/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckFilters from './DeckFilters.vue'
-import DeckOverview from './DeckOverview.vue'
-import DeckRuler from './DeckRuler.vue'
+import DeckOverview from './ruler/DeckOverview.vue'
+import DeckRuler from './ruler/DeckRuler.vue'
 import DeckStrip from './DeckStrip.vue'
-import LaneView from './LaneView.vue'
-import { LANE_HEIGHT } from './laneDrawing.ts'
-import LayerBar from './LayerBar.vue'
-import LayerCell from './LayerCell.vue'
+import LaneView from './lanes/LaneView.vue'
+import { LANE_HEIGHT } from '../../../chart/lane/laneDrawing.ts'
+import LayerBar from './layers/LayerBar.vue'
+import LayerCell from './layers/LayerCell.vue'
 import { providePaper } from './paper/useRowPaper.ts'
-import PlayheadLine from './PlayheadLine.vue'
-import PropertyCell from './PropertyCell.vue'
-import SnapLine from './SnapLine.vue'
+import PlayheadLine from './ruler/PlayheadLine.vue'
+import PropertyCell from './lanes/PropertyCell.vue'
+import SnapLine from './ruler/SnapLine.vue'
 import { buildRows, startsFolded, laneOf, topsOf, type Row } from './rows.ts'
-import { provideRowsGoing } from './rowsRest.ts'
-import { rulerMarks } from './rulerMarks.ts'
-import { useLaneHeights } from './useLaneHeights.ts'
-import { useLayerChoice } from './useLayerChoice.ts'
-import { useLayerOrder } from './useLayerOrder.ts'
-import { useMarquee } from './useMarquee.ts'
-import { useScrub } from './useScrub.ts'
+import { provideRowsMoving } from './rowsIdle.ts'
+import { rulerMarks } from '../../../chart/rulerMarks.ts'
+import { useLaneHeights } from './lanes/useLaneHeights.ts'
+import { useLayerChoice } from './layers/useLayerChoice.ts'
+import { useLayerOrder } from './layers/useLayerOrder.ts'
+import { useMarquee } from './lanes/useMarquee.ts'
+import { useScrub } from './ruler/useScrub.ts'
 
 /** Layers and lanes under one time ruler. */
 defineEmits<{ import: [] }>()
@@ -92,7 +92,7 @@ const virtual = useVirtualizer(
     getItemKey: (index: number) => rows.value[index]!.id,
   })),
 )
-provideRowsGoing(() => virtual.value.isScrolling)
+provideRowsMoving(() => virtual.value.isScrolling)
 useLaneHeights(virtual, { rows: () => rows.value, tops: () => tops.value })
 /** The rows as they were when things last stood still. */
 const restRows = heldUntilIdle(

@@ -3,9 +3,9 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ListFilter } from '@lucide/vue'
 import { everyNthKey, likeKeys, type Likeness } from '@arrow-bend/core/choose'
 import { toast } from 'vue-sonner'
-import { useDocument } from '../../../session/document.ts'
-import { useEffectiveSelection } from '../../../session/effectiveSelection.ts'
-import { useSelection } from '../../../session/selection.ts'
+import { useDocument } from '../../../session/document/document.ts'
+import { useEffectiveSelection } from '../../../session/selection/effectiveSelection.ts'
+import { useSelection } from '../../../session/selection/selection.ts'
 
 /** Selects keys by what they have in common with the selected ones. */
 const document = useDocument()

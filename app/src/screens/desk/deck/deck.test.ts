@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../../../core/test/trials.ts'
 import { compileProperty, ribbonScale } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND, ticksOfFrame } from '@arrow-bend/core/time'
-import { densityOf } from './density.ts'
-import { drawLane } from './laneDrawing.ts'
+import { densityOf } from '../../../chart/lane/density.ts'
+import { drawLane } from '../../../chart/lane/laneDrawing.ts'
 import { buildRows, lanesOf } from './rows.ts'
-import { rulerMarks } from './rulerMarks.ts'
-import { snapTime, snapTimes } from './snapTime.ts'
-import { snapWords } from './useTimeSnap.ts'
+import { rulerMarks } from '../../../chart/rulerMarks.ts'
+import { snapTime, snapTimes } from './lanes/snapTime.ts'
+import { snapWords } from './lanes/useTimeSnap.ts'
 
 const RATE = { num: 24, den: 1 }
 const none = new Set<string>()

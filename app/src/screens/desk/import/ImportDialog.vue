@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { artScale, type ArtFit } from '@arrow-bend/core/edit'
 import type { Art, ArtNode } from '@arrow-bend/core/scene'
-import { useDocument } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document/document.ts'
 import AppDialog from '../../../ui/AppDialog.vue'
 import type { ArtImport } from './useArtImport.ts'
 

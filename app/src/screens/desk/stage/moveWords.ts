@@ -3,7 +3,7 @@ import { currentValue } from '@arrow-bend/core/edit'
 import { keyEditWords, keyStateAt } from '@arrow-bend/core/property'
 import type { Layer } from '@arrow-bend/core/scene'
 import type { Ticks } from '@arrow-bend/core/time'
-import type { Point } from './routeGeometry.ts'
+import type { Point } from '../../../chart/route/routeGeometry.ts'
 
 /**
  * What is said by the pointer while a layer is moved: where it comes to, and what becomes of its keys.

@@ -2,9 +2,9 @@ import { shallowRef, type ShallowRef } from 'vue'
 import { snapBox, type SnapBox, type Snapped } from '@arrow-bend/core/snap'
 import { withRiders, type DrawItem } from '@arrow-bend/core/scene'
 import { itemCorners, type PictureBook } from '../../../draw/index.ts'
-import { useDocument } from '../../../session/document.ts'
+import { useDocument } from '../../../session/document/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
-import type { Point } from './routeGeometry.ts'
+import type { Point } from '../../../chart/route/routeGeometry.ts'
 
 /** What a drag may come into line with, gathered when it began. */
 export interface SnapSession {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useIdle } from '../../../../session/idle.ts'
+import { useIdle } from '../../../../session/document/idle.ts'
 
 /** How many keys a bead stands for, px. */
 export interface BeadCount {

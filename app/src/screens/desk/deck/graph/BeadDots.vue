@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BeadDot } from '../beadDot.ts'
+import type { BeadDot } from '../../../../chart/lane/beadDot.ts'
 
 /** All beads of a graph, drawn as a few lines rather than as many things: what takes hold of them lies over these. */
 const props = defineProps<{ dots: readonly BeadDot[] }>()

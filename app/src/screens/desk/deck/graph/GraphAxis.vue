@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { GraphScale } from './graphScale.ts'
+import type { GraphScale } from '../../../../chart/graph/graphScale.ts'
 
 /** Levels of a graph with their numbers, its limits, and what it shows in which unit. */
 const props = defineProps<{

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { heldUntilIdle, useIdle } from '../../../../session/idle.ts'
-import { discPoints } from '../../../../ui/discPoints.ts'
+import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
+import { discPoints } from '../../../../chart/discPoints.ts'
 import BeadCounts from './BeadCounts.vue'
 import BeadDots from './BeadDots.vue'
-import type { GraphBead } from './beadPlaces.ts'
+import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 
 /** The keys of a graph, to be dragged and stepped. */
 const props = defineProps<{

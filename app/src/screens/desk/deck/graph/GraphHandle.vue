@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { text } from '../../stage/drawRoute.ts'
-import type { Point } from '../../stage/routeGeometry.ts'
+import { text } from '../../../../chart/route/routeDrawing.ts'
+import type { Point } from '../../../../chart/route/routeGeometry.ts'
 
 /** A handle in a graph: a line to its end, which is taken hold of. What it is called and what it does are given to that. */
 defineOptions({ inheritAttrs: false })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { GraphBead } from './beadPlaces.ts'
+import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 import type { GraphHand } from './useGraphHand.ts'
 import type { GraphPane } from './useGripDrag.ts'
 import { useKeyBox } from './useKeyBox.ts'

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { timedKeys } from '@arrow-bend/core/property'
-import { useDocument } from '../../../../session/document.ts'
-import { useSelection } from '../../../../session/selection.ts'
-import { useView, type OpenLane } from '../../../../session/view.ts'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { useView, type OpenLane } from '../../../../session/view/view.ts'
 import type { PropertyRow } from '../rows.ts'
-import { hasValueGraph } from './graphDrawing.ts'
+import { hasValueGraph } from '../../../../chart/graph/graphDrawing.ts'
 import GraphPane from './GraphPane.vue'
-import type { GraphOf } from './sampleGraph.ts'
+import type { GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 
 /** An open lane: the graph of a property's value, of its speed, or both, on its own scale under the common ruler. */
 const props = defineProps<{ row: PropertyRow; lane: OpenLane }>()

@@ -1,7 +1,7 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import type { KeyRef, PropertyRef } from '@arrow-bend/core/edit'
-import { usePointerDrag, type PointerDrag, type PointerTag } from '../../usePointerDrag.ts'
-import type { Range } from './graphScale.ts'
+import { usePointerDrag, type PointerDrag, type PointerTag } from '../../../../gesture/usePointerDrag.ts'
+import type { Range } from '../../../../chart/graph/graphScale.ts'
 
 /** What drags in one graph share: whose lane it is, what is said by the pointer, and the room the axis keeps. */
 export interface GraphHand {

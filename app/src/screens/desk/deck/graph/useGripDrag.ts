@@ -1,12 +1,12 @@
 import { changeBends, setGraphHandle } from '@arrow-bend/core/edit'
 import { HOLD } from '@arrow-bend/core/bend'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
-import { useDocument } from '../../../../session/document.ts'
-import { useView } from '../../../../session/view.ts'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useView } from '../../../../session/view/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
-import { arrowWay } from '../../stage/arrowWay.ts'
-import type { GraphDrawing, GraphGrip } from './graphDrawing.ts'
-import type { GraphOf } from './sampleGraph.ts'
+import { arrowWay } from '../../../../gesture/arrowWay.ts'
+import type { GraphDrawing, GraphGrip } from '../../../../chart/graph/graphDrawing.ts'
+import type { GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 import type { GraphHand } from './useGraphHand.ts'
 
 /** The graph a handle is dragged in. */

@@ -1,5 +1,5 @@
 import { shallowRef, watchEffect, type ShallowRef } from 'vue'
-import { usePlayback } from '../../../../session/playback.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
 
 /** The playhead where it stands still; while playing only the playhead's line moves. */
 export function useTrackedTime(): Readonly<ShallowRef<number>> {

@@ -1,5 +1,5 @@
-import type { BeadDot } from '../beadDot.ts'
-import type { LanePicture } from '../laneDrawing.ts'
+import type { BeadDot } from '../../../../chart/lane/beadDot.ts'
+import type { LanePicture } from '../../../../chart/lane/laneDrawing.ts'
 import type { Brush } from './useRowPaper.ts'
 
 /** All that is seen of a closed lane, px. */

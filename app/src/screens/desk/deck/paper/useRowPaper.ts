@@ -1,8 +1,8 @@
 import { useDevicePixelRatio } from '@vueuse/core'
 import { inject, onScopeDispose, provide, watch, type InjectionKey, type Ref } from 'vue'
-import { useInks } from '../../../../session/inks.ts'
-import { useView } from '../../../../session/view.ts'
-import { LANE_HEIGHT } from '../laneDrawing.ts'
+import { useInks } from '../../../../session/view/inks.ts'
+import { useView } from '../../../../session/view/view.ts'
+import { LANE_HEIGHT } from '../../../../chart/lane/laneDrawing.ts'
 
 /** What a row is painted with: a canvas that begins at its top left corner, and the theme's colours by name. */
 export interface Brush {

@@ -1,0 +1,95 @@
+import type { BendLibrary } from '@arrow-bend/core/bend'
+import { compiledOf, type CompiledProperty, type Property } from '@arrow-bend/core/property'
+import {
+  applyMatrix,
+  invertMatrix,
+  layerById,
+  parentMatrixAt,
+  type Layer,
+  type Matrix,
+  type Scene,
+} from '@arrow-bend/core/scene'
+import type { StageView } from '../../draw/index.ts'
+
+export type Point = readonly [x: number, y: number]
+
+/** A layer's animated place with what lays it over the picture. */
+export interface RouteGeometry {
+  readonly layer: string
+  readonly name: string
+  readonly property: Property
+  readonly compiled: CompiledProperty
+  /** A point of the place on the screen. */
+  readonly onScreen: (point: Point) => Point
+  /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
+  readonly fromScreen: (way: Point) => Point | null
+  /** A way on the screen as a way on the stage, and that as a way of the place. */
+  readonly onStage: (way: Point) => Point
+  readonly fromStage: (way: Point) => Point | null
+  /** A point of the screen on the stage. */
+  readonly toStage: (point: Point) => Point
+}
+
+export interface GeometryOptions {
+  readonly view: StageView
+  readonly library: BendLibrary
+  /** When what the layer rides on is looked at, ticks. */
+  readonly time: number
+}
+
+interface Known {
+  readonly layer: Layer
+  readonly view: StageView
+  readonly key: string
+  readonly library: BendLibrary
+  readonly geometry: RouteGeometry
+}
+
+const KNOWN = new WeakMap<Property, Known>()
+
+/**
+ * The route of a layer's position; null when it has none (fewer than two keys, or split). The same object as long as
+ * neither the property nor the way it lies on the screen has changed, so that nothing is drawn anew.
+ */
+export function routeGeometry(
+  scene: Scene,
+  layerId: string,
+  { view, library, time }: GeometryOptions,
+): RouteGeometry | null {
+  const layer = layerById(scene, layerId)
+  const property = layer?.properties['position']
+  if (!layer || !property || property.kind !== 'place' || property.split || property.keys.length < 2)
+    return null
+  const before = KNOWN.get(property)
+  const rides = layer.parent !== null
+  if (before && !rides && before.layer === layer && before.view === view && before.library === library)
+    return before.geometry
+  const matrix = parentMatrixAt(scene, layerId, time, library)
+  const key = [view.scale, view.x, view.y, ...matrix, layer.id, layer.name].join()
+  if (before?.key === key && before.library === library) {
+    KNOWN.set(property, { ...before, layer, view })
+    return before.geometry
+  }
+  const geometry: RouteGeometry = {
+    layer: layerId,
+    name: layer.name,
+    property,
+    compiled: compiledOf(property, library),
+    onScreen: ([x, y]) => {
+      const [stageX, stageY] = applyMatrix(matrix, x, y)
+      return [view.x + stageX * view.scale, view.y + stageY * view.scale]
+    },
+    fromScreen: ([dx, dy]) => wayBack(matrix, [dx / view.scale, dy / view.scale]),
+    fromStage: (way) => wayBack(matrix, way),
+    onStage: ([dx, dy]) => [dx / view.scale, dy / view.scale],
+    toStage: ([x, y]) => [(x - view.x) / view.scale, (y - view.y) / view.scale],
+  }
+  KNOWN.set(property, { layer, view, key, library, geometry })
+  return geometry
+}
+
+function wayBack(matrix: Matrix, [x, y]: Point): Point | null {
+  const inverse = invertMatrix(matrix)
+  if (!inverse) return null
+  return [inverse[0]! * x + inverse[2]! * y, inverse[1]! * x + inverse[3]! * y]
+}

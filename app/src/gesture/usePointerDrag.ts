@@ -1,0 +1,112 @@
+import { shallowRef, type ShallowRef } from 'vue'
+import { toast } from 'vue-sonner'
+import { useDocument, type Gesture, type GestureView, type Recipe } from '../session/document/document.ts'
+import { usePlayback } from '../session/playback/playback.ts'
+import { trackPointer } from './trackPointer.ts'
+import type { Point } from '../chart/route/routeGeometry.ts'
+
+/** What is being changed, said beside the pointer. */
+export interface PointerTag {
+  readonly x: number
+  readonly y: number
+  readonly words: string
+}
+
+/** Where a drag has come to, in px of the overlay. */
+export interface DragMove {
+  readonly pointer: Point
+  /** From where it was pressed. */
+  readonly way: Point
+  readonly event: PointerEvent
+}
+
+/** One step of a drag. */
+export interface DragStep {
+  readonly recipe: Recipe<unknown>
+  readonly words: string | (() => string)
+}
+
+export interface PointerDrag {
+  /** The name of the step in the history. */
+  readonly label: string
+  /**
+   * The edit for where the drag has come to, and what to say of it once it is seen; null where there is none, `same`
+   * where it is the one of the last move.
+   */
+  readonly moveTo: (move: DragMove) => DragStep | 'same' | null
+  /** What a press without a drag does. */
+  readonly click?: () => unknown
+  /** Called once the pointer is let go, whatever came of it. */
+  readonly ended?: () => void
+  /** The edit that is made in the end, where what was seen on the way was a part of it. */
+  readonly whole?: () => Recipe<unknown>
+  /** Called after the edit was made. */
+  readonly done?: () => void
+}
+
+/** What a refusal says first: all of it is told when the pointer is let go. */
+const firstWords = (sentence: string): string => sentence.split(/[.:](?:\s|$)/)[0]!
+
+/** Pointer travel before a press becomes a drag, screen px. */
+const DRAG_AFTER = 3
+
+/**
+ * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
+ * @param view the view what is dragged lies in; others follow when the hand rests
+ * @param wordsY where the words stand, px of the drawing; beside the pointer when left out
+ */
+export function usePointerDrag(
+  view: GestureView,
+  wordsY?: number,
+): {
+  readonly drag: (event: PointerEvent, drag: PointerDrag) => void
+  readonly tag: ShallowRef<PointerTag | null>
+} {
+  const document = useDocument()
+  const playback = usePlayback()
+  const tag = shallowRef<PointerTag | null>(null)
+
+  const drag = (event: PointerEvent, given: PointerDrag): void => {
+    const { label, moveTo, click, ended, whole, done } = given
+    const pressed = event.currentTarget as HTMLElement | SVGElement
+    const over = pressed instanceof SVGElement ? pressed.ownerSVGElement! : pressed
+    const { left, top } = over.getBoundingClientRect()
+    let gesture: Gesture | null = null
+    trackPointer(event, {
+      move(moved) {
+        const way: Point = [moved.clientX - event.clientX, moved.clientY - event.clientY]
+        if (!gesture && Math.hypot(...way) < DRAG_AFTER) return
+        const pointer: Point = [moved.clientX - left, moved.clientY - top]
+        const next = moveTo({ pointer, way, event: moved })
+        if (!next) return
+        if (next === 'same') {
+          if (tag.value) tag.value = { ...tag.value, x: pointer[0], y: wordsY ?? pointer[1] }
+          return
+        }
+        if (!gesture) playback.pause()
+        gesture ??= document.begin(label, view)
+        const refused = gesture.preview(next.recipe)
+        const words = typeof next.words === 'string' ? next.words : next.words()
+        tag.value = { x: pointer[0], y: wordsY ?? pointer[1], words: refused ? firstWords(refused) : words }
+      },
+      end(cancelled) {
+        tag.value = null
+        ended?.()
+        if (cancelled) gesture?.cancel()
+        else if (!gesture) click?.()
+        else if (take(gesture, whole)) done?.()
+      },
+    })
+  }
+  return { drag, tag }
+}
+
+/** Makes what was dragged so. A part of it alone is not kept where the whole is refused; that is told. */
+function take(gesture: Gesture, whole?: () => Recipe<unknown>): boolean {
+  const refused = whole && gesture.preview(whole())
+  if (refused) {
+    gesture.cancel()
+    toast.error(refused)
+  } else gesture.commit()
+  return !refused
+}

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { Repeat } from '@lucide/vue'
+import { computed } from 'vue'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
+import { hasGraph, useView } from '../../../../session/view/view.ts'
+import { drawLane, isBeadChosen, LANE_HEIGHT, manyOf } from '../../../../chart/lane/laneDrawing.ts'
+import LaneGrips from './LaneGrips.vue'
+import type { LaneGripsPicture } from './laneGrips.ts'
+import { useRowPaper } from '../paper/useRowPaper.ts'
+import { paintLane, type LaneFace } from '../paper/paintLane.ts'
+import type { PropertyRow } from '../rows.ts'
+import { useRowsIdle } from '../rowsIdle.ts'
+
+/** A closed lane: ribbons for its spans, beads for its keys, and over them what takes hold of these. */
+const props = defineProps<{
+  row: PropertyRow
+  /** Where it begins in the deck, px. */
+  top: number
+}>()
+
+const document = useDocument()
+const selection = useSelection()
+const idle = useIdle()
+const view = useView()
+
+const rested = useRowsIdle()
+// A row is made anew with its layer; the drawing only with the property itself.
+const property = computed(() => props.row.property)
+const drawing = computed(() =>
+  drawLane(property.value, { xOf: view.xOf, width: view.laneWidth, coarse: idle.coarse }, document.bends),
+)
+const laneRef = computed(() => ({
+  scene: document.sceneId,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+}))
+const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
+const count = computed(() => property.value.keys.length)
+/** What takes hold of the lane, and its names, stay where they are while anything moves: neither is seen. */
+const held = heldUntilIdle<LaneGripsPicture>(
+  () => ({
+    name: lane.value,
+    unit: props.row.definition.unit,
+    property: property.value,
+    drawing: drawing.value,
+  }),
+  (before) => before.property.keys.length === count.value,
+)
+const chosenKeys = computed(() => selection.keysIn(laneRef.value))
+const chosenSpans = computed(() => selection.spansIn(laneRef.value))
+/** Selected spans from key to key; those that follow each other are one. */
+const washes = computed(() => {
+  const chosen = chosenSpans.value
+  const runs: [number, number][] = []
+  if (chosen.size === 0) return runs
+  for (const { keys, x0, x1 } of drawing.value.spans) {
+    if (!chosen.has(keys[0]!)) continue
+    const before = runs[runs.length - 1]
+    if (before?.[1] === x0) before[1] = x1
+    else runs.push([x0, x1])
+  }
+  return runs
+})
+const dots = computed(() =>
+  drawing.value.beads.map((bead) => ({
+    x: bead.x,
+    y: 13,
+    chosen: isBeadChosen(bead, property.value, chosenKeys.value),
+    small: bead.waypoint,
+  })),
+)
+/** While the view slides nobody could read numbers; they come when it stands. */
+const counts = computed(() => (idle.isSliding ? [] : manyOf(drawing.value.beads)))
+/** Beads that stand so near to one that is being dragged that the two would look like one key. */
+const NEAR_FRAMES = 2
+const NONE: readonly number[] = []
+const nearMarks = computed(() => {
+  if (!document.gesturing || chosenKeys.value.size === 0) return NONE
+  const { keys } = property.value
+  return keys.flatMap((key, i) => {
+    const next = keys[i + 1]
+    const near = next && next.t - key.t < NEAR_FRAMES * frameTicks(document.rate)
+    return near && chosenKeys.value.has(key.id) !== chosenKeys.value.has(next.id)
+      ? [(view.xOf(key.t) + view.xOf(next.t)) / 2]
+      : []
+  })
+})
+const face = computed<LaneFace>(() => ({
+  picture: drawing.value.picture,
+  washes: washes.value,
+  dots: dots.value,
+  counts: counts.value,
+  near: nearMarks.value,
+  hue: props.row.definition.hue,
+}))
+useRowPaper(
+  () => props.top,
+  () => {
+    const [now, empty] = [face.value, count.value === 0]
+    return (brush) => empty || paintLane(brush, now)
+  },
+)
+const toggleGraph = (): void => {
+  if (hasGraph(property.value)) view.toggleLane(props.row.id)
+}
+/** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
+const walk = (event: KeyboardEvent): void => {
+  const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
+  const target = event.target as SVGElement
+  if (!direction || !target.matches(':focus-visible')) return
+  const lane = event.currentTarget as SVGElement
+  const items = [...lane.querySelectorAll<SVGElement>('[data-place]')].sort(
+    (a, b) => Number(a.dataset['place']) - Number(b.dataset['place']),
+  )
+  const next = target === lane ? (direction > 0 ? 0 : items.length - 1) : items.indexOf(target) + direction
+  items[next]?.focus()
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <svg
+    class="lane"
+    :width="view.laneWidth"
+    :height="LANE_HEIGHT"
+    role="group"
+    tabindex="0"
+    :aria-label="`${lane}, ${count} keys`"
+    @keydown.enter.self.stop="toggleGraph"
+    @keydown="walk"
+  >
+    <template v-if="count > 0">
+      <Repeat
+        v-if="row.property.after === 'loop'"
+        :x="drawing.last + 9"
+        y="7"
+        :size="12"
+        stroke="var(--ink-2)"
+        aria-hidden="true"
+      />
+      <LaneGrips
+        v-if="rested"
+        :held="held"
+        :lane="laneRef"
+        :chosen-keys="chosenKeys"
+        :chosen-spans="chosenSpans"
+        @open="toggleGraph"
+      />
+    </template>
+  </svg>
+</template>
+
+<style scoped>
+.lane {
+  display: block;
+  overflow: hidden;
+}
+</style>

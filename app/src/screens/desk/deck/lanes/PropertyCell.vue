@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../../session/document/document.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
+import { usePreferences } from '../../../../session/preferences.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { listedProperties } from '@arrow-bend/core/scene'
+import { hasGraph, useView } from '../../../../session/view/view.ts'
+import KeyDot from './KeyDot.vue'
+import type { PropertyRow } from '../rows.ts'
+import ValueField from './ValueField.vue'
+
+/** The left part of a lane: name, where the playhead stands among its keys, value, key dot. */
+const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const selection = useSelection()
+const view = useView()
+
+const time = useLayerTime(() => props.row.layer.id)
+const state = computed(() => keyStateAt(props.row.property, time.value))
+const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
+/** The same in less room: in a folded layer's row, and beside two fields. */
+const short = computed(() => {
+  const now = state.value
+  if (now.kind === 'between')
+    return props.inLayerRow ? `${now.before}–${now.after} of ${now.of}` : `between ${now.before}–${now.after}`
+  if (now.kind === 'on') return props.inLayerRow ? `${now.key} of ${now.of}` : words.value
+  if (now.kind === 'first') return 'before 1'
+  return now.kind === 'last' ? `after ${now.of}` : ''
+})
+const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
+const hint = computed(() => {
+  const does = keyEditWords(state.value, preferences.autoKey)
+  return does && `: ${does}`
+})
+const ref = computed<PropertyRef>(() => ({
+  scene: document.sceneId,
+  layer: props.row.layer.id,
+  property: props.row.definition.name,
+}))
+const openable = computed(() => hasGraph(props.row.property))
+/** Enter selects, and opens what is selected. */
+const pressEnter = (event: KeyboardEvent): void => {
+  if (!openable.value || !selection.hasProperty(ref.value)) return
+  event.preventDefault()
+  view.toggleLane(props.row.id)
+}
+/** Alt with ↑ ↓ moves the lane among those of its layer. */
+const step = (event: KeyboardEvent): void => {
+  const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
+  if (!by || !event.altKey || props.inLayerRow) return
+  event.preventDefault()
+  event.stopPropagation()
+  const listed = listedProperties(props.row.layer).map(({ name }) => name)
+  const own = view.order.get(props.row.layer.id) ?? []
+  const names = [
+    ...own.filter((name) => listed.includes(name)),
+    ...listed.filter((name) => !own.includes(name)),
+  ]
+  const shown = view.filter === 'all' || view.full.has(props.row.layer.id)
+  const seen = shown ? names : names.filter((name) => props.row.layer.properties[name]!.keys.length > 0)
+  view.moveLane(props.row.layer.id, seen, props.row.definition.name, by)
+}
+const toggle = (): void => {
+  playback.pause()
+  // The row must not slip away with the others once one of them moves.
+  if (props.row.property.keys.length === 0) view.full.add(props.row.layer.id)
+  const label = state.value.kind === 'on' ? 'Key removed' : 'Key set'
+  document.apply(label, (draft) => toggleKey(draft, ref.value, playback.time, document.makeId))
+}
+</script>
+
+<template>
+  <div class="cell" :class="{ chosen: selection.hasProperty(ref), inset: !inLayerRow }">
+    <span v-if="!inLayerRow" class="tree" aria-hidden="true" />
+    <span class="chip" :style="{ background: `var(--hue-${row.definition.hue})` }" aria-hidden="true" />
+    <button
+      type="button"
+      class="name"
+      :aria-pressed="selection.hasProperty(ref)"
+      @click="selection.selectProperties([ref], $event.shiftKey)"
+      @keydown.enter="pressEnter"
+      @keydown="step"
+      @dblclick="openable && view.toggleLane(row.id)"
+    >
+      {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
+    </button>
+    <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
+    <ValueField :row="row" :tight="inLayerRow" class="ml-auto" />
+    <KeyDot
+      :state="state"
+      :name="`${row.layer.name} ${row.definition.label.toLowerCase()}`"
+      :disabled="row.layer.locked"
+      @press="toggle"
+    />
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  position: relative;
+  display: flex;
+  min-width: 0;
+  flex: 1;
+  height: 100%;
+  align-items: center;
+  gap: 4px;
+  padding-right: 4px;
+  font-size: 12px;
+}
+
+.inset {
+  padding-left: 24px;
+}
+
+.tree {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: 14px;
+  border-left: 1px solid var(--rule);
+}
+
+.chip {
+  width: 10px;
+  height: 8px;
+  flex: none;
+  border-radius: 2px;
+}
+
+.name {
+  overflow: hidden;
+  min-width: 20px;
+  max-width: 84px;
+  flex: 0 1 auto;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.chosen .name {
+  font-weight: 650;
+}
+
+.words {
+  overflow: hidden;
+  min-width: 0;
+  flex: 1 1 0;
+  color: var(--ink-2);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { ChevronDown, ChevronRight, CircleDot, Eye, EyeOff, Lock, LockOpen } from '@lucide/vue'
+import { computed, nextTick, ref } from 'vue'
+import { renameLayer, switchLayers } from '@arrow-bend/core/edit'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { useStageView } from '../../../../session/view/stageView.ts'
+import { useView } from '../../../../session/view/view.ts'
+import IconButton from '../../../../ui/IconButton.vue'
+import { LAYER_ICONS } from '../../layerIcons.ts'
+import LayerLabelChip from './LayerLabelChip.vue'
+import LayerMenu from './LayerMenu.vue'
+import PropertyCell from '../lanes/PropertyCell.vue'
+import type { LayerRow } from '../rows.ts'
+import type { LayerChoice } from './useLayerChoice.ts'
+
+/** The left part of a layer's row. */
+const props = defineProps<{ row: LayerRow }>()
+const emit = defineEmits<{
+  /** Its name was pressed: `add` takes it to or from the selection, `range` selects up to it. */
+  choose: [how: LayerChoice]
+  /** One place up (−1) or down (1) in the list. */
+  step: [way: 1 | -1]
+}>()
+
+const document = useDocument()
+const selection = useSelection()
+const stageView = useStageView()
+const view = useView()
+const renaming = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+
+const layer = computed(() => props.row.layer)
+const layerRef = computed(() => ({ scene: document.sceneId, layer: layer.value.id }))
+const fold = (): void => {
+  if (!view.folded.delete(layer.value.id)) view.folded.add(layer.value.id)
+}
+const listAll = (): void => {
+  if (!view.full.delete(layer.value.id)) {
+    view.full.add(layer.value.id)
+    view.folded.delete(layer.value.id)
+  }
+}
+/** A row that moves loses the keyboard; it gets it back. */
+const step = (event: KeyboardEvent, way: 1 | -1): void => {
+  const name = event.currentTarget as HTMLElement
+  emit('step', way)
+  void nextTick(() => name.focus())
+}
+const startRenaming = (): void => {
+  renaming.value = true
+  void nextTick(() => input.value?.select())
+}
+const rename = (): void => {
+  if (!renaming.value || !input.value) return
+  const name = input.value.value
+  renaming.value = false
+  if (name !== layer.value.name)
+    document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
+}
+/** The layer, or all selected ones when it is among them. */
+const chosen = computed(() => (selection.hasLayer(layer.value.id) ? selection.layers : [layer.value.id]))
+const solo = computed(() => stageView.solo.includes(layer.value.id))
+const toggle = (what: 'visible' | 'locked'): void => {
+  const to = !layer.value[what]
+  const deed = what === 'visible' ? (to ? 'shown' : 'hidden') : to ? 'locked' : 'unlocked'
+  const label = `${chosen.value.length > 1 ? 'Layers' : 'Layer'} ${deed}`
+  document.apply(label, (draft) => switchLayers(draft, document.sceneId, chosen.value, { [what]: to }))
+}
+const pressEye = (event: MouseEvent): void => {
+  if (event.altKey) stageView.toggleSolo(chosen.value)
+  else toggle('visible')
+}
+</script>
+
+<template>
+  <div
+    class="cell"
+    :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }"
+    :style="{ paddingLeft: `${4 + 9 * Math.min(5, row.depth)}px` }"
+  >
+    <button
+      type="button"
+      class="fold"
+      :class="{ invisible: !row.foldable }"
+      :aria-label="`${row.folded ? 'Unfold' : 'Fold'} ${layer.name}`"
+      :aria-expanded="!row.folded"
+      @click="fold"
+    >
+      <component :is="row.folded ? ChevronRight : ChevronDown" :size="14" aria-hidden="true" />
+    </button>
+    <LayerLabelChip v-if="layer.label" :label="layer.label" />
+    <component
+      :is="LAYER_ICONS[layer.kind]"
+      :size="15"
+      :stroke-width="1.75"
+      class="shrink-0"
+      aria-hidden="true"
+    />
+    <input
+      v-if="renaming"
+      ref="input"
+      class="field h-5! min-w-0 flex-1 px-1"
+      aria-label="Layer name"
+      :value="layer.name"
+      @keydown.stop
+      @keydown.enter="rename"
+      @keydown.esc="renaming = false"
+      @blur="rename"
+    />
+    <button
+      v-else
+      type="button"
+      class="name"
+      :class="{ short: row.lane }"
+      :title="layer.name"
+      :aria-pressed="selection.hasLayer(layer.id)"
+      @click="$emit('choose', $event.shiftKey ? 'range' : $event.ctrlKey || $event.metaKey ? 'add' : 'one')"
+      @keydown.alt.up.stop.prevent="step($event, -1)"
+      @keydown.alt.down.stop.prevent="step($event, 1)"
+      @keydown.f2.stop.prevent="startRenaming"
+      @dblclick="startRenaming"
+    >
+      {{ layer.name }}
+    </button>
+    <PropertyCell v-if="row.lane && !renaming" :row="row.lane" in-layer-row />
+    <template v-else>
+      <button
+        v-if="view.filter === 'animated'"
+        type="button"
+        class="count"
+        :aria-pressed="view.full.has(layer.id)"
+        :aria-label="`${layer.name}: list all properties`"
+        :title="view.full.has(layer.id) ? 'List only what moves' : 'List all properties'"
+        @click="listAll"
+      >
+        {{ view.full.has(layer.id) ? 'all listed' : row.animated > 0 ? `${row.animated} animated` : 'still' }}
+      </button>
+      <span v-else class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
+      <span class="more" :class="{ quiet: !selection.hasLayer(layer.id) }">
+        <LayerMenu :layer="layer" @rename="startRenaming" />
+      </span>
+      <IconButton
+        small
+        :icon="layer.locked ? Lock : LockOpen"
+        :class="{ quiet: !layer.locked }"
+        :label="`${layer.locked ? 'Unlock' : 'Lock'} ${layer.name}`"
+        :pressed="undefined"
+        @press="toggle('locked')"
+      />
+      <IconButton
+        small
+        :icon="solo ? CircleDot : layer.visible ? Eye : EyeOff"
+        :label="`${layer.visible ? 'Hide' : 'Show'} ${layer.name}`"
+        keys="with Alt: show it alone"
+        @press="pressEye"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.cell {
+  display: flex;
+  width: 100%;
+  height: 100%;
+  align-items: center;
+  gap: 5px;
+  padding: 0 4px 0 4px;
+}
+
+.fold {
+  display: grid;
+  width: 20px;
+  height: 24px;
+  flex: none;
+  place-items: center;
+}
+
+.name {
+  overflow: hidden;
+  min-width: 0;
+  flex: 0 1 auto;
+  font-weight: 600;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.name.short {
+  max-width: 84px;
+  flex: none;
+}
+
+.chosen .name {
+  color: var(--ink);
+  font-weight: 750;
+}
+
+.dim .name {
+  opacity: 0.55;
+}
+
+.count {
+  overflow: hidden;
+  flex: 1 1 0;
+  color: var(--ink-2);
+  font-size: 12px;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.count:is(button):hover {
+  color: var(--ink);
+  text-decoration: underline;
+}
+
+.quiet:not(:hover, :focus-within) {
+  opacity: 0.35;
+}
+</style>

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { computed, shallowRef } from 'vue'
+import { formatTime } from '@arrow-bend/core/time'
+import { useDocument } from '../../../../session/document/document.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import { usePreferences } from '../../../../session/preferences.ts'
+import { useView } from '../../../../session/view/view.ts'
+import { rulerMarks } from '../../../../chart/rulerMarks.ts'
+import MarkerEditor from './MarkerEditor.vue'
+import RulerMarkers from './RulerMarkers.vue'
+import RulerRange from './RulerRange.vue'
+import { useScrub } from './useScrub.ts'
+
+/** The time ruler above the lanes, with markers and the play range; dragging along it scrubs. */
+const HEIGHTS = { small: 3, middle: 5, large: 8 } as const
+
+const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
+const view = useView()
+const scrubFrom = useScrub()
+
+const marks = computed(() =>
+  rulerMarks(
+    { rate: document.rate, duration: view.duration },
+    { xOf: view.xOf, width: view.laneWidth },
+    preferences.timeDisplay,
+  ),
+)
+const playheadX = computed(() => view.xOf(playback.time))
+const words = computed(() => formatTime(playback.time, document.rate, preferences.timeDisplay))
+
+const editing = shallowRef<{ readonly marker: string; readonly at: Element } | null>(null)
+const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
+const scrub = (event: PointerEvent): void =>
+  scrubFrom(event, (event.currentTarget as Element).getBoundingClientRect().left)
+</script>
+
+<template>
+  <div>
+    <svg
+      class="ruler"
+      :width="view.laneWidth"
+      height="30"
+      role="group"
+      aria-label="Time ruler"
+      @pointerdown.left="scrub"
+    >
+      <rect
+        class="ground"
+        :width="view.laneWidth"
+        height="30"
+        role="slider"
+        tabindex="0"
+        aria-label="Playhead"
+        :aria-valuenow="playback.time"
+        aria-valuemin="0"
+        :aria-valuemax="playback.lastFrame"
+        :aria-valuetext="words"
+      />
+      <g v-for="mark in marks" :key="mark.frame">
+        <line :x1="mark.x" :x2="mark.x" :y1="14 - HEIGHTS[mark.size]" y2="14" class="tick" />
+        <text
+          v-if="
+            mark.label &&
+            mark.x < view.laneWidth - 30 &&
+            (mark.x - playheadX < -44 || mark.x - playheadX > 18)
+          "
+          :x="mark.x + 3"
+          y="9"
+          class="mono"
+        >
+          {{ mark.label }}
+        </text>
+      </g>
+      <RulerRange />
+      <RulerMarkers @edit="(marker, at) => (editing = { marker, at })" />
+    </svg>
+    <MarkerEditor
+      v-if="edited"
+      :key="edited.id"
+      :marker="edited"
+      :anchor="editing!.at"
+      @close="editing = null"
+    />
+  </div>
+</template>
+
+<style scoped>
+.ruler {
+  display: block;
+  overflow: hidden;
+  cursor: ew-resize;
+  touch-action: none;
+}
+
+.ground {
+  fill: transparent;
+}
+
+.ground:focus-visible {
+  outline: none;
+  stroke: var(--pencil);
+  stroke-width: 4;
+}
+
+.tick {
+  stroke: var(--ink-2);
+}
+
+text {
+  fill: var(--ink);
+  font-size: 11px;
+  pointer-events: none;
+}
+</style>

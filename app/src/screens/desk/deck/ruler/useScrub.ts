@@ -1,0 +1,34 @@
+import { useDocument } from '../../../../session/document/document.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import { usePreferences } from '../../../../session/preferences.ts'
+import { useView } from '../../../../session/view/view.ts'
+import { trackPointer } from '../../../../gesture/trackPointer.ts'
+import { snapTime, snapTimes } from '../lanes/snapTime.ts'
+
+/** How near a key pulls the playhead, px. */
+const PULL = 5
+
+/** Dragging the playhead along. */
+export function useScrub(): (event: PointerEvent, left: number) => void {
+  const document = useDocument()
+  const playback = usePlayback()
+  const preferences = usePreferences()
+  const view = useView()
+
+  /** @param left of the time area on the screen, px */
+  return (event, left) => {
+    playback.pause()
+    const scene = document.scene!
+    const times = snapTimes(scene)
+    const go = (at: PointerEvent): void => {
+      const raw = Math.min(playback.lastFrame, Math.max(0, view.timeOf(at.clientX - left)))
+      playback.seek(
+        preferences.snap
+          ? snapTime(raw, { rate: scene.rate, times, within: PULL / view.pixelsPerTick })
+          : raw,
+      )
+    }
+    go(event)
+    trackPointer(event, { move: go, end: () => undefined })
+  }
+}

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
+import { defineAsyncComponent } from 'vue'
+import { useDocument } from '../../../session/document/document.ts'
+import { SIDE_TABS, useSidePanel, type SideTab } from '../../../session/view/sidePanel.ts'
+import type { DeskActions } from '../useDeskActions.ts'
+import { useTargetSpans } from './bend/useTargetSpans.ts'
+
+/** What lies beside the stage: the bend of what is selected, its keys in numbers, when they are, and their reuse. */
+defineProps<{ actions: DeskActions }>()
+
+// They come with the first span that is selected, so that the Desk itself is there sooner.
+const BendPanel = defineAsyncComponent(() => import('./bend/BendPanel.vue'))
+const PacePreview = defineAsyncComponent(() => import('./bend/PacePreview.vue'))
+const ValuesPanel = defineAsyncComponent(() => import('./values/ValuesPanel.vue'))
+const RetimePanel = defineAsyncComponent(() => import('./retime/RetimePanel.vue'))
+const ReusePanel = defineAsyncComponent(() => import('./reuse/ReusePanel.vue'))
+const LABELS: Readonly<Record<SideTab, string>> = {
+  bend: 'Bend',
+  values: 'Values',
+  retime: 'Retime',
+  reuse: 'Reuse',
+}
+
+const document = useDocument()
+const target = useTargetSpans()
+const panel = useSidePanel()
+const { shown, seconds, hue } = target
+</script>
+
+<template>
+  <TabGroup
+    as="template"
+    :selected-index="SIDE_TABS.indexOf(panel.tab)"
+    @change="(index: number) => (panel.tab = SIDE_TABS[index]!)"
+  >
+    <div class="side">
+      <div class="bar">
+        <TabList class="flex" aria-label="What the panel shows">
+          <Tab v-for="tab in SIDE_TABS" :key="tab" v-slot="{ selected }" as="template">
+            <button type="button" class="tab" :class="{ selected }">{{ LABELS[tab] }}</button>
+          </Tab>
+        </TabList>
+        <span class="grow" />
+        <PacePreview
+          v-if="shown && panel.tab === 'bend'"
+          :waiting="document.gesturing"
+          :bend="shown"
+          :seconds="seconds"
+          :hue="hue"
+        />
+      </div>
+      <TabPanels class="flex min-h-0 flex-1 flex-col">
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <BendPanel v-if="shown" :actions="actions" :target="target" />
+          <div v-else class="empty">
+            <h2>Bend</h2>
+            <p>Click a ribbon in the deck to bend how it travels between its two keys.</p>
+            <p>
+              Drag the ribbon itself: up for stronger, down for softer, sideways to move where it is fastest.
+              Press it twice, or Enter, for its graph.
+            </p>
+            <p class="text-ink-2">
+              Drag across lanes to take many spans at once, or press Ctrl/Cmd+A for all of them. Then press a
+              digit from 1 to 7.
+            </p>
+          </div>
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <ValuesPanel :actions="actions" />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <RetimePanel :actions="actions" />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <ReusePanel :actions="actions" />
+        </TabPanel>
+      </TabPanels>
+    </div>
+  </TabGroup>
+</template>
+
+<style scoped>
+.side {
+  display: flex;
+  min-height: 0;
+  flex: none;
+  flex-direction: column;
+  border-left: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.bar {
+  display: flex;
+  height: 28px;
+  flex: none;
+  align-items: center;
+  padding: 0 11px 0 8px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--bench);
+}
+
+.tab {
+  height: 28px;
+  padding: 0 9px;
+  color: var(--ink-2);
+}
+
+.tab.selected {
+  background: var(--sheet);
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.empty {
+  display: grid;
+  gap: 8px;
+  padding: 10px 11px;
+}
+
+.empty h2 {
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,259 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import {
+  compileBend,
+  FAMILIES,
+  nearestStrength,
+  strengthBend,
+  strengthOf,
+  type PlainBend,
+  type Mode,
+} from '@arrow-bend/core/bend'
+import { changeBends } from '@arrow-bend/core/edit'
+import { useDocument, type Gesture, type Recipe } from '../../../../session/document/document.ts'
+import type { DeskActions } from '../../useDeskActions.ts'
+import BendFacts from './BendFacts.vue'
+import BendKind from './BendKind.vue'
+import BendPlot from './BendPlot.vue'
+import { useLastBend } from './lastBend.ts'
+import { EDIT_LABELS, editBend, type PlotEdit } from './plotEdit.ts'
+import { LADDER_WIDTH, plotSize } from '../../../../chart/plot/plotScale.ts'
+import PointFields from './PointFields.vue'
+import QuickBends from './QuickBends.vue'
+import SideFields from './SideFields.vue'
+import type { Side } from '../../../../chart/plot/spanNumbers.ts'
+import StrengthSlider from './StrengthSlider.vue'
+import { useGhost } from './useGhost.ts'
+import type { TargetSpans } from './useTargetSpans.ts'
+
+/** Edits the bend of the selected spans, one or many. */
+const props = defineProps<{ actions: DeskActions; target: TargetSpans }>()
+
+// Reading CSS takes a parser, which comes after all else is there.
+const CssField = defineAsyncComponent(() => import('./CssField.vue'))
+
+const document = useDocument()
+const last = useLastBend()
+const { spans, first, refs, shown, stored, linkedTo, smooth, mixed, handles, definition } = props.target
+const { hue, seconds, frames, elapsed, title } = props.target
+
+/** What stands round the plot: height of all other rows, and width of the fields beside it, px. */
+const OTHER_ROWS = 234
+const NUMBERS_ROW = 28
+const FIELDS = 108
+const panel = ref<HTMLElement | null>(null)
+const { width, height } = useElementSize(panel)
+const presentKind = computed(() => (mixed.value ? null : smooth.value ? shown.value : stored.value))
+const size = computed(() => {
+  const family = presentKind.value?.kind === 'family' ? FAMILIES[presentKind.value.family] : null
+  const rows = OTHER_ROWS + (family && family.numbers.length > 0 ? NUMBERS_ROW : 0)
+  const across = (width.value || 318) - FIELDS - LADDER_WIDTH - 14
+  return plotSize(Math.min(across, (height.value || 368) - rows + 8))
+})
+const strength = computed(() => {
+  if (!shown.value) return { value: 0, exact: true }
+  const known = stored.value && !smooth.value ? strengthOf(stored.value) : null
+  return known === null
+    ? { value: nearestStrength(compileBend(shown.value)), exact: false }
+    : { value: known, exact: true }
+})
+const speedUnit = computed(() => (definition.value?.unit ? `${definition.value.unit}/s` : '/s'))
+const ghost = useGhost(
+  () => first.value && `${first.value.ref.layer}/${first.value.ref.property}/${first.value.ref.key}`,
+  () => shown.value,
+  () => document.gesturing,
+)
+const focused = ref<Side | null>(null)
+const point = ref<number | null>(null)
+const pointsShown = computed(() => (shown.value?.kind === 'points' ? shown.value : null))
+const chosenPoint = computed(() => {
+  const most = (pointsShown.value?.nodes.length ?? 0) - 2
+  return point.value !== null && point.value >= 1 && point.value <= most ? point.value : null
+})
+watch(
+  () => first.value?.ref.key,
+  () => (point.value = null),
+)
+
+/** The edit that makes every target span's bend anew. */
+const recipeOf = (change: (bend: PlainBend) => PlainBend): Recipe<unknown> => {
+  const chosen = refs.value
+  return (draft) => changeBends(draft, chosen, change)
+}
+/** Of several spans each keeps its own bend but for what is changed; a bend's points are given to all. */
+const plotRecipe = (edit: PlotEdit, drawn = shown.value!): Recipe<unknown> => {
+  const chosen = refs.value
+  if (edit.kind === 'side' || edit.kind === 'hold' || chosen.length < 2)
+    return recipeOf((bend) => editBend(bend, edit))
+  return (draft) => changeBends(draft, chosen, () => editBend(drawn, edit))
+}
+const remember = (): void => {
+  if (shown.value) last.remember(shown.value)
+}
+let gesture: Gesture | null = null
+let begun: PlainBend | null = null
+const begin = (label: string): void => {
+  gesture = document.begin(label, 'panel')
+  begun = shown.value
+}
+const commit = (): void => {
+  gesture?.commit()
+  gesture = null
+  remember()
+}
+const cancel = (): void => {
+  gesture?.cancel()
+  gesture = null
+}
+const once = (label: string, recipe: Recipe<unknown>): void => {
+  document.apply(label, recipe)
+  remember()
+}
+const plotOnce = (edit: PlotEdit): void => {
+  const before = pointsShown.value?.nodes.length ?? 2
+  once(EDIT_LABELS[edit.kind], plotRecipe(edit))
+  if (edit.kind !== 'add' || !pointsShown.value || pointsShown.value.nodes.length <= before) return
+  const added = pointsShown.value.nodes.findIndex(({ at }) => Math.abs(at[0] - edit.u) < 1e-6)
+  if (added > 0) point.value = added
+}
+const choose = (bend: PlainBend): void => {
+  document.apply('Bend chosen', (draft) => changeBends(draft, refs.value, () => bend))
+  last.remember(bend)
+}
+const chooseMode = (mode: Mode): void =>
+  once(
+    'Mode chosen',
+    recipeOf((bend) => (bend.kind === 'family' && FAMILIES[bend.family].natural ? { ...bend, mode } : bend)),
+  )
+</script>
+
+<template>
+  <section ref="panel" class="panel" aria-label="Bend panel">
+    <template v-if="first && shown && stored">
+      <header class="head">
+        <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
+        <h2 class="truncate" :title="title">{{ title }}</h2>
+        <span class="grow" />
+        <span v-if="spans.length > 1" class="shrink-0 text-[12px]"
+          ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
+        >
+        <span v-else class="shrink-0 text-[12px] text-ink-2"
+          >{{ linkedTo === null ? '' : `linked to ${linkedTo}, ` }}keys {{ first.index + 1 }} to
+          {{ first.index + 2 }}</span
+        >
+        <span class="mono shrink-0 text-[12px]"
+          >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
+        >
+      </header>
+      <div class="flex gap-px">
+        <BendPlot
+          :bend="shown"
+          :ghost="ghost"
+          :handles="handles"
+          :size="size"
+          :frames="frames"
+          :elapsed="elapsed"
+          :hue="hue"
+          :chosen="focused"
+          :point="chosenPoint"
+          @start="(kind) => begin(EDIT_LABELS[kind])"
+          @drag="(edit) => gesture?.preview(plotRecipe(edit, begun!))"
+          @done="commit"
+          @cancel="cancel"
+          @once="plotOnce"
+          @choose="(index) => (point = index)"
+        />
+        <SideFields
+          :target="target"
+          :speed-unit="speedUnit"
+          :recipe-of="recipeOf"
+          @done="remember"
+          @focused="(side) => (focused = side)"
+          @blurred="focused = null"
+        />
+      </div>
+      <BendFacts :target="target" :speed-unit="speedUnit" :recipe-of="recipeOf" @done="remember" />
+      <QuickBends
+        :present="mixed ? null : stored"
+        :smooth="!mixed && smooth"
+        @choose="(command) => props.actions.run(command, false)"
+      />
+      <BendKind
+        :bend="presentKind"
+        :shown="shown"
+        :point="chosenPoint"
+        :recipe-of="recipeOf"
+        @choose="choose"
+        @mode="chooseMode"
+        @edit="plotOnce"
+        @done="remember"
+      />
+      <PointFields
+        v-if="pointsShown && chosenPoint !== null"
+        :bend="pointsShown"
+        :point="chosenPoint"
+        :recipe-of="plotRecipe"
+        @done="remember"
+        @remove="plotOnce({ kind: 'remove', index: chosenPoint })"
+      />
+      <StrengthSlider
+        v-else
+        :strength="strength.value"
+        :exact="strength.exact"
+        @start="begin('Strength set')"
+        @drag="(value) => gesture?.preview(recipeOf(() => strengthBend(value)))"
+        @done="commit"
+        @cancel="cancel"
+        @set="
+          (value) =>
+            once(
+              'Strength set',
+              recipeOf(() => strengthBend(value)),
+            )
+        "
+      />
+      <CssField :bend="mixed ? null : shown" @choose="choose" />
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  min-height: 0;
+  flex: 1;
+  flex-direction: column;
+  gap: 4px;
+  overflow: hidden auto;
+  padding: 2px 11px 3px;
+  scrollbar-width: thin;
+}
+
+.head {
+  display: flex;
+  height: 22px;
+  flex: none;
+  align-items: center;
+  gap: 6px;
+}
+
+h2 {
+  min-width: 0;
+  font-weight: 650;
+}
+
+i {
+  margin: 0 4px 0 2px;
+  color: var(--ink-2);
+  font-family: var(--font-sans);
+  font-style: normal;
+}
+
+.chip {
+  width: 10px;
+  height: 8px;
+  flex: none;
+  border-radius: 2px;
+}
+</style>

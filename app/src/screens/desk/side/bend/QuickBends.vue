@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
+import type { Command } from '../../../../session/shortcuts.ts'
+import BendGlyph from '../../../../ui/BendGlyph.vue'
+import TipHost from '../../../../ui/TipHost.vue'
+import { useLastBend } from './lastBend.ts'
+
+/** Eight bends one press away; the eighth is the one used last. */
+const props = defineProps<{ present: PlainBend | null; smooth: boolean }>()
+defineEmits<{ choose: [command: Command] }>()
+
+const last = useLastBend()
+const same = (a: PlainBend, b: PlainBend): boolean => JSON.stringify(a) === JSON.stringify(b)
+const tiles = computed(() => [
+  ...QUICK_BENDS.map((quick, i) => ({
+    command: `bend${i + 1}` as Command,
+    digit: i + 1,
+    label: quick.label,
+    bend: quick.smooth ? SMOOTH_LOOK : quick.bend,
+    chosen: quick.smooth
+      ? props.smooth
+      : !props.smooth && props.present !== null && same(props.present, quick.bend),
+  })),
+  {
+    command: 'bend8' as Command,
+    digit: 8,
+    label: last.bend ? 'The bend used last' : 'The bend used last: none yet',
+    bend: last.bend,
+    chosen: false,
+  },
+])
+/** How smooth is drawn: through, without a stop at either side. */
+const SMOOTH_LOOK: PlainBend = {
+  kind: 'handles',
+  leave: { reach: 0.33, rise: 0.16 },
+  arrive: { reach: 0.33, rise: 0.16 },
+}
+</script>
+
+<template>
+  <div class="flex justify-between" role="group" aria-label="Quick bends">
+    <TipHost v-for="tile in tiles" :key="tile.digit" :tip="`${tile.label} (${tile.digit})`">
+      <button
+        type="button"
+        class="tile"
+        :class="{ chosen: tile.chosen }"
+        :aria-label="tile.label"
+        :aria-pressed="tile.chosen"
+        :disabled="!tile.bend"
+        @click="$emit('choose', tile.command)"
+      >
+        <BendGlyph v-if="tile.bend" :bend="tile.bend" :width="34" :height="28" />
+        <span v-else class="h-7" />
+        <span class="mono text-[11px] leading-3">{{ tile.digit }}</span>
+      </button>
+    </TipHost>
+  </div>
+</template>
+
+<style scoped>
+.tile {
+  display: flex;
+  width: 36px;
+  height: 44px;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  border: 1px solid var(--rule);
+  border-radius: 5px;
+  background: var(--sheet-2);
+}
+
+.tile:hover:not(:disabled) {
+  border-color: var(--ink-2);
+}
+
+.tile.chosen {
+  border: 2px solid var(--pencil);
+}
+</style>

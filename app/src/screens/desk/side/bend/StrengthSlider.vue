@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { numberWords } from '../../../../ui/numberWords.ts'
+import { trackPointer } from '../../../../gesture/trackPointer.ts'
+
+/** From −100 to 100 about a middle of nought. Hollow with ≈ when the bend was not made by strength. */
+const props = defineProps<{ strength: number; exact: boolean }>()
+const emit = defineEmits<{
+  start: []
+  drag: [strength: number]
+  done: []
+  cancel: []
+  set: [strength: number]
+}>()
+
+const WIDTH = 150
+const INSET = 8
+const svg = ref<SVGSVGElement | null>(null)
+const x = computed(() => INSET + ((props.strength + 100) / 200) * (WIDTH - 2 * INSET))
+const words = computed(
+  () => `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${numberWords(props.strength, 0)}`,
+)
+const clamp = (strength: number): number => Math.round(Math.min(100, Math.max(-100, strength)))
+
+const press = (event: PointerEvent): void => {
+  const box = svg.value!.getBoundingClientRect()
+  const at = (moved: PointerEvent): number => {
+    const raw = ((moved.clientX - box.left - INSET) / (WIDTH - 2 * INSET)) * 200 - 100
+    return Math.abs(raw) < 3 ? 0 : clamp(raw)
+  }
+  emit('start')
+  emit('drag', at(event))
+  trackPointer(event, {
+    move: (moved) => emit('drag', at(moved)),
+    end: (cancelled) => (cancelled ? emit('cancel') : emit('done')),
+  })
+}
+const onKey = (event: KeyboardEvent): void => {
+  const step = event.shiftKey ? 10 : 1
+  const direction = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
+  const to =
+    event.key === 'Home'
+      ? -100
+      : event.key === 'End'
+        ? 100
+        : direction
+          ? clamp(props.strength + direction * step)
+          : null
+  if (to === null) return
+  event.preventDefault()
+  event.stopPropagation()
+  emit('set', to)
+}
+</script>
+
+<template>
+  <div class="flex items-center gap-2">
+    <span class="text-[12px] text-ink-2">Strength</span>
+    <svg
+      ref="svg"
+      class="slider"
+      :width="WIDTH"
+      height="24"
+      role="slider"
+      tabindex="0"
+      aria-label="Strength"
+      aria-valuemin="-100"
+      aria-valuemax="100"
+      :aria-valuenow="Math.round(strength)"
+      :aria-valuetext="words"
+      @pointerdown.left.prevent="press"
+      @keydown="onKey"
+    >
+      <line :x1="INSET" :x2="WIDTH - INSET" y1="12" y2="12" class="track" />
+      <line :x1="WIDTH / 2" :x2="WIDTH / 2" y1="7" y2="17" class="track" />
+      <line :x1="WIDTH / 2" :x2="x" y1="12" y2="12" class="bar" :class="{ near: !exact }" />
+      <circle :cx="x" cy="12" r="6" class="thumb" :class="{ near: !exact }" />
+    </svg>
+    <output class="mono w-14 text-right">{{ words }}</output>
+  </div>
+</template>
+
+<style scoped>
+.slider {
+  border-radius: 4px;
+  cursor: pointer;
+  touch-action: none;
+}
+
+.track {
+  stroke: var(--ink-2);
+}
+
+.bar {
+  stroke: var(--ink);
+  stroke-width: 3;
+}
+
+.bar.near {
+  stroke-dasharray: 2 2;
+}
+
+.thumb {
+  fill: var(--ink);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.thumb.near {
+  fill: var(--sheet-2);
+}
+</style>

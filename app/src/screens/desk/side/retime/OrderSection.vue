@@ -1,0 +1,234 @@
+<script setup lang="ts">
+import { Dices } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import {
+  alignKeys,
+  distributeGroups,
+  staggerKeys,
+  type GroupMoment,
+  type KeyGrouping,
+  type MoveReport,
+  type StaggerOrder,
+} from '@arrow-bend/core/edit'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useEffectiveSelection } from '../../../../session/selection/effectiveSelection.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import IconButton from '../../../../ui/IconButton.vue'
+import NumberField from '../../../../ui/NumberField.vue'
+import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import { useTellReplaced } from '../../useTellReplaced.ts'
+import ArrivalsChart from './ArrivalsChart.vue'
+import PreviewButtons from './PreviewButtons.vue'
+import { useBendChoices } from './useBendChoices.ts'
+import { usePreview } from './usePreview.ts'
+
+/** Who goes when: one after another, or all at one moment. */
+const document = useDocument()
+const meant = useEffectiveSelection()
+const playback = usePlayback()
+const tell = useTellReplaced()
+
+const GROUPINGS: readonly { value: KeyGrouping; label: string; hint: string }[] = [
+  { value: 'layer', label: 'By layer', hint: 'All keys of a layer go together' },
+  { value: 'lane', label: 'By lane', hint: 'Each lane goes by itself' },
+]
+const ORDERS = [
+  { value: 'list', label: 'as listed' },
+  { value: 'reversed', label: 'as listed, last first' },
+  { value: 'right', label: 'left to right' },
+  { value: 'left', label: 'right to left' },
+  { value: 'down', label: 'top to bottom' },
+  { value: 'up', label: 'bottom to top' },
+  { value: 'near', label: 'near to far' },
+  { value: 'chance', label: 'by chance' },
+] as const
+type OrderName = (typeof ORDERS)[number]['value']
+const STEPS = [
+  { value: 'frames', label: 'Frames' },
+  { value: 'overlap', label: 'Overlap %' },
+] as const
+const choices = useBendChoices()
+/** How delays can grow: evenly, or as a bend goes. */
+const growths = computed(() => [
+  { label: 'evenly', bend: null },
+  ...choices.value
+    .filter(({ bend }) => bend.kind !== 'linear')
+    .map(({ label, bend }) => ({ label: `as “${label}”`, bend })),
+])
+
+const by = ref<KeyGrouping>('layer')
+const orderName = ref<OrderName>('list')
+const seed = ref(1)
+const stepKind = ref<(typeof STEPS)[number]['value']>('frames')
+const frames = ref(3)
+const overlap = ref(50)
+const growth = ref(0)
+const together = ref(false)
+const pointX = ref<number | null>(null)
+const pointY = ref<number | null>(null)
+const centre = computed(() => document.size.map((side) => side / 2) as [number, number])
+
+const order = computed<StaggerOrder>(() => {
+  const at = playback.time
+  switch (orderName.value) {
+    case 'list':
+    case 'reversed':
+      return { by: orderName.value }
+    case 'right':
+    case 'left':
+      return { by: 'x', at, descending: orderName.value === 'left' }
+    case 'down':
+    case 'up':
+      return { by: 'y', at, descending: orderName.value === 'up' }
+    case 'near':
+      return { by: 'near', at, point: [pointX.value ?? centre.value[0], pointY.value ?? centre.value[1]] }
+    default:
+      return { by: 'chance', seed: seed.value }
+  }
+})
+const edit = computed(() => {
+  const { keys } = meant
+  if (keys.length === 0) return null
+  const along = growths.value[growth.value]?.bend ?? null
+  const options = {
+    order: order.value,
+    by: by.value,
+    step:
+      stepKind.value === 'frames'
+        ? { ticks: frames.value * frameTicks(document.rate) }
+        : { overlapPercent: overlap.value },
+    ...(along ? { along } : {}),
+  }
+  const first = together.value
+  return {
+    label: 'Staggered',
+    recipe: (draft: Parameters<typeof staggerKeys>[0]): MoveReport => {
+      if (first) alignKeys(draft, keys, { by: options.by, moment: 'start' })
+      return staggerKeys(draft, keys, options)
+    },
+  }
+})
+const look = usePreview(() => edit.value)
+/** Any change of the fields is shown at once. */
+const change = (): void => look.show()
+
+const moment = ref<'start' | 'end' | 'nth'>('start')
+const nth = ref(2)
+const MOMENTS = [
+  { value: 'start', label: 'Starts' },
+  { value: 'end', label: 'Ends' },
+  { value: 'nth', label: 'Key no.' },
+] as const
+const align = (toPlayhead: boolean): void => {
+  const which: GroupMoment = moment.value === 'nth' ? { nth: nth.value } : moment.value
+  const { keys } = meant
+  tell(
+    document.apply('Aligned', (draft) =>
+      alignKeys(draft, keys, { by: by.value, moment: which, ...(toPlayhead ? { to: playback.time } : {}) }),
+    ),
+  )
+}
+const spread = (): void => {
+  const { keys } = meant
+  tell(document.apply('Spread out evenly', (draft) => distributeGroups(draft, keys, by.value)))
+}
+</script>
+
+<template>
+  <SegmentedChoice
+    v-model="by"
+    label="What goes together"
+    :options="GROUPINGS"
+    @update:model-value="look.active.value && change()"
+  />
+  <ArrivalsChart :by="by" />
+  <div class="line">
+    <SegmentedChoice v-model="stepKind" label="Step in" :options="STEPS" @update:model-value="change" />
+    <NumberField
+      v-if="stepKind === 'frames'"
+      class="grow"
+      label="Stagger by"
+      unit="f"
+      :digits="2"
+      :min="-10000"
+      :max="10000"
+      :model-value="frames"
+      @input="(value: number) => ((frames = value), change())"
+    />
+    <NumberField
+      v-else
+      class="grow"
+      label="Overlap"
+      unit="%"
+      :min="0"
+      :max="100"
+      :model-value="overlap"
+      @input="(value: number) => ((overlap = value), change())"
+    />
+  </div>
+  <div class="line">
+    <select v-model="orderName" class="field grow" aria-label="Order" @change="change">
+      <option v-for="one in ORDERS" :key="one.value" :value="one.value">{{ one.label }}</option>
+    </select>
+    <select v-model.number="growth" class="field grow" aria-label="How delays grow" @change="change">
+      <option v-for="(one, i) in growths" :key="one.label" :value="i">{{ one.label }}</option>
+    </select>
+  </div>
+  <div v-if="orderName === 'near'" class="pair">
+    <NumberField
+      v-for="(axis, i) in ['X', 'Y'] as const"
+      :key="axis"
+      show-label
+      :label="axis"
+      :name="`Near to far from ${axis}`"
+      unit="px"
+      :model-value="(i === 0 ? pointX : pointY) ?? centre[i]!"
+      @input="(value: number) => (i === 0 ? (pointX = value) : (pointY = value), change())"
+    />
+  </div>
+  <div v-if="orderName === 'chance'" class="line">
+    <NumberField
+      class="grow"
+      show-label
+      label="Seed"
+      :digits="0"
+      :min="0"
+      :max="99999"
+      :model-value="seed"
+      @input="(value: number) => ((seed = Math.round(value)), change())"
+    />
+    <IconButton small :icon="Dices" label="Another order" @press="((seed = (seed + 1) % 100000), change())" />
+  </div>
+  <label class="line"
+    ><input v-model="together" type="checkbox" @change="change" />all start together first</label
+  >
+  <PreviewButtons :look="look" label="Stagger" :disabled="!edit" />
+  <h3>Line up</h3>
+  <div class="line">
+    <SegmentedChoice v-model="moment" label="By which moment" :options="MOMENTS" />
+    <NumberField
+      v-if="moment === 'nth'"
+      class="grow"
+      label="Which key"
+      :digits="0"
+      :min="1"
+      :max="9999"
+      :model-value="nth"
+      @input="(value: number) => (nth = Math.round(value))"
+    />
+  </div>
+  <div class="line">
+    <button type="button" class="button small" :disabled="!edit" @click="align(false)">Line up</button>
+    <button type="button" class="button small" :disabled="!edit" @click="align(true)">At the playhead</button>
+    <button
+      type="button"
+      class="button small"
+      :disabled="!edit"
+      title="Starts at equal distances"
+      @click="spread"
+    >
+      Spread evenly
+    </button>
+  </div>
+</template>

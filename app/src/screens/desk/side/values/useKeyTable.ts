@@ -1,0 +1,134 @@
+import { computed, type ComputedRef } from 'vue'
+import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
+import {
+  addKeys,
+  findProperty,
+  setKeys,
+  type KeyEdit,
+  type KeyRef,
+  type PropertyRef,
+} from '@arrow-bend/core/edit'
+import { BadFile } from '@arrow-bend/core/format/project'
+import { fitsCells, readKeyTable, writeKeyTable, type KeyCells } from '@arrow-bend/core/format/table'
+import { timedKeys, type Key, type Property } from '@arrow-bend/core/property'
+import { definitionOf, type PropertyDefinition } from '@arrow-bend/core/scene'
+import { asTicks } from '@arrow-bend/core/time'
+import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { useTellReplaced } from '../../useTellReplaced.ts'
+
+/** A key as a row of the table. */
+export interface ValueRow {
+  readonly ref: KeyRef
+  readonly layer: string
+  readonly definition: PropertyDefinition
+  readonly property: Property
+  readonly key: Key
+  readonly bend: PlainBend
+  /** Whether a span begins at it. */
+  readonly begins: boolean
+}
+
+export interface KeyTable {
+  readonly rows: ComputedRef<readonly ValueRow[]>
+  /** How many keys there are besides those shown. */
+  readonly more: ComputedRef<number>
+  /** The table for a spreadsheet. */
+  readonly text: () => string
+  /** Takes a table from a spreadsheet: row by row; rows beyond add keys where all are of one property. */
+  readonly take: (text: string) => void
+  readonly edit: (label: string, edits: readonly KeyEdit[]) => void
+}
+
+/** Rows shown at most. */
+const MOST_SHOWN = 200
+
+/** The selected keys, or those of the selected spans or lanes, as a table. */
+export function useKeyTable(): KeyTable {
+  const document = useDocument()
+  const deferred = useDeferredViews()
+  const selection = useSelection()
+
+  /** The rows of one property: its selected keys and those beside selected spans; all where only lanes are selected. */
+  const rowsOf = (ref: PropertyRef, whole: boolean): ValueRow[] => {
+    const { scene: shownScene, project } = deferred.panel
+    const layer = shownScene?.layers.find(({ id }) => id === ref.layer)
+    const property = project && findProperty(project, ref)
+    const definition = layer && definitionOf(layer.kind, ref.property)
+    if (!layer || !property || !definition || !fitsCells(property.kind)) return []
+    const [inKeys, inSpans] = [selection.keysIn(ref), selection.spansIn(ref)]
+    const keys = timedKeys(property)
+    return keys.flatMap((key, i): ValueRow[] => {
+      const before = keys[i - 1]
+      const beside = inSpans.has(key.id) || (before !== undefined && inSpans.has(before.id))
+      if (!whole && !inKeys.has(key.id) && !beside) return []
+      return [
+        {
+          ref: { ...ref, key: key.id },
+          layer: layer.name,
+          definition,
+          property,
+          key,
+          bend: plainBend(key.bend, document.bends),
+          begins: i < keys.length - 1,
+        },
+      ]
+    })
+  }
+  const all = computed(() => {
+    const whole = selection.keys.length === 0 && selection.spans.length === 0
+    return selection.properties.flatMap((ref) => rowsOf(ref, whole))
+  })
+
+  const tell = useTellReplaced()
+  const edit = (label: string, edits: readonly KeyEdit[]): void =>
+    tell(document.apply(label, (draft) => setKeys(draft, edits)))
+  const take = (text: string): void => {
+    const list = all.value
+    if (list.length === 0)
+      throw new BadFile('Select the keys or the lane that the table is for first. Nothing was changed.')
+    const cells = readKeyTable(text, {
+      kinds: list.map(({ property }) => property.kind),
+      rate: document.rate,
+    })
+    const single = new Set(list.map(({ ref }) => `${ref.layer}/${ref.property}`)).size === 1
+    const beyond = cells.slice(list.length)
+    if (beyond.length > 0 && !(single && beyond.every(({ t }) => t !== undefined)))
+      throw new BadFile(
+        `The table has ${cells.length} rows and ${list.length} keys are selected. More keys can be added to one property only, each with its frame. Nothing was changed.`,
+      )
+    const edits = cells.slice(0, list.length).map((one, i): KeyEdit => ({ ref: list[i]!.ref, ...one }))
+    const report = document.apply('Table pasted', (draft) => {
+      const moved = setKeys(draft, edits)
+      if (beyond.length > 0)
+        addKeys(
+          draft,
+          list[0]!.ref,
+          beyond.map(({ t, ...rest }: KeyCells) => ({ t: asTicks(t!), ...rest })),
+          document.makeId,
+        )
+      return moved
+    })
+    tell(report)
+  }
+  return {
+    rows: computed(() => all.value.slice(0, MOST_SHOWN)),
+    more: computed(() => Math.max(0, all.value.length - MOST_SHOWN)),
+    text: () =>
+      writeKeyTable(
+        all.value.map(({ layer, definition, property, key, bend }) => ({
+          layer,
+          property: definition.label,
+          kind: property.kind,
+          t: key.t,
+          value: key.value,
+          through: key.through,
+          bend,
+        })),
+        document.rate,
+      ),
+    take,
+    edit,
+  }
+}

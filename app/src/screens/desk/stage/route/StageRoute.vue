@@ -1,0 +1,249 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
+import { valueAt } from '@arrow-bend/core/property'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../../session/document/document.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { arrowWay } from '../../../../gesture/arrowWay.ts'
+import {
+  drawRoute,
+  text,
+  travelledAt,
+  type RouteBead,
+  type RoutePiece,
+} from '../../../../chart/route/routeDrawing.ts'
+import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'
+import { routeHandles, type RouteHandle } from '../../../../chart/route/routeHandles.ts'
+import type { RouteGestures } from './useRouteGestures.ts'
+
+/** One layer's route: its line, a mark a frame, a bead a key and the handles of selected keys; all of it can be taken hold of. */
+const props = defineProps<{
+  geometry: RouteGeometry
+  gestures: RouteGestures
+  time: number
+  /** Only shown, as when it is the route of before. */
+  still: boolean
+}>()
+
+const document = useDocument()
+const playback = usePlayback()
+const selection = useSelection()
+
+const drawing = computed(() => drawRoute(props.geometry, document.rate))
+const passed = computed(() => travelledAt(props.geometry, props.time))
+const marks = computed(() => {
+  const step = frameTicks(document.rate)
+  const next = drawing.value.marks.findIndex(({ frame }) => frame * step > props.time)
+  const at = next < 0 ? drawing.value.marks.length : next
+  const join = (list: typeof drawing.value.marks): string => list.map(({ path }) => path).join('')
+  return { passed: join(drawing.value.marks.slice(0, at)), coming: join(drawing.value.marks.slice(at)) }
+})
+const refOf = (key: string): KeyRef => ({
+  scene: document.sceneId,
+  layer: props.geometry.layer,
+  property: 'position',
+  key,
+})
+const chosen = (key: string): boolean => selection.hasKey(refOf(key))
+const handles = computed(() => routeHandles(props.geometry, chosen))
+const count = computed(() => drawing.value.beads.length)
+const beadLabel = (bead: RouteBead): string => {
+  const what = bead.waypoint ? 'waypoint' : 'key'
+  const [x, y] = props.geometry.property.keys[bead.index]!.value as Point
+  return `${props.geometry.name} ${what} ${bead.index + 1} of ${count.value}, ${bead.through}, at ${Math.round(x)}, ${Math.round(y)}`
+}
+
+/** Screen px about where the layer is now in which the layer is meant, not the line that runs through it. */
+const NEAR_LAYER = 16
+const pressLine = (event: PointerEvent, piece: RoutePiece): void => {
+  const now = props.geometry.onScreen(valueAt(props.geometry.compiled, props.time) as unknown as Point)
+  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+  const away = Math.hypot(event.clientX - svg.left - now[0], event.clientY - svg.top - now[1])
+  if (away < NEAR_LAYER) return
+  event.stopPropagation()
+  props.gestures.pressPiece(event, props.geometry, piece)
+}
+const nudgeBead = (event: KeyboardEvent, { key }: RouteBead): void => {
+  const by = arrowWay(event)
+  if (by) props.gestures.nudgeKey(refOf(key), by)
+}
+const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): void => {
+  const by = arrowWay(event)
+  if (!by) return
+  const moved: Point = [offset[0] + by[0], offset[1] + by[1]]
+  document.apply('Route handle nudged', (draft) =>
+    setRouteHandle(draft, refOf(key), { side, offset: moved, free: event.altKey }),
+  )
+}
+</script>
+
+<template>
+  <g role="group" :aria-label="`${geometry.name} route, ${count} keys`" :opacity="playback.playing ? 0.4 : 1">
+    <path :d="drawing.path" class="edge" />
+    <path :d="drawing.path" class="coming" />
+    <path
+      v-if="drawing.length > 0"
+      :d="drawing.path"
+      class="passed"
+      :pathLength="drawing.length"
+      :stroke-dasharray="`${passed} ${drawing.length + 1}`"
+    />
+    <path :d="marks.passed + marks.coming" class="marks-edge" />
+    <path :d="marks.coming" class="marks" />
+    <path :d="marks.passed" class="marks passed-marks" />
+    <g v-if="!playback.playing && !still">
+      <path
+        v-for="piece in drawing.pieces"
+        :key="piece.key"
+        :d="piece.path"
+        class="grip"
+        data-route-line
+        @pointerdown.left="pressLine($event, piece)"
+      />
+      <g v-for="handle in handles" :key="`${handle.key}/${handle.side}`">
+        <path :d="`M${text(handle.from)}L${text(handle.to)}`" class="stalk-edge" />
+        <path :d="`M${text(handle.from)}L${text(handle.to)}`" class="stalk" />
+      </g>
+      <g
+        v-for="bead in drawing.beads"
+        :key="bead.key"
+        class="bead-group"
+        role="button"
+        tabindex="0"
+        :aria-label="beadLabel(bead)"
+        :aria-pressed="chosen(bead.key)"
+        @pointerdown.left.stop="gestures.pressBead($event, geometry, bead)"
+        @keydown.enter.stop.prevent="
+          $event.shiftKey
+            ? selection.selectKeys([refOf(bead.key)], true)
+            : selection.selectKeysAmong([refOf(bead.key)])
+        "
+        @keydown="nudgeBead($event, bead)"
+      >
+        <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
+        <circle
+          :cx="bead.x"
+          :cy="bead.y"
+          :r="bead.waypoint ? 3 : 4.25"
+          class="bead"
+          :class="{ chosen: chosen(bead.key) }"
+        />
+        <text v-if="bead.label" :x="bead.x" :y="bead.y + 17" class="number">{{ bead.label }}</text>
+      </g>
+      <g
+        v-for="handle in handles"
+        :key="`${handle.key}/${handle.side}`"
+        class="handle-group"
+        role="slider"
+        tabindex="0"
+        :aria-label="`${geometry.name}, ${handle.side} handle`"
+        :aria-valuenow="Math.round(Math.hypot(...handle.offset))"
+        :aria-valuetext="handle.words"
+        @pointerdown.left.stop="gestures.pressHandle($event, geometry, handle)"
+        @keydown="nudgeHandle($event, handle)"
+      >
+        <rect :x="handle.to[0] - 10" :y="handle.to[1] - 10" width="20" height="20" fill="transparent" />
+        <rect class="handle" :x="handle.to[0] - 3.5" :y="handle.to[1] - 3.5" width="7" height="7" rx="1" />
+      </g>
+    </g>
+  </g>
+</template>
+
+<style scoped>
+/* Colours here stay the light theme's: they lie on the picture. */
+path {
+  fill: none;
+}
+
+.edge {
+  stroke: #fffdf8;
+  stroke-width: 4;
+}
+
+.coming {
+  stroke: #0e6b75;
+  stroke-opacity: 0.62;
+  stroke-width: 1.5;
+}
+
+.passed {
+  stroke: #0e6b75;
+  stroke-width: 2.25;
+}
+
+.marks-edge {
+  stroke: #fffdf8;
+  stroke-width: 2.25;
+}
+
+.marks {
+  stroke: #0e6b75;
+  stroke-width: 1;
+}
+
+.passed-marks {
+  stroke: #1f2b33;
+}
+
+.grip {
+  cursor: crosshair;
+  pointer-events: stroke;
+  stroke: transparent;
+  stroke-width: 14;
+}
+
+.stalk-edge {
+  stroke: #fffdf8;
+  stroke-width: 3;
+}
+
+.stalk {
+  stroke: #1f2b33;
+  stroke-width: 1;
+}
+
+.bead-group,
+.handle-group {
+  cursor: move;
+  pointer-events: all;
+}
+
+.bead {
+  fill: #fffdf8;
+  stroke: #1f2b33;
+  stroke-width: 1.5;
+}
+
+.bead.chosen {
+  fill: #c8401a;
+}
+
+.handle {
+  fill: #fffdf8;
+  stroke: #1f2b33;
+  stroke-width: 1.5;
+}
+
+.bead-group:hover .bead,
+.bead-group:focus-visible .bead {
+  stroke-width: 2.5;
+}
+
+.handle-group:hover .handle,
+.handle-group:focus-visible .handle {
+  fill: #1f2b33;
+}
+
+.number {
+  fill: #1f2b33;
+  stroke: #fffdf8;
+  stroke-width: 3;
+  font-size: 12px;
+  font-weight: 650;
+  paint-order: stroke;
+  pointer-events: none;
+  text-anchor: middle;
+}
+</style>

@@ -1,0 +1,207 @@
+import { applyPatches, enablePatches, freeze, type Patch } from 'immer'
+import { nanoid } from 'nanoid'
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { toast } from 'vue-sonner'
+import { applyRecipe, type AppliedRecipe, type Recipe } from '@arrow-bend/core/edit'
+import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
+import type { Project, Scene } from '@arrow-bend/core/scene'
+import type { FrameRate } from '@arrow-bend/core/time'
+import { createGestures, type EditStart } from './gestures.ts'
+import { EMPTY_HISTORY, remember, stepBack, stepForward, type History, type Step } from './history.ts'
+import { useJournal } from './journal.ts'
+import { useSelection, type SelectionState } from '../selection/selection.ts'
+
+enablePatches()
+
+export type { Recipe } from '@arrow-bend/core/edit'
+export type { Gesture, GestureView } from './gestures.ts'
+
+/** Stand for what a project has while nothing is open. */
+const NO_RATE: FrameRate = { num: 24, den: 1 }
+const NO_SIZE = [1, 1] as const
+const NO_BENDS: Project['bends'] = []
+
+const onlyShown = (): Refusal =>
+  new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
+
+/** The scene of an id in a project, else its first. */
+function sceneIn(project: Project | null, id: string | null): Scene | null {
+  return project?.scenes.find((scene) => scene.id === id) ?? project?.scenes[0] ?? null
+}
+
+/** The one owner of the open project. Nothing else writes it. */
+export const useDocument = defineStore('document', () => {
+  const selection = useSelection()
+  const journal = useJournal()
+  const project = shallowRef<Project | null>(null)
+  const history = shallowRef(EMPTY_HISTORY)
+  const readOnly = shallowRef(false)
+
+  /** The current scene as a project has it. */
+  const sceneOf = (given: Project | null): Scene | null => sceneIn(given, selection.state.scene)
+  const scene = computed<Scene | null>(() => sceneOf(project.value))
+  // Derived here so that views that need one of these do not render again on every edit.
+  const sceneId = computed(() => scene.value?.id ?? '')
+  const size = computed<Scene['size']>(() => scene.value?.size ?? NO_SIZE)
+  const bends = computed<Project['bends']>(() => project.value?.bends ?? NO_BENDS)
+  const rate = computed<FrameRate>(() => scene.value?.rate ?? NO_RATE)
+
+  const refuse = (caught: unknown): null => {
+    toast.error(sentenceOf(caught))
+    return null
+  }
+
+  /** Shows another document; should anything that follows throw, all is as it was before. */
+  const turnTo = (to: Project, then: () => History | void): void => {
+    const was = { project: project.value, history: history.value, selection: selection.state }
+    try {
+      project.value = to
+      history.value = then() ?? history.value
+    } catch (caught) {
+      project.value = was.project
+      history.value = was.history
+      selection.restore(was.selection)
+      throw caught
+    }
+  }
+
+  /** Makes what an edit came to the document: shown, in the history and on its way to disk, or none of it. */
+  const finish = (
+    { label, base: from, selection: before }: EditStart,
+    { project: to, patches, inverse }: AppliedRecipe<unknown>,
+    select: () => void = () => undefined,
+  ): void => {
+    turnTo(to, () => {
+      select()
+      if (patches.length === 0) return
+      selection.dropGone(from, to)
+      return remember(history.value, { label, from, to, patches, inverse, before, after: selection.state })
+    })
+    if (patches.length > 0) journal.record(to, { label, patches })
+  }
+
+  const gestures = createGestures({
+    project,
+    selection: () => selection.state,
+    mayEdit: () => !readOnly.value,
+    tellReadOnly: () => refuse(onlyShown()),
+    finish,
+    tell: (caught) => void (typeof caught === 'string' ? toast.error(caught) : refuse(caught)),
+  })
+
+  /** @param sceneId the scene to show; the first where it is none of the project's */
+  const load = (opened: Project, sceneId: string | null = null): void => {
+    gestures.reset()
+    history.value = EMPTY_HISTORY
+    // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
+    project.value = freeze(opened, true)
+    selection.goTo(sceneIn(opened, sceneId)?.id ?? null)
+  }
+
+  /**
+   * Makes one undoable edit.
+   * @param select chooses what is selected after it, from what the recipe returned
+   * @returns what the recipe returned, or null when it was refused (the person has been told)
+   */
+  const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
+    if (!project.value) return null
+    if (readOnly.value) return refuse(onlyShown())
+    gestures.leave()
+    try {
+      const given = { label, base: project.value, selection: selection.state }
+      const result = applyRecipe(given.base, recipe)
+      finish(given, result, () => select?.(result.made))
+      return result.made
+    } catch (caught) {
+      return refuse(caught)
+    }
+  }
+
+  const undo = (): void => {
+    // A preview goes first: it is the last thing that was seen to change.
+    if (gestures.leavePreview()) return
+    gestures.leave()
+    const back = stepBack(history.value)
+    if (back) moveTo(back, back.step.from, back.step.before, { label: 'Undone', patches: back.step.inverse })
+  }
+  const redo = (): void => {
+    const forward = stepForward(history.value)
+    if (!forward) return
+    const { step } = forward
+    moveTo(forward, step.to, step.after, { label: 'Redone', patches: step.patches })
+  }
+  const moveTo = (
+    { step, history: moved }: { step: Step; history: History },
+    to: Project,
+    selected: SelectionState,
+    { label, patches }: { label: string; patches: readonly Patch[] },
+  ): void => {
+    if (!project.value || readOnly.value) return
+    try {
+      turnTo(to, () => {
+        selection.restore(selected)
+        return moved
+      })
+    } catch (caught) {
+      refuse(caught)
+      return
+    }
+    journal.record(to, { label: `${label}: ${step.label}`, patches })
+  }
+
+  /** Shows what another page wrote, as this one only looks on. */
+  const follow = (patches: readonly Patch[]): void => {
+    if (!project.value || !readOnly.value) return
+    const from = project.value
+    project.value = applyPatches(from, [...patches])
+    selection.dropGone(from, project.value)
+  }
+  /** Ends what is under way, so that another page can go on from here. */
+  const letGo = (): void => {
+    gestures.leave()
+    readOnly.value = true
+  }
+  const goToScene = (id: string): void => {
+    if (id === sceneId.value || !project.value?.scenes.some((one) => one.id === id)) return
+    gestures.leave()
+    selection.goTo(id)
+  }
+
+  return {
+    project,
+    scene,
+    sceneId,
+    sceneOf,
+    /** Names the current scene among all projects', as `project/scene`; empty while nothing is open. */
+    place: computed(() => (project.value ? `${project.value.id}/${sceneId.value}` : '')),
+    rate,
+    bends,
+    /** Of the frame, px. */
+    size,
+    readOnly,
+    undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
+    redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
+    /** Whether anything was done since it was opened. */
+    isEdited: computed(() => history.value.done.length + history.value.undone.length > 0),
+    gesturing: gestures.gesturing,
+    gestureIn: gestures.gestureIn,
+    /** The preview of a panel that is shown, by itself; null for none. */
+    preview: gestures.preview,
+    /** The project without a panel's preview. */
+    committed: computed(() => gestures.preview.value?.base ?? project.value),
+    load,
+    follow,
+    letGo,
+    goToScene,
+    apply,
+    /** @see Gestures.begin */
+    begin: gestures.begin,
+    leavePreview: gestures.leavePreview,
+    undo,
+    redo,
+    makeId: (): string => nanoid(10),
+    /** Tells that another tab edits the project. */
+    refuseReadOnly: (): void => void refuse(onlyShown()),
+  }
+})

@@ -1,0 +1,36 @@
+import type { FrameCost } from './followerBudget.ts'
+
+/** Called after the paint of the frame that is next. */
+function afterPaint(then: () => void): void {
+  requestAnimationFrame(() => {
+    const { port1, port2 } = new MessageChannel()
+    port1.onmessage = () => {
+      port1.close()
+      then()
+    }
+    port2.postMessage(null)
+  })
+}
+
+/**
+ * Measures what frames cost in which something changed. A message that is posted while a frame is made arrives once it was
+ * painted; the next frame begins late where the browser did not come after.
+ * @param tell given each frame once it is known
+ * @returns to be called with every change; changes of one frame count once
+ */
+export function frameCosts(tell: (cost: FrameCost) => void): () => void {
+  let isUnderWay = false
+  return () => {
+    if (isUnderWay) return
+    isUnderWay = true
+    const changed = performance.now()
+    let painted = changed
+    afterPaint(() => (painted = performance.now()))
+    requestAnimationFrame((start) => {
+      requestAnimationFrame((next) => {
+        isUnderWay = false
+        tell({ workMs: Math.max(painted, start) - changed, frameMs: next - start })
+      })
+    })
+  }
+}

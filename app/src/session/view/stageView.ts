@@ -1,0 +1,52 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { soloScene, type Scene } from '@arrow-bend/core/scene'
+import { useDeferredViews } from '../document/deferredViews.ts'
+import { useDocument } from '../document/document.ts'
+
+/** What the next press on the stage does. */
+export type StageTool = 'pointer' | 'route' | 'rectangle' | 'ellipse' | 'text' | 'pen'
+
+/** How the stage shows the scene. Nothing of it is written to what leaves. */
+export const useStageView = defineStore('stageView', () => {
+  const document = useDocument()
+  const deferred = useDeferredViews()
+  const tool = ref<StageTool>('pointer')
+  const onion = ref(false)
+  /** Layers shown alone; none: all are shown. */
+  const solo = shallowRef<readonly string[]>([])
+  /** The scene to compare with: as it was when it was opened, or at a point set since. */
+  const reference = shallowRef<Scene | null>(null)
+  /** Whether that point was set by the person. */
+  const referenceSet = ref(false)
+  const before = ref(false)
+
+  watch(
+    [() => document.project?.id, () => document.sceneId],
+    () => {
+      tool.value = 'pointer'
+      solo.value = []
+      reference.value = document.scene
+      referenceSet.value = false
+      before.value = false
+    },
+    { flush: 'sync', immediate: true },
+  )
+
+  const shown = computed<Scene | null>(() => {
+    if (before.value && reference.value) return reference.value
+    const { scene } = deferred.stage
+    return scene ? soloScene(scene, solo.value) : null
+  })
+
+  const toggleSolo = (ids: readonly string[]): void => {
+    const all = ids.every((id) => solo.value.includes(id))
+    const others = solo.value.filter((id) => !ids.includes(id))
+    solo.value = all ? others : [...others, ...ids]
+  }
+  const setReference = (): void => {
+    reference.value = document.scene
+    referenceSet.value = true
+  }
+  return { tool, onion, solo, before, reference, referenceSet, shown, toggleSolo, setReference }
+})
