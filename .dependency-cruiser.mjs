@@ -12,7 +12,8 @@ const CORE = {
   scene: ['refusal', 'time', 'bend', 'route', 'fit', 'property'],
   edit: ['refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
   choose: ['time', 'property', 'scene', 'edit'],
-  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit'],
+  play: ['time', 'bend', 'route', 'property', 'scene'],
+  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play'],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs'
 import license, { type Dependency } from 'rollup-plugin-license'
 import { defineConfig, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
+import { firstLoadBudget } from './firstLoadBudget.ts'
 
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
@@ -40,6 +41,7 @@ export default defineConfig({
     vue(),
     tailwind(),
     notices(),
+    firstLoadBudget({ screens: ['/ProjectShell.vue', '/DeskScreen.vue'], mostBytes: 280_000 }),
     compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg)$/ }),
   ],
   worker: { plugins: () => [gatherNotices()] },

@@ -243,6 +243,31 @@ export function trialScene(): Scene {
           ],
         },
       }),
+      // Slower, back and on again: its route, colour and span go by the group's time.
+      {
+        ...still(
+          'in another time',
+          {
+            ...place([key(0, [200, 900], ease, curve([0, 0], [300, -500])), key(40, [1500, 300])]),
+            turn: { kind: 'turn', value: 0, keys: [key(0, 0, family('back', 'out')), key(30, 120)] },
+            opacity: { kind: 'number', value: 100, keys: [key(0, 100, { kind: 'hold' }), key(20, 40)] },
+          },
+          'retimed',
+        ),
+        span: [ticksOfFrame(2, RATE), ticksOfFrame(38, RATE)],
+      },
+      still(
+        'retimed',
+        {
+          'local time': {
+            kind: 'number',
+            value: 0,
+            keys: [key(0, 0, ease), key(30, 1.5, ease), key(45, 0.4), key(70, 2)],
+          },
+        },
+        null,
+        'group',
+      ),
       { ...still('short', {}), span: [ticksOfFrame(12, RATE), ticksOfFrame(36, RATE)] },
     ],
   }

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useId, watch } from 'vue'
+import { defineAsyncComponent, computed, nextTick, ref, useId, watch } from 'vue'
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import FieldSentence from './FieldSentence.vue'
 import { numberWords } from './numberWords.ts'
 import { trackPointer } from '../gesture/trackPointer.ts'
+
+// Seldom seen, so it comes when it is.
+const FieldSentence = defineAsyncComponent(() => import('./FieldSentence.vue'))
 
 /**
  * A number that is dragged, stepped or typed. Typing takes sums; what cannot be read stays, with a sentence.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useId } from 'vue'
+import { defineAsyncComponent, computed, nextTick, ref, useId } from 'vue'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import {
   formatTime,
@@ -9,7 +9,8 @@ import {
   type TimeDisplay,
 } from '@arrow-bend/core/time'
 
-import FieldSentence from './FieldSentence.vue'
+// Seldom seen, so it comes when it is.
+const FieldSentence = defineAsyncComponent(() => import('./FieldSentence.vue'))
 
 /** A time that is typed as timecode, frames or seconds, with a sign as so much later or earlier, or stepped by frames. */
 const props = defineProps<{

@@ -1,36 +1,43 @@
 import type { Layer } from '../../scene/index.ts'
-import { alongTrack } from './alongTrack.ts'
-import { round, trackOf, type CssContext } from './cssContext.ts'
-import type { Track } from './keyframes.ts'
+import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
+import { playOptions, round, trackOf, WITHIN, type CssContext } from './cssContext.ts'
+import { keyframesOf, type Track } from './keyframes.ts'
 import type { StyleEntry } from './keyframeSheet.ts'
 import { pathText } from './pathText.ts'
 
 /** The boxes that place a layer; its opacity and span only where they count. */
 export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
   const { sheet, scene } = context
-  const track = (name: string, within?: number): Track => trackOf(layer, name, context, within)
+  const trackBy = (name: string, within?: number): Track => trackOf(layer, name, context, within)
   const split = Boolean(layer.properties['position']!.split)
-  const position = split ? null : track('position')
+  const position = split ? null : trackBy('position')
   const place: StyleEntry[] = position
     ? position.path
       ? []
       : [{ property: 'translate', track: position, write: pixelPair }]
-    : ['x', 'y'].map((axis) => ({ property: `--${axis}`, track: track(`position ${axis}`), write: pixels }))
-  const turn = layer.turnAlongRoute === undefined ? track('turn') : alongTrack(layer, context.library, scene)
+    : ['x', 'y'].map((axis) => ({ property: `--${axis}`, track: trackBy(`position ${axis}`), write: pixels }))
+  const turn =
+    layer.turnAlongRoute === undefined
+      ? trackBy('turn')
+      : keyframesOf(playAlong(layer, playOptions(layer, context)), WITHIN)
   const turned = sheet.style([
     ...place,
     { property: 'rotate', track: turn, write: ([degrees]) => `${round(degrees!)}deg` },
-    { property: 'scale', track: track('scale'), write: ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}` },
+    {
+      property: 'scale',
+      track: trackBy('scale'),
+      write: ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`,
+    },
     {
       property: 'transform',
-      track: track('pivot'),
+      track: trackBy('pivot'),
       write: ([x, y]) => `translate(${round(-x!)}px,${round(-y!)}px)`,
     },
     ...(showing
       ? [
           {
             property: 'opacity',
-            track: track('opacity'),
+            track: trackBy('opacity'),
             write: ([percent]: readonly number[]) => round(percent! / 100),
           },
         ]
@@ -45,10 +52,12 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
     markup = `<div style="offset-path:path('${pathText(position.path)}');offset-rotate:0deg;${along}">${markup}</div>`
   }
   const [from, to] = layer.span
-  if (!showing || (from <= 0 && to >= scene.duration)) return markup
-  const shown = sheet.style([
-    { property: 'opacity', track: spanTrack(from, to, scene.duration), write: ([on]) => String(on) },
-  ])
+  const options = playOptions(layer, context)
+  if (!showing || (options.clock.isSceneTime && from <= 0 && to >= scene.duration)) return markup
+  const track = options.clock.isSceneTime
+    ? spanTrack(from, to, scene.duration)
+    : retimedSpanTrack(from, to, options)
+  const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
   return `<div style="${shown}">${markup}</div>`
 }
 
@@ -61,6 +70,15 @@ function spanTrack(from: number, to: number, duration: number): Track {
   const last = steps[steps.length - 1]!
   const keyframes = [...steps, { ...last, offset: 1 }].map((step) => ({ ...step, easing: 'steps(1, end)' }))
   return { keyframes, path: null }
+}
+
+/** The same for a layer whose time is not the scene's. */
+function retimedSpanTrack(from: number, to: number, options: PlayOptions): Track {
+  const showsInto = (out: Float64Array, sceneTime: number): void => {
+    const time = options.clock.timeAt(sceneTime)
+    out[0] = time >= from && time < to ? 1 : 0
+  }
+  return keyframesOf(playLooks(showsInto, 1, options), options.within)
 }
 
 const pixelPair = ([x, y]: readonly number[]): string => `${round(x!)}px ${round(y!)}px`

@@ -1,7 +1,10 @@
 import type { BendLibrary } from '../../bend/index.ts'
-import type { Layer, Project, Scene } from '../../scene/index.ts'
-import { propertyTrack, type Track } from './keyframes.ts'
+import { playProperty, type PlayOptions } from '../../play/index.ts'
+import { compileLayerClock, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import { frameTicks } from '../../time/index.ts'
+import { keyframesOf, type Track } from './keyframes.ts'
 import type { KeyframeSheet } from './keyframeSheet.ts'
+import { checkKeyframes } from './pageLimits.ts'
 
 export interface CssExportOptions {
   /** The URL (usually `data:`) of an asset's picture, by asset id. */
@@ -27,13 +30,22 @@ export interface CssContext {
 export const WITHIN = 0.02
 const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
 
-/** The keyframes of one of a layer's properties. */
-export function trackOf(layer: Layer, name: string, { scene, library }: CssContext, within = WITHIN): Track {
-  return propertyTrack(layer.properties[name]!, {
+/** How a layer's properties are played in this page. */
+export function playOptions(layer: Layer, { scene, library }: CssContext, within = WITHIN): PlayOptions {
+  return {
     duration: scene.duration,
-    within: WITHIN_FAR[name] ?? within,
+    within,
     library,
-  })
+    clock: compileLayerClock(scene, layer.id, library),
+    frame: frameTicks(scene.rate),
+    checkCount: checkKeyframes,
+  }
+}
+
+/** The keyframes of one of a layer's properties. */
+export function trackOf(layer: Layer, name: string, context: CssContext, within = WITHIN): Track {
+  const options = playOptions(layer, context, WITHIN_FAR[name] ?? within)
+  return keyframesOf(playProperty(layer.properties[name]!, options), options.within)
 }
 
 /** Six decimals: a millionth of a pixel. */

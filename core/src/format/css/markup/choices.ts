@@ -1,6 +1,11 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
-import { choiceValues, propertyTrack, type Track } from '../keyframes.ts'
+import { choiceValues, playProperty } from '../../../play/index.ts'
+import { playOptions } from '../cssContext.ts'
+import { keyframesOf, type Track } from '../keyframes.ts'
+
+/** Numbers of choices are whole: anything less than one is the same choice. */
+const NEAREST = 0.5
 
 interface ShownChoice {
   readonly value: string
@@ -9,22 +14,23 @@ interface ShownChoice {
 }
 
 /** Every value a choice of a layer takes during the scene, once each. */
-export function choicesOf(layer: Layer, name: string, { scene, sheet, library }: CssContext): ShownChoice[] {
+export function choicesOf(layer: Layer, name: string, context: CssContext): ShownChoice[] {
   const property = layer.properties[name]!
-  const { keyframes } = propertyTrack(property, { duration: scene.duration, within: 1, library })
-  const unrolled = choiceValues(property, scene.duration, library)
-  const values = [...new Set(unrolled)]
+  const options = playOptions(layer, context, NEAREST)
+  const { keyframes } = keyframesOf(playProperty(property, options), options.within)
+  const played = choiceValues(property, options)
+  const values = [...new Set(played)]
   if (values.length === 1) return [{ value: values[0]!, shown: '' }]
   return values.map((value) => {
     const track: Track = {
       keyframes: keyframes.map(({ offset, numbers }) => ({
         offset,
-        numbers: [unrolled[numbers[0]!] === value ? 1 : 0],
+        numbers: [played[Math.round(numbers[0]!)] === value ? 1 : 0],
         easing: 'steps(1, end)',
       })),
       path: null,
     }
-    const style = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
+    const style = context.sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
     return { value, shown: style }
   })
 }

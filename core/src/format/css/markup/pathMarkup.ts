@@ -1,11 +1,12 @@
 import type { Outline } from '../../../property/index.ts'
 import { outlinePathData, type Layer } from '../../../scene/index.ts'
-import { WITHIN, type CssContext } from '../cssContext.ts'
-import { outlineTrack } from '../outlineTrack.ts'
+import { playOutline } from '../../../play/index.ts'
+import { playOptions, round, type CssContext } from '../cssContext.ts'
+import { keyframesOf } from '../keyframes.ts'
 import { paintEntries } from './styleEntries.ts'
 
 export function pathMarkup(layer: Layer, context: CssContext): string {
-  const { sheet, scene, library } = context
+  const { sheet } = context
   const painted = paintEntries(layer, context)
   const property = layer.properties['outline']!
   const looks = 'stroke-linejoin="round" stroke-linecap="round"'
@@ -13,6 +14,19 @@ export function pathMarkup(layer: Layer, context: CssContext): string {
     const data = outlinePathData(property.value as Outline)
     return `<svg><path d="${data}" ${looks} style="${sheet.style(painted)}"/></svg>`
   }
-  const { track, write } = outlineTrack(property, { duration: scene.duration, within: WITHIN, library })
+  const options = playOptions(layer, context)
+  const { track: played, closed } = playOutline(property, options)
+  const track = keyframesOf(played, options.within)
+  const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
   return `<svg><path ${looks} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/></svg>`
+}
+
+/** Source: W3C, SVG 2, 9.3 (the d property; paths with the same commands are mixed number by number). */
+function pathOf(numbers: readonly number[], closed: boolean): string {
+  const list = numbers.map(round)
+  const pieces = Array.from(
+    { length: (list.length - 2) / 6 },
+    (_, i) => `C${list.slice(2 + 6 * i, 8 + 6 * i).join(' ')}`,
+  )
+  return `path('M${list[0]} ${list[1]}${pieces.join('')}${closed ? 'Z' : ''}')`
 }

@@ -1,100 +1,16 @@
 <script setup lang="ts">
-import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
 import { EllipsisVertical } from '@lucide/vue'
-import { onClickOutside } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
-import {
-  duplicateLayers,
-  followInPlace,
-  groupLayers,
-  removeLayers,
-  setTurnAlongRoute,
-  switchLayers,
-} from '@arrow-bend/core/edit'
-import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
-import { useDocument } from '../../../../session/document/document.ts'
-import { usePlayback } from '../../../../session/playback/playback.ts'
-import { useSelection } from '../../../../session/selection/selection.ts'
-import { useStageView } from '../../../../session/view/stageView.ts'
-import EditField from '../../EditField.vue'
-import LayerLabelChip from './LayerLabelChip.vue'
+import { defineAsyncComponent, ref } from 'vue'
+import type { Layer } from '@arrow-bend/core/scene'
 
-/** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
-const props = defineProps<{ layer: Layer }>()
+/** Opens what can be done with a layer as a whole. */
+defineProps<{ layer: Layer }>()
 defineEmits<{ rename: [] }>()
 
-const document = useDocument()
-const playback = usePlayback()
-const selection = useSelection()
-const stageView = useStageView()
+// Seldom wanted, so it comes when it is.
+const LayerMenuPanel = defineAsyncComponent(() => import('./LayerMenuPanel.vue'))
 const opener = ref<HTMLElement | null>(null)
-const panel = ref<HTMLElement | null>(null)
-const { floatingStyles } = useFloating(opener, panel, {
-  placement: 'bottom-end',
-  middleware: [flip(), shift({ padding: 6 })],
-  whileElementsMounted: autoUpdate,
-})
-
 const open = ref(false)
-const toggle = async (): Promise<void> => {
-  open.value = !open.value
-  await nextTick()
-  panel.value?.querySelector<HTMLElement>('select')?.focus()
-}
-/** Gives the keyboard back to the button it came from. */
-const close = (): void => {
-  open.value = false
-  opener.value?.querySelector('button')?.focus()
-}
-onClickOutside(panel, () => (open.value = false), { ignore: [opener] })
-
-const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
-/** The layer itself, or all selected ones when it is among them. */
-const chosen = computed(() => (selection.hasLayer(props.layer.id) ? selection.layers : [props.layer.id]))
-/** Layers it could ride on: all but itself and those that ride on it. */
-const hosts = computed(() => {
-  const riding = withRiders(document.scene!, chosen.value)
-  return document.scene!.layers.filter(({ id }) => !riding.has(id))
-})
-const follow = (event: Event): void => {
-  const parent = (event.target as HTMLSelectElement).value || null
-  document.apply(parent ? 'Layer follows another' : 'Layer follows nothing', (draft) =>
-    followInPlace(draft, document.sceneId, chosen.value, { parent, time: playback.time }),
-  )
-}
-const group = (): void => {
-  document.apply(
-    'Layers grouped',
-    (draft) => groupLayers(draft, document.sceneId, chosen.value, { name: 'Group', makeId: document.makeId }),
-    (id) => selection.selectLayers([id]),
-  )
-}
-const duplicate = (): void => {
-  document.apply(
-    chosen.value.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
-    (draft) => duplicateLayers(draft, document.sceneId, chosen.value, document.makeId),
-    (copies) => selection.selectLayers(copies),
-  )
-}
-const label = (to: LayerLabel | null): void => {
-  document.apply(to ? 'Labelled' : 'Label removed', (draft) =>
-    switchLayers(draft, document.sceneId, chosen.value, { label: to }),
-  )
-}
-const solo = computed(() => chosen.value.every((id) => stageView.solo.includes(id)))
-const remove = (): void => {
-  const layers = chosen.value
-  document.apply(
-    layers.length > 1 ? 'Layers removed' : 'Layer removed',
-    (draft) => removeLayers(draft, document.sceneId, layers),
-    () => selection.clear(),
-  )
-}
-const turnAlong = (on: boolean): void => {
-  document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
-    setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
-  )
-}
 </script>
 
 <template>
@@ -105,74 +21,18 @@ const turnAlong = (on: boolean): void => {
       :aria-label="`More of ${layer.name}`"
       :aria-expanded="open"
       title="More"
-      @click="toggle"
+      @click="open = !open"
     >
       <EllipsisVertical :size="15" aria-hidden="true" />
     </button>
   </span>
-  <Teleport v-if="open" to="body">
-    <div
-      ref="panel"
-      class="float panel"
-      :style="floatingStyles"
-      role="dialog"
-      :aria-label="layer.name"
-      @keydown.esc.stop="close"
-    >
-      <label class="line">
-        follows
-        <select class="field" :value="layer.parent ?? ''" :disabled="layer.locked" @change="follow">
-          <option value="">nothing</option>
-          <option v-for="host in hosts" :key="host.id" :value="host.id">{{ host.name }}</option>
-        </select>
-      </label>
-      <label class="line">
-        <input
-          type="checkbox"
-          :checked="layer.turnAlongRoute !== undefined"
-          :disabled="layer.locked"
-          @change="turnAlong(($event.target as HTMLInputElement).checked)"
-        />
-        turns along its route
-      </label>
-      <EditField
-        v-if="layer.turnAlongRoute !== undefined"
-        show-label
-        label="by more"
-        unit="°"
-        :model-value="layer.turnAlongRoute"
-        edit="Turn along the route set"
-        :recipe="(value: number) => (draft) => setTurnAlongRoute(draft, layerRef, value)"
-      />
-      <label class="line" title="On the stage only; what you export is not changed">
-        <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
-        shown alone on the stage
-      </label>
-      <div class="line labels" role="group" aria-label="Label">
-        label
-        <button
-          v-for="name in LAYER_LABELS"
-          :key="name"
-          type="button"
-          :aria-label="`Label ${name}`"
-          :aria-pressed="layer.label === name"
-          @click="label(layer.label === name ? null : name)"
-        >
-          <LayerLabelChip :label="name" />
-        </button>
-      </div>
-      <button type="button" @click="(close(), $emit('rename'))">Rename</button>
-      <button type="button" @click="(close(), duplicate())">
-        {{ chosen.length > 1 ? `Duplicate ${chosen.length} layers` : 'Duplicate' }}
-      </button>
-      <button type="button" @click="(close(), group())">
-        {{ chosen.length > 1 ? `Group ${chosen.length} layers` : 'Group' }}
-      </button>
-      <button type="button" @click="(close(), remove())">
-        {{ chosen.length > 1 ? `Remove ${chosen.length} layers` : 'Remove' }}
-      </button>
-    </div>
-  </Teleport>
+  <LayerMenuPanel
+    v-if="open && opener"
+    :layer="layer"
+    :opener="opener"
+    @rename="$emit('rename')"
+    @close="open = false"
+  />
 </template>
 
 <style scoped>
@@ -186,58 +46,5 @@ const turnAlong = (on: boolean): void => {
 
 .opener:hover {
   background: var(--rule-soft);
-}
-
-.panel {
-  z-index: 40;
-  display: grid;
-  width: 220px;
-  gap: 2px;
-  padding: 6px;
-}
-
-.panel button {
-  height: 26px;
-  padding: 0 8px;
-  border-radius: 4px;
-  text-align: left;
-}
-
-.panel button:hover,
-.panel button:focus-visible {
-  background: var(--rule-soft);
-}
-
-.panel .labels {
-  gap: 2px;
-}
-
-.panel .labels button {
-  display: grid;
-  width: 24px;
-  height: 24px;
-  padding: 0;
-  place-items: center;
-}
-
-.panel .labels button:first-of-type {
-  margin-left: 4px;
-}
-
-.panel .labels button[aria-pressed='true'] {
-  box-shadow: inset 0 -2px 0 var(--pencil);
-}
-
-.line {
-  display: flex;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
-  padding: 0 8px;
-}
-
-.line select {
-  min-width: 0;
-  flex: 1;
 }
 </style>

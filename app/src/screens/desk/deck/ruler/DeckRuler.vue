@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed, shallowRef } from 'vue'
+import { defineAsyncComponent, computed, shallowRef } from 'vue'
 import { formatTime } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { rulerMarks } from '../../../../chart/rulerMarks.ts'
-import MarkerEditor from './MarkerEditor.vue'
 import RulerMarkers from './RulerMarkers.vue'
 import RulerRange from './RulerRange.vue'
 import { useScrub } from './useScrub.ts'
+
+// Seldom seen, so it comes when it is.
+const MarkerEditor = defineAsyncComponent(() => import('./MarkerEditor.vue'))
 
 /** The time ruler above the lanes, with markers and the play range; dragging along it scrubs. */
 const HEIGHTS = { small: 3, middle: 5, large: 8 } as const

@@ -1,13 +1,11 @@
-import type { BendLibrary } from '../../bend/index.ts'
-import { compiledOf, valueInto } from '../../property/index.ts'
-import { alongDegrees, makePlacing, type Layer, type Scene } from '../../scene/index.ts'
-import { frameTicks } from '../../time/index.ts'
-import { checkKeyframes } from './pageLimits.ts'
-import { withEnds, type Keyframe, type Track } from './keyframes.ts'
+import { LINEAR } from '../bend/index.ts'
+import { compiledOf, valueInto } from '../property/index.ts'
+import { alongDegrees, makePlacing, type Layer } from '../scene/index.ts'
+import type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
 
 /** Looks a frame; a frame's own moment is one of them. */
 const LOOKS_A_FRAME = 8
-/** Looks that lie this near to a line between others are left out, degrees: half of what the export is held to for a turn. */
+/** Looks that lie this near to a line between others are left out, degrees: half of what exports are held to for a turn. */
 const WITHIN_DEGREES = 0.0005
 /** A turn by more than this from one look to the next is a corner of the route, not a bend of it, degrees. */
 const CORNER = 20
@@ -20,32 +18,36 @@ interface Look {
 }
 
 /** The turn of a layer that turns along its route: its own and the route's together, looked at closely. */
-export function alongTrack(layer: Layer, library: BendLibrary, scene: Scene): Track {
+export function playAlong(
+  layer: Layer,
+  { library, duration, frame, clock, checkCount }: Omit<PlayOptions, 'within'>,
+): PlayedTrack {
   const placing = makePlacing(layer, library)
   const turn = compiledOf(layer.properties['turn']!, library)
-  const own = new Float64Array(1)
-  const step = frameTicks(scene.rate) / LOOKS_A_FRAME
+  const turned = new Float64Array(1)
+  const step = frame / LOOKS_A_FRAME
   // Of what is looked at a twentieth or more is kept where a route is curved all along.
-  checkKeyframes(scene.duration / step / 20)
+  checkCount(duration / step / 20)
   const looks: Look[] = []
   let along = 0
-  for (let i = 0; i * step < scene.duration; i += 1) {
+  for (let i = 0; i * step < duration; i += 1) {
     const time = i * step
-    const found = alongDegrees(placing, time)
+    const own = clock.timeAt(time)
+    const found = alongDegrees(placing, own)
     const shortest = i === 0 ? found : along + shortestTurn(found - along)
     const jumps = i > 0 && Math.abs(shortest - along) > CORNER
     along = shortest
-    valueInto(own, turn, time)
-    looks.push({ time, degrees: own[0]! + along, jumps })
+    valueInto(turned, turn, own)
+    looks.push({ time, degrees: turned[0]! + along, jumps })
   }
-  const keyframes = withoutLines(looks).flatMap(({ time, degrees, jumps }, i, kept): Keyframe[] => {
-    const offset = time / scene.duration
-    const frame: Keyframe = { offset, numbers: [degrees], easing: 'linear' }
-    if (!jumps) return [frame]
+  const keys = withoutLines(looks).flatMap(({ time, degrees, jumps }, i, kept): PlayedKey[] => {
+    const share = time / duration
+    const key: PlayedKey = { share, numbers: [degrees], bend: LINEAR }
+    if (!jumps) return [key]
     const before = kept[i - 1]!
-    return [{ offset: offset - 1e-9, numbers: [before.degrees], easing: 'linear' }, frame]
+    return [{ share: share - 1e-9, numbers: [before.degrees], bend: LINEAR }, key]
   })
-  return { keyframes: withEnds(keyframes), path: null }
+  return { keys, path: null }
 }
 
 /** An angle's difference taken the shorter way round, degrees. */
