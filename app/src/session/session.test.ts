@@ -5,7 +5,6 @@ import { ease, key, layerWith, projectOf, property } from '../../../core/test/tr
 import { deferUntilIdle } from './document/deferUntilIdle.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type Step } from './document/history.ts'
 import { NOTHING_SELECTED, useSelection } from './selection/selection.ts'
-import { commandOf, SHORTCUTS, sideOf } from './shortcuts.ts'
 import { spansOf, spanTarget, targetSpans } from '@arrow-bend/core/choose'
 
 const step = (label: string): Step => ({
@@ -17,9 +16,6 @@ const step = (label: string): Step => ({
   before: NOTHING_SELECTED,
   after: NOTHING_SELECTED,
 })
-const press = (pressed: string, more: Partial<Parameters<typeof commandOf>[0]> = {}) =>
-  commandOf({ key: pressed, shiftKey: false, ctrlKey: false, metaKey: false, altKey: false, ...more })
-
 describe('history', () => {
   it('goes back and forth and forgets what was undone when something new is done', () => {
     const two = remember(remember(EMPTY_HISTORY, step('a')), step('b'))
@@ -35,35 +31,6 @@ describe('history', () => {
     for (let i = 0; i < 700; i += 1) history = remember(history, step(String(i)))
     expect(history.done).toHaveLength(500)
     expect(history.done[0]!.label).toBe('200')
-  })
-})
-
-describe('commandOf', () => {
-  it('reads keys with and without Ctrl, and leaves Alt to the browser', () => {
-    expect(press(' ')).toBe('play')
-    expect(press('4')).toBe('bend4')
-    expect(press('{', { shiftKey: true })).toBe('keyBack')
-    expect(press('z', { ctrlKey: true })).toBe('undo')
-    expect(press('Z', { metaKey: true, shiftKey: true })).toBe('redo')
-    expect(press('a', { ctrlKey: true })).toBe('selectAll')
-    expect(press('4', { altKey: true })).toBeNull()
-    expect(press('y')).toBeNull()
-  })
-
-  it('takes digits by their place with Shift and Alt, for one side of spans', () => {
-    expect(press('$', { shiftKey: true, code: 'Digit4' })).toBe('bend4')
-    expect(press('™', { altKey: true, code: 'Digit2' })).toBe('bend2')
-    expect(press('4', { ctrlKey: true, shiftKey: true, code: 'Digit4' })).toBeNull()
-    expect(sideOf({ shiftKey: true, altKey: false })).toBe('arrive')
-    expect(sideOf({ shiftKey: false, altKey: true })).toBe('leave')
-    expect(sideOf({ shiftKey: false, altKey: false })).toBeNull()
-  })
-
-  it('has a key for every command of the help sheet', () => {
-    for (const { keys, label } of Object.values(SHORTCUTS)) {
-      expect(keys.length).toBeGreaterThan(0)
-      expect(label).not.toBe('')
-    }
   })
 })
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { SHORTCUTS } from '../session/shortcuts.ts'
+import { COMMANDS } from '../command/commands.ts'
 import AppDialog from '../ui/AppDialog.vue'
-import { useHelpSheet } from './helpSheet.ts'
+import { useHelpSheet } from '../session/view/helpSheet.ts'
 
 /** All shortcuts, from the one table that also drives them. */
 const help = useHelpSheet()
-const entries = Object.values(SHORTCUTS)
+const entries = Object.values(COMMANDS)
 const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
   name,
   list: entries.filter(({ group }) => group === name),
@@ -20,7 +20,7 @@ const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
         <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-2 gap-y-0.5">
           <template v-for="entry in group.list" :key="entry.label">
             <dt>
-              <kbd v-for="keys in entry.keys" :key="keys" class="mono key">{{ keys }}</kbd>
+              <kbd v-for="keys in entry.shown" :key="keys" class="mono key">{{ keys }}</kbd>
             </dt>
             <dd class="text-ink-2">{{ entry.label }}</dd>
           </template>

@@ -6,10 +6,10 @@ import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { useJournal } from '../session/document/journal.ts'
-import { keysOf } from '../session/shortcuts.ts'
+import { keysOf } from '../command/commands.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
-import { useHelpSheet } from './helpSheet.ts'
+import { useHelpSheet } from '../session/view/helpSheet.ts'
 import SceneMenu from './SceneMenu.vue'
 
 /** The bar above a project's screens. */

@@ -4,9 +4,9 @@ import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectRole } from '../session/document/useOpenProject.ts'
 import { useDocument } from '../session/document/document.ts'
-import { fileName } from './fileName.ts'
+import { fileName } from '../session/document/fileName.ts'
 import { projectStorage, type Losses } from '../storage/index.ts'
-import { saveBlob } from './saveProject.ts'
+import { saveBlob } from '../session/document/saveProject.ts'
 
 /** What the person has to know of the open project before they go on: strips below the bar. */
 const props = defineProps<{ role: ProjectRole; losses: Losses }>()

@@ -16,7 +16,7 @@ import { useOpenProject } from '../session/document/useOpenProject.ts'
 import { projectStorage } from '../storage/index.ts'
 import ProjectBar from './ProjectBar.vue'
 import ProjectNotices from './ProjectNotices.vue'
-import { saveBlob } from './saveProject.ts'
+import { saveBlob } from '../session/document/saveProject.ts'
 import { useSceneAddress } from './useSceneAddress.ts'
 import { useThumbnailKeeper } from './useThumbnailKeeper.ts'
 

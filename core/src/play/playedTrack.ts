@@ -24,7 +24,10 @@ export interface PlayedTrack {
 export interface PlayOptions {
   /** From the start of the scene. */
   readonly duration: Ticks
-  /** Largest error of straight pieces, in the value's own unit; each is looked at in three places between its ends. */
+  /**
+   * Largest error of straight pieces, in the value's own unit, at seven places of each. A spike narrower than these, as
+   * lifts on handles that cross can make, is not seen.
+   */
   readonly within: number
   /** The project's named bends. */
   readonly library: BendLibrary

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useEventListener, useWindowSize } from '@vueuse/core'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref, onScopeDispose } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
-import { commandOf, sideOf, type Command } from '../../session/shortcuts.ts'
+import { COMMANDS } from '../../command/commands.ts'
+import { commandKeys } from '../../command/keyBindings.ts'
+import { useHoveredView } from '../../session/view/hoveredView.ts'
 import { useSidePanel } from '../../session/view/sidePanel.ts'
-import { useView } from '../../session/view/view.ts'
 import { trackPointer } from '../../gesture/trackPointer.ts'
 import SidePanel from './side/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
@@ -14,7 +15,7 @@ import { useArtImport } from './import/useArtImport.ts'
 import { useDroppedFiles } from './import/useDroppedFiles.ts'
 import DeskRail from './rail/DeskRail.vue'
 import StagePanel from './stage/StagePanel.vue'
-import { useDeskActions } from './useDeskActions.ts'
+import { useCommands } from '../../command/useCommands.ts'
 import { useKeyPasting } from './useKeyPasting.ts'
 
 /** The editing screen: stage and Bend panel above, rail between, deck below. */
@@ -25,9 +26,10 @@ const MOST_PANEL = 560
 
 const document = useDocument()
 const preferences = usePreferences()
-const actions = useDeskActions()
-const view = useView()
+const actions = useCommands()
 const panel = useSidePanel()
+const hover = useHoveredView()
+onScopeDispose(() => (hover.stage = null))
 usePersistedView()
 useKeyPasting(actions.reuse, async (text) => {
   const { useKeyTable } = await import('./side/values/useKeyTable.ts')
@@ -39,19 +41,7 @@ const ImportDialog = defineAsyncComponent(() => import('./import/ImportDialog.vu
 const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
-const pointerOverStage = ref(false)
 
-/** Commands that go on while their key is held down. */
-const REPEATED: ReadonlySet<Command> = new Set([
-  'frameBack',
-  'frameOn',
-  'nudgeBack',
-  'nudgeOn',
-  'undo',
-  'redo',
-  'keyBack',
-  'keyOn',
-])
 let playWaits = false
 
 const { height: windowHeight } = useWindowSize()
@@ -65,22 +55,18 @@ const isTyping = (target: EventTarget | null): boolean =>
   (target.matches('input:not([type=color]), textarea, select') ||
     target.closest('[role=dialog], [role=menu], [role=listbox]') !== null)
 
-useEventListener(window, 'keydown', (event) => {
-  if (event.defaultPrevented) return
-  const command = commandOf(event)
-  if (!command || (isTyping(event.target) && command !== 'save')) return
+const keys = commandKeys(({ command, more, side }, event) => {
+  if (isTyping(event.target) && command !== 'save') return
   const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
   if (onButton && (event.key === ' ' || event.key === 'Enter')) return
   event.preventDefault()
-  if (event.repeat && !REPEATED.has(command)) return
-  if (command === 'play' && pointerOverStage.value) {
-    // Over the stage Space may be the start of a pan; it plays when let go without one.
-    playWaits = true
-    return
-  }
-  if (command === 'fit' && pointerOverStage.value) stage.value?.fit(event.shiftKey)
-  else if (command === 'zoomIn' || command === 'zoomOut') zoom(command === 'zoomIn' ? 1.25 : 1 / 1.25)
-  else actions.run(command, event.shiftKey, sideOf(event))
+  if (event.repeat && !('repeats' in COMMANDS[command])) return
+  // Over the stage Space may be the start of a pan; it plays when let go without one.
+  if (command === 'play' && hover.stage) playWaits = true
+  else actions.run(command, more, side)
+})
+useEventListener(window, 'keydown', (event) => {
+  if (!event.defaultPrevented) keys(event)
 })
 
 useEventListener(window, 'keyup', (event) => {
@@ -90,11 +76,6 @@ useEventListener(window, 'keyup', (event) => {
 })
 useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: true })
 
-/** In or out, in the view under the pointer. */
-const zoom = (factor: number): void => {
-  if (pointerOverStage.value) stage.value?.zoom(factor)
-  else view.zoomAt(view.laneWidth / 2, factor)
-}
 const resize = (event: PointerEvent): void => {
   const from = stageHeight.value
   const most = desk.value!.clientHeight - LEAST_DECK - 40
@@ -135,8 +116,8 @@ const resizeByKey = (event: KeyboardEvent): void => {
         ref="stage"
         class="flex-1"
         @import="art.choose()"
-        @pointerenter="pointerOverStage = true"
-        @pointerleave="pointerOverStage = false"
+        @pointerenter="hover.stage = stage"
+        @pointerleave="hover.stage = null"
       />
       <template v-if="panel.open">
         <div

@@ -3,7 +3,7 @@ import { toast } from 'vue-sonner'
 import { isKeyClip } from '@arrow-bend/core/format/clip'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useKeyClipboard } from '../../session/selection/keyClipboard.ts'
-import type { ReuseActions } from './useReuseActions.ts'
+import type { ReuseActions } from '../../command/useReuseActions.ts'
 
 /** What takes rows of a table that were pasted. */
 export type TakeTable = (text: string) => Promise<void>

@@ -16,7 +16,7 @@ import {
   withNewId,
   type NewProject,
 } from '../../session/document/projectFiles.ts'
-import { useHelpSheet } from '../../shell/helpSheet.ts'
+import { useHelpSheet } from '../../session/view/helpSheet.ts'
 import {
   database,
   EMPTIED,

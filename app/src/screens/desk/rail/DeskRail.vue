@@ -22,14 +22,14 @@ import { usePlayback } from '../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
-import { keysOf } from '../../../session/shortcuts.ts'
+import { keysOf } from '../../../command/commands.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
-import type { DeskActions } from '../useDeskActions.ts'
+import type { Commands } from '../../../command/useCommands.ts'
 
 /** The strip between stage and deck: transport, time, switches, measured speed. */
-const props = defineProps<{ actions: DeskActions }>()
+const props = defineProps<{ actions: Commands }>()
 
 const deferred = useDeferredViews()
 const playback = usePlayback()

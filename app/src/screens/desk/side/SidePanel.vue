@@ -3,11 +3,11 @@ import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
 import { defineAsyncComponent } from 'vue'
 import { useDocument } from '../../../session/document/document.ts'
 import { SIDE_TABS, useSidePanel, type SideTab } from '../../../session/view/sidePanel.ts'
-import type { DeskActions } from '../useDeskActions.ts'
+import type { Commands } from '../../../command/useCommands.ts'
 import { useTargetSpans } from './bend/useTargetSpans.ts'
 
 /** What lies beside the stage: the bend of what is selected, its keys in numbers, when they are, and their reuse. */
-defineProps<{ actions: DeskActions }>()
+defineProps<{ actions: Commands }>()
 
 // They come with the first span that is selected, so that the Desk itself is there sooner.
 const BendPanel = defineAsyncComponent(() => import('./bend/BendPanel.vue'))

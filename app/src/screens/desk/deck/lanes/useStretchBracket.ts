@@ -8,7 +8,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
-import { useTellReplaced } from '../../useTellReplaced.ts'
+import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import { useTimeDrag } from './useTimeDrag.ts'
 
 /** More keys than this are not all stretched at every step of a drag. */

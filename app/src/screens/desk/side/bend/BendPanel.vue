@@ -12,11 +12,11 @@ import {
 } from '@arrow-bend/core/bend'
 import { changeBends } from '@arrow-bend/core/edit'
 import { useDocument, type Gesture, type Recipe } from '../../../../session/document/document.ts'
-import type { DeskActions } from '../../useDeskActions.ts'
+import type { Commands } from '../../../../command/useCommands.ts'
 import BendFacts from './BendFacts.vue'
 import BendKind from './BendKind.vue'
 import BendPlot from './BendPlot.vue'
-import { useLastBend } from './lastBend.ts'
+import { useLastBend } from '../../../../session/selection/lastBend.ts'
 import { EDIT_LABELS, editBend, type PlotEdit } from './plotEdit.ts'
 import { LADDER_WIDTH, plotSize } from '../../../../chart/plot/plotScale.ts'
 import PointFields from './PointFields.vue'
@@ -28,7 +28,7 @@ import { useGhost } from './useGhost.ts'
 import type { TargetSpans } from './useTargetSpans.ts'
 
 /** Edits the bend of the selected spans, one or many. */
-const props = defineProps<{ actions: DeskActions; target: TargetSpans }>()
+const props = defineProps<{ actions: Commands; target: TargetSpans }>()
 
 // Reading CSS takes a parser, which comes after all else is there.
 const CssField = defineAsyncComponent(() => import('./CssField.vue'))

@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
-import type { Command } from '../../../../session/shortcuts.ts'
+import type { CommandId } from '../../../../command/commands.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
 import TipHost from '../../../../ui/TipHost.vue'
-import { useLastBend } from './lastBend.ts'
+import { useLastBend } from '../../../../session/selection/lastBend.ts'
 
 /** Eight bends one press away; the eighth is the one used last. */
 const props = defineProps<{ present: PlainBend | null; smooth: boolean }>()
-defineEmits<{ choose: [command: Command] }>()
+defineEmits<{ choose: [command: CommandId] }>()
 
 const last = useLastBend()
 const same = (a: PlainBend, b: PlainBend): boolean => JSON.stringify(a) === JSON.stringify(b)
 const tiles = computed(() => [
   ...QUICK_BENDS.map((quick, i) => ({
-    command: `bend${i + 1}` as Command,
+    command: `bend${i + 1}` as CommandId,
     digit: i + 1,
     label: quick.label,
     bend: quick.smooth ? SMOOTH_LOOK : quick.bend,
@@ -23,7 +23,7 @@ const tiles = computed(() => [
       : !props.smooth && props.present !== null && same(props.present, quick.bend),
   })),
   {
-    command: 'bend8' as Command,
+    command: 'bend8' as CommandId,
     digit: 8,
     label: last.bend ? 'The bend used last' : 'The bend used last: none yet',
     bend: last.bend,

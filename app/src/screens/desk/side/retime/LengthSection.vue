@@ -10,16 +10,16 @@ import { usePinnedKey } from '../../../../session/selection/pinnedKey.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { keysOf } from '../../../../session/shortcuts.ts'
+import { keysOf } from '../../../../command/commands.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
-import type { DeskActions } from '../../useDeskActions.ts'
-import { useTellReplaced } from '../../useTellReplaced.ts'
+import type { Commands } from '../../../../command/useCommands.ts'
+import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import TimeRow from './TimeRow.vue'
 import { useRetime, type Anchor } from './useRetime.ts'
 
 /** How long the selected keys take, and where they begin and end. */
-const props = defineProps<{ actions: DeskActions }>()
+const props = defineProps<{ actions: Commands }>()
 
 const document = useDocument()
 const meant = useEffectiveSelection()

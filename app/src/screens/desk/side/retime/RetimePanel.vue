@@ -6,11 +6,11 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useSidePanel, type RetimeSection } from '../../../../session/view/sidePanel.ts'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
-import type { DeskActions } from '../../useDeskActions.ts'
+import type { Commands } from '../../../../command/useCommands.ts'
 import LengthSection from './LengthSection.vue'
 
 /** Everything that changes when things happen, for what is selected. */
-defineProps<{ actions: DeskActions }>()
+defineProps<{ actions: Commands }>()
 
 const OrderSection = defineAsyncComponent(() => import('./OrderSection.vue'))
 const RhythmSection = defineAsyncComponent(() => import('./RhythmSection.vue'))

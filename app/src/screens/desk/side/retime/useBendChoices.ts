@@ -3,7 +3,7 @@ import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { spanTarget } from '@arrow-bend/core/choose'
-import { useLastBend } from '../bend/lastBend.ts'
+import { useLastBend } from '../../../../session/selection/lastBend.ts'
 
 export interface BendChoice {
   readonly label: string

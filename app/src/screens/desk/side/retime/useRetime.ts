@@ -8,7 +8,7 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import { usePinnedKey } from '../../../../session/selection/pinnedKey.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
-import { useTellReplaced } from '../../useTellReplaced.ts'
+import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 
 /** A moment that stays while the rest is stretched: `end of` a layer is the last of its meant keys. */
 export type Anchor = 'start' | 'end' | 'playhead' | 'pinned' | `end of ${string}`

@@ -24,19 +24,19 @@ import { useKeyClipboard } from '../../../../session/selection/keyClipboard.ts'
 import { useEffectiveSelection } from '../../../../session/selection/effectiveSelection.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { keysOf } from '../../../../session/shortcuts.ts'
+import { keysOf } from '../../../../command/commands.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
-import type { DeskActions } from '../../useDeskActions.ts'
+import type { Commands } from '../../../../command/useCommands.ts'
 import { freshClipText } from '../../useKeyPasting.ts'
-import { recordedIds } from '../../useReuseActions.ts'
-import { useTellReplaced } from '../../useTellReplaced.ts'
+import { recordedIds } from '../../../../command/useReuseActions.ts'
+import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import PreviewButtons from '../retime/PreviewButtons.vue'
 import { usePreview } from '../retime/usePreview.ts'
 
 /** Copied keys, and all the ways to use them or the selected ones again. */
-const props = defineProps<{ actions: DeskActions }>()
+const props = defineProps<{ actions: Commands }>()
 
 const document = useDocument()
 const clipboard = useKeyClipboard()

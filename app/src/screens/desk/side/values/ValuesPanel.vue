@@ -8,17 +8,17 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
-import { keysOf } from '../../../../session/shortcuts.ts'
+import { keysOf } from '../../../../command/commands.ts'
 import { setKeys } from '@arrow-bend/core/edit'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import TimeField from '../../../../ui/TimeField.vue'
 import EditField from '../../EditField.vue'
-import type { DeskActions } from '../../useDeskActions.ts'
+import type { Commands } from '../../../../command/useCommands.ts'
 import { useKeyTable, type ValueRow } from './useKeyTable.ts'
 
 /** The selected keys in numbers: times, values, how they pass motion through, bends. */
-defineProps<{ actions: DeskActions }>()
+defineProps<{ actions: Commands }>()
 
 const document = useDocument()
 const preferences = usePreferences()

@@ -16,7 +16,7 @@ import { asTicks } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { useTellReplaced } from '../../useTellReplaced.ts'
+import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 
 /** A key as a row of the table. */
 export interface ValueRow {

@@ -12,14 +12,14 @@ import {
 } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import { timedKeys } from '@arrow-bend/core/property'
-import { useDocument } from '../../session/document/document.ts'
-import { usePreferences } from '../../session/preferences.ts'
-import { useSelection } from '../../session/selection/selection.ts'
-import type { BendSide } from '../../session/shortcuts.ts'
+import { useDocument } from '../session/document/document.ts'
+import { usePreferences } from '../session/preferences.ts'
+import { useSelection } from '../session/selection/selection.ts'
+import type { BendSide } from './command.ts'
 import { spanTarget, targetSpans, type SpanTarget } from '@arrow-bend/core/choose'
-import { numberWords } from '../../ui/numberWords.ts'
-import { useLastBend } from './side/bend/lastBend.ts'
-import { withSide } from '../../chart/plot/spanNumbers.ts'
+import { numberWords } from '../ui/numberWords.ts'
+import { useLastBend } from '../session/selection/lastBend.ts'
+import { withSide } from '../chart/plot/spanNumbers.ts'
 
 export interface ShapeActions {
   /** Gives the selected spans a quick bend, or only the side that leaves or arrives of one. */

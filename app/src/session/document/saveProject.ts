@@ -2,7 +2,7 @@ import { fileSave } from 'browser-fs-access'
 import { toast } from 'vue-sonner'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project } from '@arrow-bend/core/scene'
-import { assetShelf } from '../storage/index.ts'
+import { assetShelf } from '../../storage/index.ts'
 import { fileName } from './fileName.ts'
 
 /** Writes what `make` returns to a file the person chooses; says what went wrong, if anything did. */
@@ -20,7 +20,7 @@ export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): 
 export async function saveProject(project: Project): Promise<void> {
   const pack = async (): Promise<Blob> => {
     // What zips is fetched when it is first wanted.
-    const { packProject } = await import('../session/document/projectFiles.ts')
+    const { packProject } = await import('./projectFiles.ts')
     return packProject(await assetShelf.fileOf(project))
   }
   await saveBlob(pack, fileName(project.name, 'bend'))

@@ -1,6 +1,6 @@
 import { toast } from 'vue-sonner'
 import type { MoveReport } from '@arrow-bend/core/edit'
-import { useDocument } from '../../session/document/document.ts'
+import { useDocument } from '../session/document/document.ts'
 
 /** Says when keys were landed on and gave way, with the way back at hand. */
 export function useTellReplaced(): (report: MoveReport | null, keepBoth?: () => void) => void {

@@ -1,0 +1,42 @@
+import type { ShapeActions } from './useShapeActions.ts'
+import type { CommandRuns, CommandWords } from './command.ts'
+
+/** Quick bends by digits. */
+export const BEND_COMMANDS = {
+  bend1: {
+    shown: ['1'],
+    chords: ['1', 'Shift+Digit1', 'Alt+Digit1'],
+    label: 'Linear; every digit: with Shift the arriving side only, with Alt the leaving side',
+    group: 'Bends',
+  },
+  bend2: { shown: ['2'], chords: ['2', 'Shift+Digit2', 'Alt+Digit2'], label: 'Ease out of', group: 'Bends' },
+  bend3: { shown: ['3'], chords: ['3', 'Shift+Digit3', 'Alt+Digit3'], label: 'Ease into', group: 'Bends' },
+  bend4: { shown: ['4'], chords: ['4', 'Shift+Digit4', 'Alt+Digit4'], label: 'Ease both', group: 'Bends' },
+  bend5: { shown: ['5'], chords: ['5', 'Shift+Digit5', 'Alt+Digit5'], label: 'Hold', group: 'Bends' },
+  bend6: { shown: ['6'], chords: ['6', 'Shift+Digit6', 'Alt+Digit6'], label: 'Smooth', group: 'Bends' },
+  bend7: { shown: ['7'], chords: ['7', 'Shift+Digit7', 'Alt+Digit7'], label: 'Overshoot', group: 'Bends' },
+  bend8: {
+    shown: ['8'],
+    chords: ['8', 'Shift+Digit8', 'Alt+Digit8'],
+    label: 'The bend used last',
+    group: 'Bends',
+  },
+} as const satisfies Record<string, CommandWords>
+
+/** What they do. */
+export function useBendCommands({
+  shape,
+}: {
+  readonly shape: ShapeActions
+}): CommandRuns<keyof typeof BEND_COMMANDS> {
+  return {
+    bend1: (_, side) => shape.bendSpans(0, side),
+    bend2: (_, side) => shape.bendSpans(1, side),
+    bend3: (_, side) => shape.bendSpans(2, side),
+    bend4: (_, side) => shape.bendSpans(3, side),
+    bend5: (_, side) => shape.bendSpans(4, side),
+    bend6: (_, side) => shape.bendSpans(5, side),
+    bend7: (_, side) => shape.bendSpans(6, side),
+    bend8: (_, side) => shape.bendSpans(7, side),
+  }
+}

@@ -1,0 +1,144 @@
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { COMMANDS, keysOf, type CommandId } from './commands.ts'
+import { commandKeys, sideOf, type CommandPress } from './keyBindings.ts'
+
+interface Pressed {
+  readonly key: string
+  readonly code?: string
+  readonly mods?: readonly ('Shift' | 'Control' | 'Meta' | 'Alt')[]
+}
+
+/** Stands for the browser's own, which Node has none of. */
+class FakeKeyboardEvent extends Event {}
+beforeAll(() => vi.stubGlobal('KeyboardEvent', FakeKeyboardEvent))
+afterAll(() => vi.unstubAllGlobals())
+
+/** A press as the browser tells of it. */
+function eventOf({ key, code = '', mods = [] }: Pressed): KeyboardEvent {
+  const has = (name: string): boolean => mods.includes(name as 'Shift')
+  return Object.assign(new FakeKeyboardEvent('keydown'), {
+    key,
+    code,
+    shiftKey: has('Shift'),
+    ctrlKey: has('Control'),
+    metaKey: has('Meta'),
+    altKey: has('Alt'),
+    getModifierState: has,
+  }) as unknown as KeyboardEvent
+}
+
+/** What is asked for by a press; null for nothing. */
+function asked(pressed: Pressed): CommandPress | null {
+  const found: CommandPress[] = []
+  commandKeys((press) => found.push(press))(eventOf(pressed))
+  expect(found.length).toBeLessThan(2)
+  return found[0] ?? null
+}
+
+const SHIFT = ['Shift'] as const
+
+describe('commandKeys', () => {
+  it.each<[CommandId, Pressed]>([
+    ['play', { key: ' ', code: 'Space' }],
+    ['playBack', { key: 'j', code: 'KeyJ' }],
+    ['stop', { key: 'k', code: 'KeyK' }],
+    ['playOn', { key: 'l', code: 'KeyL' }],
+    ['frameBack', { key: 'ArrowLeft' }],
+    ['frameOn', { key: 'ArrowRight' }],
+    ['keyBack', { key: '[' }],
+    ['keyBack', { key: '{', mods: SHIFT }],
+    ['keyOn', { key: ']' }],
+    ['keyOn', { key: '}', mods: SHIFT }],
+    ['start', { key: 'Home' }],
+    ['end', { key: 'End' }],
+    ['rangeIn', { key: 'i' }],
+    ['rangeOut', { key: 'o' }],
+    ['marker', { key: 'm' }],
+    ['markerBack', { key: '“', code: 'BracketLeft', mods: ['Alt'] }],
+    ['markerOn', { key: '‘', code: 'BracketRight', mods: ['Alt'] }],
+    ['bend1', { key: '1', code: 'Digit1' }],
+    ['bend2', { key: '2', code: 'Digit2' }],
+    ['bend3', { key: '3', code: 'Numpad3' }],
+    ['bend4', { key: '$', code: 'Digit4', mods: SHIFT }],
+    ['bend5', { key: '∞', code: 'Digit5', mods: ['Alt'] }],
+    ['bend6', { key: '6' }],
+    ['bend7', { key: '7' }],
+    ['bend8', { key: '8' }],
+    ['key', { key: 'a' }],
+    ['nudgeBack', { key: ',' }],
+    ['nudgeBack', { key: '<', mods: SHIFT }],
+    ['nudgeOn', { key: '.' }],
+    ['nudgeOn', { key: '>', mods: SHIFT }],
+    ['toPlayhead', { key: 'h' }],
+    ['reverse', { key: 'q' }],
+    ['reverse', { key: 'Q', mods: SHIFT }],
+    ['retime', { key: 't' }],
+    ['route', { key: 'r' }],
+    ['pause', { key: 'p' }],
+    ['splitAxes', { key: 'x' }],
+    ['remove', { key: 'Delete' }],
+    ['remove', { key: 'Backspace' }],
+    ['selectAll', { key: 'a', mods: ['Control'] }],
+    ['clear', { key: 'Escape' }],
+    ['fit', { key: 'f' }],
+    ['zoomIn', { key: '+', mods: SHIFT }],
+    ['zoomIn', { key: '+', code: 'NumpadAdd' }],
+    ['zoomIn', { key: '=' }],
+    ['zoomOut', { key: '-' }],
+    ['openLanes', { key: 'Enter' }],
+    ['openLanes', { key: 'Enter', mods: SHIFT }],
+    ['graphs', { key: 'v' }],
+    ['pasteSpecial', { key: 'V', mods: ['Shift', 'Control'] }],
+    ['undo', { key: 'z', mods: ['Control'] }],
+    ['undo', { key: 'z', mods: ['Meta'] }],
+    ['redo', { key: 'Z', mods: ['Shift', 'Meta'] }],
+    ['redo', { key: 'y', mods: ['Control'] }],
+    ['duplicate', { key: 'd', mods: ['Control'] }],
+    ['save', { key: 's', mods: ['Meta'] }],
+    ['help', { key: '?', mods: SHIFT }],
+    ['help', { key: '?' }],
+  ])('asks for %s by %j', (command, pressed) => {
+    expect(asked(pressed)?.command).toBe(command)
+  })
+
+  it('reaches every command that has keys, by each of them', () => {
+    const reached = new Set<string>()
+    for (const command of Object.keys(COMMANDS) as CommandId[])
+      for (const chord of COMMANDS[command].chords) {
+        const parts = chord.length > 1 ? chord.split('+') : [chord]
+        const key = parts.at(-1)!
+        const mods = parts.slice(0, -1).map((mod) => (mod === '$mod' ? 'Control' : (mod as 'Shift')))
+        const press = asked({ key, code: key, mods })
+        expect(press?.command, chord).toBe(command)
+        reached.add(command)
+      }
+    const without = (Object.keys(COMMANDS) as CommandId[]).filter((command) => !reached.has(command))
+    // The browser's own events, which bring the clipboard along.
+    expect(without).toEqual(['copy', 'cut', 'paste'])
+  })
+
+  it.each<Pressed>([
+    { key: 'y' },
+    { key: '4', code: 'Digit4', mods: ['Control', 'Shift'] },
+    { key: 'a', mods: ['Alt'] },
+    { key: 'k', mods: ['Control'] },
+  ])('leaves %j to the browser', (pressed) => {
+    expect(asked(pressed)).toBeNull()
+  })
+
+  it('says which form is asked for, and which side of spans', () => {
+    expect(asked({ key: 'Q', mods: SHIFT })).toEqual({ command: 'reverse', more: true, side: 'arrive' })
+    expect(asked({ key: 'q' })).toEqual({ command: 'reverse', more: false, side: null })
+    expect(asked({ key: '™', code: 'Digit2', mods: ['Alt'] })!.side).toBe('leave')
+    expect(sideOf({ shiftKey: false, altKey: false })).toBeNull()
+  })
+})
+
+describe('COMMANDS', () => {
+  it('has words and keys to show for every command', () => {
+    for (const command of Object.keys(COMMANDS) as CommandId[]) {
+      expect(keysOf(command)).not.toBe('')
+      expect(COMMANDS[command].label).not.toBe('')
+    }
+  })
+})

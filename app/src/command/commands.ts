@@ -1,0 +1,22 @@
+import { BEND_COMMANDS } from './bendCommands.ts'
+import type { CommandWords } from './command.ts'
+import { EDITING_COMMANDS } from './editingCommands.ts'
+import { KEY_COMMANDS } from './keyCommands.ts'
+import { TIME_COMMANDS } from './timeCommands.ts'
+import { VIEW_COMMANDS } from './viewCommands.ts'
+
+/** The one table of commands: keys, buttons, tooltips and the help sheet read it. */
+export const COMMANDS = {
+  ...TIME_COMMANDS,
+  ...BEND_COMMANDS,
+  ...KEY_COMMANDS,
+  ...VIEW_COMMANDS,
+  ...EDITING_COMMANDS,
+} as const satisfies Record<string, CommandWords>
+
+export type CommandId = keyof typeof COMMANDS
+
+/** The keys of a command as shown. */
+export function keysOf(command: CommandId): string {
+  return COMMANDS[command].shown.join(' or ')
+}

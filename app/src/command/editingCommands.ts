@@ -1,0 +1,87 @@
+import { duplicateLayers } from '@arrow-bend/core/edit'
+import { useDocument } from '../session/document/document.ts'
+import { useSelection } from '../session/selection/selection.ts'
+import { useEffectiveSelection } from '../session/selection/effectiveSelection.ts'
+import { useSidePanel } from '../session/view/sidePanel.ts'
+import type { ReuseActions } from './useReuseActions.ts'
+import { useHelpSheet } from '../session/view/helpSheet.ts'
+import { saveProject } from '../session/document/saveProject.ts'
+import type { CommandRuns, CommandWords } from './command.ts'
+
+/** Commands of the clipboard, the history and the file. */
+export const EDITING_COMMANDS = {
+  copy: { shown: ['Ctrl/Cmd+C'], chords: [], label: 'Copy the selected keys', group: 'Editing' },
+  cut: { shown: ['Ctrl/Cmd+X'], chords: [], label: 'Cut them', group: 'Editing' },
+  paste: {
+    shown: ['Ctrl/Cmd+V'],
+    chords: [],
+    label: 'Paste keys at the playhead, an easing or a table onto what is selected',
+    group: 'Editing',
+  },
+  pasteSpecial: {
+    shown: ['Shift+Ctrl/Cmd+V'],
+    chords: ['Shift+$mod+v'],
+    label: 'Choose what to paste: bends, timing, values, backwards…',
+    group: 'Editing',
+  },
+  undo: { shown: ['Ctrl/Cmd+Z'], chords: ['$mod+z'], label: 'Undo', group: 'Editing', repeats: true },
+  redo: {
+    shown: ['Shift+Ctrl/Cmd+Z'],
+    chords: ['Shift+$mod+z', '$mod+y'],
+    label: 'Redo',
+    group: 'Editing',
+    repeats: true,
+  },
+  duplicate: {
+    shown: ['Ctrl/Cmd+D'],
+    chords: ['$mod+d'],
+    label: 'Selected keys again after themselves, or else a copy of the layer',
+    group: 'Editing',
+  },
+  save: { shown: ['Ctrl/Cmd+S'], chords: ['$mod+s'], label: 'Save the project as a file', group: 'Editing' },
+  help: { shown: ['?'], chords: ['?'], label: 'This sheet', group: 'Editing' },
+} as const satisfies Record<string, CommandWords>
+
+/** What they do. */
+export function useEditingCommands({
+  reuse,
+}: {
+  readonly reuse: ReuseActions
+}): CommandRuns<keyof typeof EDITING_COMMANDS> {
+  const document = useDocument()
+  const selection = useSelection()
+  const meant = useEffectiveSelection()
+  const panel = useSidePanel()
+  const help = useHelpSheet()
+
+  const duplicate = (): void => {
+    const { layers } = selection
+    if (meant.explicit && meant.keys.length > 0) {
+      reuse.again()
+      return
+    }
+    if (layers.length === 0) return
+    document.apply(
+      layers.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
+      (draft) => duplicateLayers(draft, document.sceneId, layers, document.makeId),
+      (copies) => selection.selectLayers(copies),
+    )
+  }
+
+  return {
+    copy: () => copyText(reuse.copy()),
+    cut: () => copyText(reuse.cut()),
+    paste: () => panel.show('reuse'),
+    pasteSpecial: () => panel.show('reuse'),
+    undo: () => document.undo(),
+    redo: () => document.redo(),
+    duplicate: duplicate,
+    save: () => void saveProject(document.committed!),
+    help: () => help.show(),
+  }
+}
+
+/** Puts text on the clipboard where a button was pressed for it; what was copied is kept in this tab anyway. */
+function copyText(text: string | null): void {
+  if (text !== null) void navigator.clipboard.writeText(text).catch(() => undefined)
+}

@@ -1,0 +1,228 @@
+import type { Draft } from 'immer'
+import { toast } from 'vue-sonner'
+import { spansOf } from '@arrow-bend/core/choose'
+import {
+  findProperty,
+  healKeys,
+  nudgeKeys,
+  removeKeys,
+  removeLayers,
+  rippleKeys,
+  setRouteThrough,
+  toggleKey,
+  type KeyRef,
+  type PropertyRef,
+} from '@arrow-bend/core/edit'
+import type { Project, Scene } from '@arrow-bend/core/scene'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../session/document/document.ts'
+import { usePlayback } from '../session/playback/playback.ts'
+import { useSelection } from '../session/selection/selection.ts'
+import { useEffectiveSelection } from '../session/selection/effectiveSelection.ts'
+import { usePreferences } from '../session/preferences.ts'
+import { useSidePanel } from '../session/view/sidePanel.ts'
+import type { ReuseActions } from './useReuseActions.ts'
+import type { ShapeActions } from './useShapeActions.ts'
+import { useTellReplaced } from './useTellReplaced.ts'
+import type { CommandRuns, CommandWords } from './command.ts'
+
+/** Commands on keys, and on what is selected. */
+export const KEY_COMMANDS = {
+  key: {
+    shown: ['A'],
+    chords: ['a'],
+    label: 'Set or remove a key on the selected properties',
+    group: 'Keys',
+  },
+  nudgeBack: {
+    shown: [','],
+    chords: [',', '<'],
+    label: 'Selected keys one frame earlier; with Shift ten',
+    group: 'Keys',
+    repeats: true,
+  },
+  nudgeOn: {
+    shown: ['.'],
+    chords: ['.', '>'],
+    label: 'Selected keys one frame later; with Shift ten',
+    group: 'Keys',
+    repeats: true,
+  },
+  toPlayhead: {
+    shown: ['H'],
+    chords: ['h'],
+    label: 'Bring the selected keys here, to the playhead',
+    group: 'Keys',
+  },
+  reverse: {
+    shown: ['Q'],
+    chords: ['q'],
+    label: 'Reverse the selected keys in time; with Shift there and back',
+    group: 'Keys',
+  },
+  retime: { shown: ['T'], chords: ['t'], label: 'Retime panel: length, order, rhythm', group: 'Keys' },
+  route: {
+    shown: ['R'],
+    chords: ['r'],
+    label: 'Route at the selected keys: corner, joined, smooth in turn',
+    group: 'Keys',
+  },
+  pause: {
+    shown: ['P'],
+    chords: ['p'],
+    label: 'Pause at the selected keys; what follows comes later',
+    group: 'Keys',
+  },
+  splitAxes: {
+    shown: ['X'],
+    chords: ['x'],
+    label: 'Split the position into X and Y, or join them',
+    group: 'Keys',
+  },
+  remove: {
+    shown: ['Delete'],
+    chords: ['Delete', 'Backspace'],
+    label: 'Remove the selected keys, or else layers',
+    group: 'Keys',
+  },
+  selectAll: {
+    shown: ['Ctrl/Cmd+A'],
+    chords: ['$mod+a'],
+    label: 'Select every span of the selected layers',
+    group: 'Keys',
+  },
+  clear: {
+    shown: ['Escape'],
+    chords: ['Escape'],
+    label: 'Give up the drag or the look ahead, or else the selection',
+    group: 'Keys',
+  },
+} as const satisfies Record<string, CommandWords>
+
+/** What they do. */
+export function useKeyCommands({
+  reuse,
+  shape,
+}: {
+  readonly reuse: ReuseActions
+  readonly shape: ShapeActions
+}): CommandRuns<keyof typeof KEY_COMMANDS> {
+  const document = useDocument()
+  const playback = usePlayback()
+  const selection = useSelection()
+  const meant = useEffectiveSelection()
+  const preferences = usePreferences()
+  const panel = useSidePanel()
+  const tell = useTellReplaced()
+
+  const toggleKeys = (): void => {
+    const refs = keyableRefs(document.scene!, selection.properties, selection.layers)
+    if (refs.length === 0) {
+      toast('Select a property first: click its name in the deck.')
+      return
+    }
+    playback.pause()
+    document.apply('Key set or removed', (draft) =>
+      refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)),
+    )
+  }
+
+  const nudge = (frames: number): void => {
+    if (!meant.explicit || !meant.range) return
+    const { keys, range } = meant
+    const step = frames * frameTicks(document.rate)
+    if (preferences.ripple) {
+      document.apply('Keys nudged with what follows', (draft) =>
+        rippleKeys(draft, {
+          scene: document.sceneId,
+          layers: [...new Set(keys.map(({ layer }) => layer))],
+          from: range[0],
+          byTicks: step,
+        }),
+      )
+    } else tell(document.apply('Keys nudged', (draft) => nudgeKeys(draft, keys, frames)))
+  }
+
+  const takeAway = (draft: Draft<Project>, keys: readonly KeyRef[]): void => {
+    const onRoute = ({ property }: KeyRef): boolean => property === 'position'
+    healKeys(draft, keys.filter(onRoute), playback.time)
+    removeKeys(
+      draft,
+      keys.filter((key) => !onRoute(key)),
+      playback.time,
+    )
+  }
+
+  const remove = (): void => {
+    const scene = document.scene!
+    if (selection.keys.length > 0) {
+      document.apply(
+        selection.keys.length > 1 ? 'Keys removed' : 'Key removed',
+        (draft) => takeAway(draft, selection.keys),
+        () => selection.clear(),
+      )
+    } else if (selection.spans.length === 0 && selection.layers.length > 0) {
+      document.apply(
+        selection.layers.length > 1 ? 'Layers removed' : 'Layer removed',
+        (draft) => removeLayers(draft, scene.id, selection.layers),
+        () => selection.clear(),
+      )
+    }
+  }
+
+  const turnRoute = (): void => {
+    const refs = selection.keys.filter(({ property }) => property === 'position')
+    const [first] = refs
+    if (!first) {
+      toast('Select keys of a route first: click their beads on the picture.')
+      return
+    }
+    const key = findProperty(document.project!, first)?.keys.find(({ id }) => id === first.key)
+    const order = ['corner', 'joined', 'smooth'] as const
+    const next = order[(order.indexOf(key?.route?.through ?? 'corner') + 1) % order.length]!
+    document.apply(`Route made ${next}`, (draft) => setRouteThrough(draft, refs, next))
+  }
+
+  const selectAll = (): void => {
+    const scene = document.scene!
+    const layers =
+      selection.layers.length > 0 ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
+    selection.selectSpans(
+      spansOf(
+        scene,
+        layers.filter(({ locked }) => !locked),
+      ),
+    )
+  }
+
+  return {
+    key: toggleKeys,
+    nudgeBack: (more) => nudge(more ? -10 : -1),
+    nudgeOn: (more) => nudge(more ? 10 : 1),
+    toPlayhead: reuse.toPlayhead,
+    reverse: (more) => (more ? reuse.thereAndBack() : reuse.reverse()),
+    retime: () => panel.show('retime'),
+    route: turnRoute,
+    pause: shape.pause,
+    splitAxes: shape.splitAxes,
+    remove: remove,
+    selectAll: selectAll,
+    clear: () => document.leavePreview() || selection.clear(),
+  }
+}
+
+/** The properties a key is set on: the selected ones, or the animated ones of the selected layers. */
+function keyableRefs(
+  scene: Scene,
+  properties: readonly PropertyRef[],
+  layers: readonly string[],
+): PropertyRef[] {
+  if (properties.length > 0) return [...properties]
+  return scene.layers
+    .filter(({ id }) => layers.includes(id))
+    .flatMap((layer) =>
+      Object.entries(layer.properties)
+        .filter(([, { keys }]) => keys.length > 0)
+        .map(([property]) => ({ scene: scene.id, layer: layer.id, property })),
+    )
+}

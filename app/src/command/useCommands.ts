@@ -1,0 +1,40 @@
+import { useDocument } from '../session/document/document.ts'
+import { useBendCommands } from './bendCommands.ts'
+import type { BendSide, CommandRuns } from './command.ts'
+import type { CommandId } from './commands.ts'
+import { useEditingCommands } from './editingCommands.ts'
+import { useKeyCommands } from './keyCommands.ts'
+import { useTimeCommands } from './timeCommands.ts'
+import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
+import { useShapeActions } from './useShapeActions.ts'
+import { useViewCommands } from './viewCommands.ts'
+
+export interface Commands {
+  /**
+   * Does what a command says; `more` asks for its other form, `side` is the side of spans a quick bend is for.
+   * Tells whether there was anything to do.
+   */
+  run(command: CommandId, more: boolean, side?: BendSide): boolean
+  readonly reuse: ReuseActions
+}
+
+/** Everything keys, buttons and menus do. */
+export function useCommands(): Commands {
+  const document = useDocument()
+  const [reuse, shape] = [useReuseActions(), useShapeActions()]
+  const runs: CommandRuns<CommandId> = {
+    ...useTimeCommands(),
+    ...useBendCommands({ shape }),
+    ...useKeyCommands({ reuse, shape }),
+    ...useViewCommands(),
+    ...useEditingCommands({ reuse }),
+  }
+  return {
+    reuse,
+    run(command, more, side = null) {
+      if (!document.project) return false
+      runs[command](more, side)
+      return true
+    },
+  }
+}

@@ -1,0 +1,82 @@
+import { toast } from 'vue-sonner'
+import { targetSpans } from '@arrow-bend/core/choose'
+import { findProperty } from '@arrow-bend/core/edit'
+import { useDocument } from '../session/document/document.ts'
+import { useSelection } from '../session/selection/selection.ts'
+import { hasGraph, useView } from '../session/view/view.ts'
+import { useHoveredView } from '../session/view/hoveredView.ts'
+import type { CommandRuns, CommandWords } from './command.ts'
+
+/** How much closer one step comes. */
+const ZOOM = 1.25
+
+/** Commands of what is in view. */
+export const VIEW_COMMANDS = {
+  fit: {
+    shown: ['F'],
+    chords: ['f'],
+    label: 'Fit what is selected in the view under the pointer; with Shift everything',
+    group: 'View',
+  },
+  zoomIn: { shown: ['+'], chords: ['+', '='], label: 'Closer, in the view under the pointer', group: 'View' },
+  zoomOut: { shown: ['-'], chords: ['-'], label: 'Farther', group: 'View' },
+  openLanes: {
+    shown: ['Enter'],
+    chords: ['Enter'],
+    label: 'Graphs of the selected lanes; with Shift as high as they go',
+    group: 'View',
+  },
+  graphs: { shown: ['V'], chords: ['v'], label: 'Value, speed or both in open lanes', group: 'View' },
+} as const satisfies Record<string, CommandWords>
+
+/** What they do. */
+export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
+  const document = useDocument()
+  const selection = useSelection()
+  const view = useView()
+  const hover = useHoveredView()
+
+  const fit = (everything: boolean): void => {
+    if (hover.stage) {
+      hover.stage.fit(everything)
+      return
+    }
+    const spans = everything ? [] : targetSpans(document.project!, selection.state)
+    if (spans.length === 0) view.fitAll()
+    else view.fitTimes(Math.min(...spans.map(({ from }) => from.t)), Math.max(...spans.map(({ to }) => to.t)))
+  }
+
+  const chosenLanes = (): string[] =>
+    selection.properties.flatMap((ref) => {
+      const property = findProperty(document.project!, ref)
+      return property && hasGraph(property) ? [`${ref.layer}/${ref.property}`] : []
+    })
+
+  const openLanes = (tall: boolean): void => {
+    const lanes = chosenLanes()
+    if (lanes.length === 0) {
+      toast('Select a lane that moves first: click its name or a ribbon.')
+      return
+    }
+    if (tall) {
+      lanes.forEach((lane) => view.stretchLane(lane))
+      return
+    }
+    const closed = lanes.filter((lane) => !view.open.has(lane))
+    for (const lane of closed.length > 0 ? closed : lanes) view.toggleLane(lane)
+  }
+
+  /** In or out, in the view under the pointer. */
+  const zoom = (factor: number): void => {
+    if (hover.stage) hover.stage.zoom(factor)
+    else view.zoomAt(view.laneWidth / 2, factor)
+  }
+
+  return {
+    fit: fit,
+    zoomIn: () => zoom(ZOOM),
+    zoomOut: () => zoom(1 / ZOOM),
+    openLanes: openLanes,
+    graphs: () => view.turnGraphs(chosenLanes().length > 0 ? chosenLanes() : [...view.open.keys()]),
+  }
+}
