@@ -202,7 +202,22 @@ export async function measureDrag(
     await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => resolve(0))))
   }
   await page.mouse.up()
+  await reportFollowers(page)
   return page.evaluate(() => (window as unknown as { benchTimes: number[] }).benchTimes)
+}
+
+/** Prints how many frames of the last drag the views that accompany it kept up with. */
+async function reportFollowers(page: Page): Promise<void> {
+  const last = await page.evaluate(() => {
+    const found = performance.getEntriesByType('measure') as PerformanceMeasure[]
+    const entry = found.filter(({ name }) => name.startsWith('followers of a drag')).at(-1)
+    performance.clearMeasures()
+    return entry ? { name: entry.name, detail: entry.detail as { frames: number; followed: number } } : null
+  })
+  if (last)
+    console.log(
+      `${last.name.padEnd(48)} kept up with ${last.detail.followed} of ${last.detail.frames} frames`,
+    )
 }
 
 /** Gaps between animation frames while the demo plays. */

@@ -9,11 +9,10 @@ export async function withoutPickers(page: Page): Promise<void> {
   })
 }
 
-/** Opens the seeded demo on its Desk, as a new person would. */
+/** Opens the seeded demo on its Desk, by its address. */
 export async function openDemo(page: Page): Promise<void> {
   await withoutPickers(page)
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
+  await page.goto('/projects/lantern-regatta')
   await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
   await expect(page.getByLabel('Current time')).toHaveValue('00:00:04:02')
 }

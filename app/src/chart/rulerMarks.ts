@@ -1,6 +1,6 @@
 import type { Scene } from '@arrow-bend/core/scene'
 import { formatTime, frameTicks, type Ticks, type TimeDisplay } from '@arrow-bend/core/time'
-import type { LaneScale } from './lane/laneDrawing.ts'
+import type { LaneScale } from './lane/ribbon.ts'
 
 /** What the ruler has to know of a scene. */
 export type ScenePace = Pick<Scene, 'rate' | 'duration'>

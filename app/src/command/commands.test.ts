@@ -40,6 +40,7 @@ const SHIFT = ['Shift'] as const
 describe('commandKeys', () => {
   it.each<[CommandId, Pressed]>([
     ['play', { key: ' ', code: 'Space' }],
+    ['play', { key: ' ' }],
     ['playBack', { key: 'j', code: 'KeyJ' }],
     ['stop', { key: 'k', code: 'KeyK' }],
     ['playOn', { key: 'l', code: 'KeyL' }],
@@ -106,7 +107,7 @@ describe('commandKeys', () => {
     for (const command of Object.keys(COMMANDS) as CommandId[])
       for (const chord of COMMANDS[command].chords) {
         const parts = chord.length > 1 ? chord.split('+') : [chord]
-        const key = parts.at(-1)!
+        const key = parts.at(-1)!.replace('(\\s)', ' ')
         const mods = parts.slice(0, -1).map((mod) => (mod === '$mod' ? 'Control' : (mod as 'Shift')))
         const press = asked({ key, code: key, mods })
         expect(press?.command, chord).toBe(command)

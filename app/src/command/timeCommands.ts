@@ -8,7 +8,8 @@ import type { CommandRuns, CommandWords } from './command.ts'
 
 /** Commands of the playhead, the play range and markers. */
 export const TIME_COMMANDS = {
-  play: { shown: ['Space'], chords: ['Space'], label: 'Play or pause', group: 'Time' },
+  // A space would part two presses of one chord.
+  play: { shown: ['Space'], chords: ['(\\s)'], label: 'Play or pause', group: 'Time' },
   playBack: { shown: ['J'], chords: ['j'], label: 'Play backwards; again: faster', group: 'Time' },
   stop: { shown: ['K'], chords: ['k'], label: 'Stop', group: 'Time' },
   playOn: { shown: ['L'], chords: ['l'], label: 'Play forwards; again: faster', group: 'Time' },

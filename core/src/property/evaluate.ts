@@ -1,21 +1,10 @@
 import { TICKS_PER_SECOND } from '../time/index.ts'
 import type { CompiledProperty } from './compileProperty.ts'
+import { locate, type Located } from './loop/locate.ts'
 import { PlaceSpan } from './spans/placeSpan.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Outside, Value } from './property.ts'
 import { valueOfNumbers } from './valueNumbers.ts'
-
-/** Where a moment falls once the rules outside the keys are applied. */
-interface Located {
-  /** Ticks, within the keys. */
-  time: number
-  /** Whole rounds of a cycle gone by. */
-  rounds: number
-  /** −1 on the way back of there-and-back. */
-  direction: 1 | -1
-  /** Ticks beyond the end for `continue`, 0 otherwise. */
-  beyond: number
-}
 
 /**
  * Writes the value at a moment, one number a component (colours: OKLab and alpha).
@@ -126,21 +115,6 @@ function speedWithin(out: Float64Array, compiled: CompiledProperty, time: number
   const span = spanAt(compiled, time)
   const from = times[span]!
   spans[span]!.speedInto(out, (time - from) / (times[span + 1]! - from))
-}
-
-/** Where a moment outside the keys falls. Source: own, as the motion model's small print has it. */
-function locate(compiled: CompiledProperty, time: number, rule: Outside): Located {
-  const { times } = compiled
-  const first = times[0]!
-  const last = times[times.length - 1]!
-  const length = last - first
-  const end = time < first ? first : last
-  if (rule === 'hold' || length === 0) return { time: end, rounds: 0, direction: 1, beyond: 0 }
-  if (rule === 'continue') return { time: end, rounds: 0, direction: 1, beyond: time - end }
-  const rounds = Math.floor((time - first) / length)
-  const into = time - first - rounds * length
-  const back = rule === 'thereAndBack' && rounds % 2 !== 0
-  return { time: back ? last - into : first + into, rounds, direction: back ? -1 : 1, beyond: 0 }
 }
 
 function outsideValue(out: Float64Array, compiled: CompiledProperty, time: number, rule: Outside): void {

@@ -78,9 +78,9 @@ export function useArtImport(): ArtImport {
     const bytes = all.flatMap(({ sha256 }) =>
       [...sha256].map(([{ type, bytes: own }, hash]): AssetBytes => ({ sha256: hash, type, bytes: own })),
     )
-    let added: readonly string[]
+    let added: readonly string[] = []
     try {
-      added = await assetShelf.keep(bytes)
+      if (bytes.length > 0) added = await assetShelf.keep(bytes)
     } catch (caught) {
       // Where the disk is full there is time to make room, and to try again.
       waiting.value = asked

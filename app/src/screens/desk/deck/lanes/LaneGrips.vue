@@ -10,12 +10,8 @@ import { useView } from '../../../../session/view/view.ts'
 import { discPoints } from '../../../../chart/discPoints.ts'
 import PointerTag from '../../../../gesture/PointerTag.vue'
 import type { LaneGripsPicture } from './laneGrips.ts'
-import {
-  isBeadChosen,
-  keysOfBead,
-  type BeadDrawing,
-  type SpanDrawing,
-} from '../../../../chart/lane/laneDrawing.ts'
+import { isBeadChosen, keysOfBead, type BeadDrawing } from '../../../../chart/lane/laneDrawing.ts'
+import type { SpanDrawing } from '../../../../chart/lane/ribbon.ts'
 import LaneWords from './LaneWords.vue'
 import { momentWords } from './momentWords.ts'
 import { useKeyDrag } from './useKeyDrag.ts'

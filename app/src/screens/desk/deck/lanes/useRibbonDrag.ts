@@ -12,7 +12,7 @@ import { compiledOf } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { usePointerDrag, type PointerTag } from '../../../../gesture/usePointerDrag.ts'
-import type { SpanDrawing } from '../../../../chart/lane/laneDrawing.ts'
+import type { SpanDrawing } from '../../../../chart/lane/ribbon.ts'
 
 /** px up that make a bend as strong as it goes, and down as soft. */
 const FULL = 120

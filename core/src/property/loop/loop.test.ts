@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { anyProperty, ease, key, lawful, property } from '../../test/trials.ts'
-import { asTicks, MOST_TICKS, TICKS_PER_SECOND } from '../time/index.ts'
+import { anyProperty, ease, key, lawful, property } from '../../../test/trials.ts'
+import { asTicks, MOST_TICKS, TICKS_PER_SECOND } from '../../time/index.ts'
 import {
   compileProperty,
   directionInto,
@@ -10,7 +10,7 @@ import {
   valueAt,
   type Outside,
   type Property,
-} from './index.ts'
+} from '../index.ts'
 
 const at = (seconds: number): number => Math.round(seconds * TICKS_PER_SECOND)
 const kinds = fc.constantFrom('turn', 'pair', 'place').chain((kind) => anyProperty(kind, 4))
