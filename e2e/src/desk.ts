@@ -9,6 +9,9 @@ export async function withoutPickers(page: Page): Promise<void> {
   })
 }
 
+/** What a browser keeps that has never been here; others begin with what a first visit left (`seedDemo.ts`). */
+export const NEW_BROWSER = { cookies: [], origins: [] }
+
 /** Opens the seeded demo on its Desk, by its address. */
 export async function openDemo(page: Page): Promise<void> {
   await withoutPickers(page)

@@ -1,5 +1,14 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
-import { addLayer, newProject, saved, savedFile, storedProject, type, withoutPickers } from './desk.ts'
+import {
+  NEW_BROWSER,
+  addLayer,
+  newProject,
+  saved,
+  savedFile,
+  storedProject,
+  type,
+  withoutPickers,
+} from './desk.ts'
 
 /** The names of the layers in the deck, top first. */
 const layers = async (page: Page): Promise<string[]> =>
@@ -220,19 +229,22 @@ test('a project whose only snapshot is damaged says so, is handed over as it is,
   await expect(page.getByRole('article')).toHaveCount(1)
 })
 
-test('that the browser emptied what it kept is told until it has been read', async ({ page }) => {
-  // As Chromium says of a database it found damaged.
-  await page.addInitScript(() => {
-    Object.defineProperty(IDBVersionChangeEvent.prototype, 'dataLoss', { get: () => 'total' })
+test.describe('in a browser that is new to it', () => {
+  test.use({ storageState: NEW_BROWSER })
+  test('that the browser emptied what it kept is told until it has been read', async ({ page }) => {
+    // As Chromium says of a database it found damaged.
+    await page.addInitScript(() => {
+      Object.defineProperty(IDBVersionChangeEvent.prototype, 'dataLoss', { get: () => 'total' })
+    })
+    await page.goto('/')
+    const notice = page.getByRole('alert').filter({ hasText: 'emptied it' })
+    await expect(notice).toContainText('the projects that were here are gone')
+    await page.reload()
+    await expect(notice).toBeVisible()
+    await notice.getByRole('button', { name: 'Close' }).click()
+    await expect(notice).toBeHidden()
+    await page.reload()
+    await expect(page.getByText('Lantern Regatta').first()).toBeVisible()
+    await expect(notice).toBeHidden()
   })
-  await page.goto('/')
-  const notice = page.getByRole('alert').filter({ hasText: 'emptied it' })
-  await expect(notice).toContainText('the projects that were here are gone')
-  await page.reload()
-  await expect(notice).toBeVisible()
-  await notice.getByRole('button', { name: 'Close' }).click()
-  await expect(notice).toBeHidden()
-  await page.reload()
-  await expect(page.getByText('Lantern Regatta').first()).toBeVisible()
-  await expect(notice).toBeHidden()
 })

@@ -1,13 +1,16 @@
 import { expect, test } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
-import { newProject, openDemo, savedFile, withoutPickers } from './desk.ts'
+import { NEW_BROWSER, newProject, openDemo, savedFile, withoutPickers } from './desk.ts'
 
-test('the demo is there on first start, drawn', async ({ page }) => {
-  await page.goto('/')
-  const card = page.getByRole('article')
-  await expect(card).toContainText('Lantern Regatta')
-  await expect(card).toContainText('1920 × 1080 px, 12 s')
-  await expect(card.locator('img')).toBeVisible()
+test.describe('in a browser that is new to it', () => {
+  test.use({ storageState: NEW_BROWSER })
+  test('the demo is there on first start, drawn', async ({ page }) => {
+    await page.goto('/')
+    const card = page.getByRole('article')
+    await expect(card).toContainText('Lantern Regatta')
+    await expect(card).toContainText('1920 × 1080 px, 12 s')
+    await expect(card.locator('img')).toBeVisible()
+  })
 })
 
 test('a project is made, renamed, duplicated, deleted, and brought back', async ({ page }) => {
