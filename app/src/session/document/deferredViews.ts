@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
-import type { Project, Scene } from '@arrow-bend/core/scene'
+import type { Layer, Project, Scene } from '@arrow-bend/core/scene'
 import { useSelection } from '../selection/selection.ts'
 import { deferUntilIdle } from './deferUntilIdle.ts'
 import { useDocument } from './document.ts'
@@ -11,6 +11,7 @@ import type { GestureView } from './gestures.ts'
 /** More layers than this take longer to be painted, and more keys to be summed up, than a drag can wait. */
 const MANY_LAYERS = 100
 const MANY_KEYS = 1000
+const NO_LAYERS: ReadonlyMap<string, Layer> = new Map()
 
 /** The project as one view shows it, and the current scene of that. */
 export interface DeferredView {
@@ -76,29 +77,23 @@ export const useDeferredViews = defineStore('deferredViews', () => {
     },
     () => document.gestureIn === 'deck' && isMuchSelected.value,
   )
-  /** The ribbons of the bend that is being pulled follow, whatever else waits. */
-  const deck = computed<DeferredView>(() => {
-    const project = deckProject.value
-    const scene = document.sceneOf(project)
-    const pulled = document.gestureIn === 'panel' ? selection.state.spans : []
-    if (!scene || project === live.value || pulled.length === 0 || isMuchSelected.value)
-      return { project, scene }
-    return { project, scene: withLive(scene, document.scene!, new Set(pulled.map(({ layer }) => layer))) }
+  /** Layers of the bends that are being pulled in the panel, as they are by now, while the deck waits: their ribbons follow. */
+  const pulled = computed<ReadonlyMap<string, Layer>>(() => {
+    const chosen = document.gestureIn === 'panel' && waits.value ? selection.state.spans : []
+    if (chosen.length === 0 || isMuchSelected.value) return NO_LAYERS
+    const ids = new Set(chosen.map(({ layer }) => layer))
+    const layers = document.scene?.layers ?? []
+    return new Map(layers.flatMap((layer) => (ids.has(layer.id) ? [[layer.id, layer] as const] : [])))
   })
   return {
     isMuchSelected,
-    deck,
+    deck: viewOf(deckProject),
+    pulled,
     panel: viewOf(panel),
     /** The same as the project where there are few layers. */
     stage: viewOf(stage),
   }
 })
-
-/** A scene with some of its layers as they are by now. */
-function withLive(scene: Scene, now: Scene, ids: ReadonlySet<string>): Scene {
-  const live = new Map(now.layers.flatMap((layer) => (ids.has(layer.id) ? [[layer.id, layer] as const] : [])))
-  return { ...scene, layers: scene.layers.map((layer) => live.get(layer.id) ?? layer) }
-}
 
 /** Leaves what a gesture's followers did among the page's own measurements. Source: W3C, User Timing, measure(). */
 function report(view: GestureView, budget: FollowerBudget): void {

@@ -1,9 +1,10 @@
 /** A frame at 60 Hz, and what of it the page's own work may take, ms: the browser still has to draw what was painted. */
 const FRAME_MS = 1000 / 60
-const WORK_MS = 13
+const WORK_MS = 10
 
-/** Frames over the budget, one after the other, after which followers wait. */
+/** Frames over the budget after which followers wait; four that fit make up for one that did not. */
 const MOST_OVER = 2
+const MADE_UP = 1 / 4
 
 /** Gestures after which followers are tried again that did not fit. */
 const TRY_AGAIN_AFTER = 4
@@ -56,7 +57,7 @@ export class FollowerBudget {
     }
     if (!this.following) return
     const fits = workMs <= WORK_MS && frameMs <= FRAME_MS * 1.5
-    this.over = fits ? 0 : this.over + 1
+    this.over = fits ? Math.max(0, this.over - MADE_UP) : this.over + 1
     if (this.over >= MOST_OVER) {
       this.following = false
       this.waited = 0

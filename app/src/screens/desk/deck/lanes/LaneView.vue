@@ -2,6 +2,7 @@
 import { Repeat } from '@lucide/vue'
 import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
+import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
@@ -21,6 +22,7 @@ const props = defineProps<{
   top: number
 }>()
 
+const deferred = useDeferredViews()
 const document = useDocument()
 const selection = useSelection()
 const idle = useIdle()
@@ -28,7 +30,11 @@ const view = useView()
 
 const rested = useRowsIdle()
 // A row is made anew with its layer; the drawing only with the property itself.
-const property = computed(() => props.row.property)
+const property = computed(() => {
+  const { layer, definition } = props.row
+  // A bend that is pulled elsewhere is seen here, whatever else waits.
+  return deferred.pulled.get(layer.id)?.properties[definition.name] ?? props.row.property
+})
 const drawing = computed(() =>
   drawLane(property.value, { xOf: view.xOf, width: view.laneWidth, coarse: idle.coarse }, document.bends),
 )
