@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CircleHelp, Contrast, Redo2, Undo2 } from '@lucide/vue'
-import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
@@ -9,6 +9,7 @@ import { useJournal } from '../session/document/journal.ts'
 import { keysOf } from '../command/commands.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
+import NameField from '../ui/NameField.vue'
 import { useHelpSheet } from '../session/view/helpSheet.ts'
 import SceneMenu from './SceneMenu.vue'
 
@@ -22,7 +23,6 @@ const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
 const route = useRoute()
 
 const renaming = ref(false)
-const input = ref<HTMLInputElement | null>(null)
 const params = computed(() => ({ id: document.project?.id ?? '', scene: document.sceneId }))
 const name = computed(() => document.project?.name ?? '')
 const tabs = computed(() => [
@@ -36,35 +36,24 @@ const saved = computed(() => {
   if (state.at === null) return ''
   return `Saved ${new Date(state.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`
 })
-const startRenaming = (): void => {
-  renaming.value = true
-  void nextTick(() => input.value?.select())
-}
-const rename = (): void => {
-  if (!renaming.value || !input.value) return
-  const name = input.value.value
-  renaming.value = false
-  if (name.trim() !== document.project?.name)
-    document.apply('Project renamed', (draft) => renameProject(draft, name))
+const rename = (to: string): void => {
+  document.apply('Project renamed', (draft) => renameProject(draft, to))
 }
 </script>
 
 <template>
   <header class="bar">
     <RouterLink to="/" class="mark" aria-label="All projects"><ArrowMark /></RouterLink>
-    <input
+    <NameField
       v-if="renaming"
-      ref="input"
-      class="name field px-1"
-      aria-label="Project name"
-      :value="name"
-      @keydown.stop
-      @keydown.enter="rename"
-      @keydown.esc="renaming = false"
-      @blur="rename"
+      class="name"
+      label="Project name"
+      :name="name"
+      @rename="rename"
+      @done="renaming = false"
     />
     <h1 v-else class="name">
-      <button type="button" class="truncate" title="Rename" @click="startRenaming">
+      <button type="button" class="truncate" title="Rename" @click="renaming = true">
         {{ name }}
       </button>
     </h1>

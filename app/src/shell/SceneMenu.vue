@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ArrowDown, ArrowUp, Check, ChevronDown, Copy, Pencil, Plus, Trash2 } from '@lucide/vue'
-import { computed, nextTick, ref, type Component } from 'vue'
+import { computed, ref, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { addScene, duplicateScene, moveScene, removeScene, renameScene } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
 import { useSelection } from '../session/selection/selection.ts'
+import NameField from '../ui/NameField.vue'
 
 /** The scenes of the project: which is shown, and what can be done with it. */
 const document = useDocument()
@@ -13,7 +14,6 @@ const selection = useSelection()
 const route = useRoute()
 const router = useRouter()
 const renaming = ref(false)
-const input = ref<HTMLInputElement | null>(null)
 
 const scenes = computed(() => document.project?.scenes ?? [])
 const current = computed(() => document.scene)
@@ -45,28 +45,20 @@ const remove = (): void => {
     (next) => selection.goTo(next),
   )
 }
-const startRenaming = (): void => {
-  renaming.value = true
-  void nextTick(() => input.value?.select())
-}
-const rename = (): void => {
-  if (!renaming.value || !input.value) return
-  const name = input.value.value
-  renaming.value = false
-  if (name.trim() !== current.value?.name)
-    document.apply('Scene renamed', (draft) => renameScene(draft, document.sceneId, name))
+const rename = (name: string): void => {
+  document.apply('Scene renamed', (draft) => renameScene(draft, document.sceneId, name))
 }
 
 interface Choice {
   readonly label: string
   readonly icon: Component
-  readonly act: () => void
+  readonly act: () => unknown
   readonly disabled?: boolean
 }
 const choices = computed<readonly Choice[]>(() => [
   { label: 'New scene', icon: Plus, act: add },
   { label: 'Duplicate', icon: Copy, act: duplicate },
-  { label: 'Rename', icon: Pencil, act: startRenaming },
+  { label: 'Rename', icon: Pencil, act: () => (renaming.value = true) },
   { label: 'Move up', icon: ArrowUp, act: () => move(-1), disabled: place.value <= 0 },
   {
     label: 'Move down',
@@ -79,16 +71,13 @@ const choices = computed<readonly Choice[]>(() => [
 </script>
 
 <template>
-  <input
+  <NameField
     v-if="renaming"
-    ref="input"
-    class="field max-w-[200px] px-1"
-    aria-label="Scene name"
-    :value="current?.name"
-    @keydown.stop
-    @keydown.enter="rename"
-    @keydown.esc="renaming = false"
-    @blur="rename"
+    class="max-w-[200px]"
+    label="Scene name"
+    :name="current?.name ?? ''"
+    @rename="rename"
+    @done="renaming = false"
   />
   <Menu v-else as="div" class="relative min-w-0">
     <MenuButton class="opener" :aria-label="`Scene: ${current?.name ?? ''}`" title="Scenes">

@@ -28,8 +28,9 @@ export interface PlayedOutline {
  */
 export function playOutline(property: Property, options: PlayOptions): PlayedOutline {
   const { duration, library, clock } = options
-  const unrolled = unrollProperty(property, 0 as Ticks, duration, library).property
-  const compiled = clock.isSceneTime ? compileProperty(unrolled, NO_LINKS) : compiledOf(property, library)
+  const compiled = clock.isSceneTime
+    ? compileProperty(unrollProperty(property, 0 as Ticks, duration, library).property, NO_LINKS)
+    : compiledOf(property, library)
   const { closed } = compiled.keys[0]!.value as Outline
   const pointsOf = pointsReader(compiled, closed)
   const width = pointsOf(compiled.values.subarray(0, compiled.width)).length

@@ -1,7 +1,7 @@
 import type { Component } from 'vue'
 import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
-import { makeLayer, type LayerKind } from '@arrow-bend/core/scene'
+import { LAYER_KIND_RECORDS, makeLayer, type LayerKind } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { useSelection } from '../../session/selection/selection.ts'
@@ -11,7 +11,6 @@ import { LAYER_ICONS } from './layerIcons.ts'
 /** A kind of layer a person can add, with what it is like at first. */
 export interface NewLayer {
   readonly kind: LayerKind
-  readonly name: string
   readonly icon: Component
   readonly values: Readonly<Record<string, Value>>
 }
@@ -19,19 +18,17 @@ export interface NewLayer {
 export const NEW_LAYERS = {
   rectangle: {
     kind: 'rectangle',
-    name: 'Rectangle',
     icon: LAYER_ICONS.rectangle,
     values: { size: [240, 160], corner: 12 },
   },
-  ellipse: { kind: 'ellipse', name: 'Ellipse', icon: LAYER_ICONS.ellipse, values: { size: [180, 180] } },
+  ellipse: { kind: 'ellipse', icon: LAYER_ICONS.ellipse, values: { size: [180, 180] } },
   path: {
     kind: 'path',
-    name: 'Path',
     icon: LAYER_ICONS.path,
     values: { stroke: '#c8401a', 'stroke width': 6 },
   },
-  text: { kind: 'text', name: 'Text', icon: LAYER_ICONS.text, values: { fill: '#1f2b33' } },
-  group: { kind: 'group', name: 'Group', icon: LAYER_ICONS.group, values: {} },
+  text: { kind: 'text', icon: LAYER_ICONS.text, values: { fill: '#1f2b33' } },
+  group: { kind: 'group', icon: LAYER_ICONS.group, values: {} },
 } as const satisfies Record<string, NewLayer>
 
 /** Adding layers on top of the others; what is added is selected and lists all its properties. */
@@ -42,7 +39,8 @@ export function useNewLayer(): {
   const selection = useSelection()
   const view = useView()
 
-  const add = ({ kind, name, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): void => {
+  const add = ({ kind, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): void => {
+    const name = LAYER_KIND_RECORDS[kind].label
     const scene = document.scene!
     const id = document.makeId()
     const same = scene.layers.filter((layer) => layer.name.startsWith(name)).length

@@ -57,7 +57,8 @@ export class AssetShelf {
   read: ReadAsset = async ({ sha256: hash, type }) => {
     const known = this.handed.get(hash)
     if (known) return known
-    const bytes = await soundBytes(hash, await this.db.assets.get(hash))
+    const stored = await guarded('reading the picture', () => this.db.assets.get(hash))
+    const bytes = await soundBytes(hash, stored)
     if (!bytes) return null
     const blob = new Blob([bytes], { type })
     this.handed.set(hash, blob)

@@ -38,7 +38,6 @@ const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
 const OpenLaneTools = defineAsyncComponent(() => import('./graph/OpenLaneTools.vue'))
 
 const document = useDocument()
-
 const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ImagePlus, PenTool, Plus } from '@lucide/vue'
+import { LAYER_KIND_RECORDS } from '@arrow-bend/core/scene'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { NEW_LAYERS, useNewLayer } from '../../useNewLayer.ts'
 
@@ -20,7 +21,9 @@ const { rectangle, ellipse, text, group } = NEW_LAYERS
     <MenuItems class="menu float">
       <MenuItem v-for="choice in [rectangle, ellipse, text, group]" :key="choice.kind" v-slot="{ active }">
         <button type="button" :class="{ active }" @click="add(choice)">
-          <component :is="choice.icon" :size="16" aria-hidden="true" />{{ choice.name }}
+          <component :is="choice.icon" :size="16" aria-hidden="true" />{{
+            LAYER_KIND_RECORDS[choice.kind].label
+          }}
         </button>
       </MenuItem>
       <MenuItem v-slot="{ active }">
