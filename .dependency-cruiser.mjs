@@ -1,19 +1,20 @@
 /** Which core folders each may import; its own is always allowed. */
 const CORE = {
+  number: [],
   refusal: [],
   entry: ['refusal'],
-  time: ['refusal'],
+  time: ['number', 'refusal'],
   chance: [],
-  bend: ['refusal', 'time'],
-  route: ['refusal', 'time'],
-  fit: ['refusal', 'time', 'bend', 'route'],
-  property: ['refusal', 'time', 'bend', 'route', 'fit'],
+  bend: ['number', 'refusal', 'time'],
+  route: ['number', 'refusal', 'time'],
+  fit: ['number', 'refusal', 'time', 'bend', 'route'],
+  property: ['number', 'refusal', 'time', 'bend', 'route', 'fit'],
   snap: ['route'],
-  scene: ['refusal', 'time', 'bend', 'route', 'fit', 'property'],
-  edit: ['refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
-  choose: ['time', 'property', 'scene', 'edit'],
-  play: ['time', 'bend', 'route', 'property', 'scene'],
-  format: ['refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play'],
+  scene: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property'],
+  edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
+  choose: ['number', 'time', 'property', 'scene', 'edit'],
+  play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
+  format: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play'],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

@@ -50,13 +50,13 @@ export function useEditingCommands({
 }): CommandRuns<keyof typeof EDITING_COMMANDS> {
   const document = useDocument()
   const selection = useSelection()
-  const meant = useEffectiveSelection()
+  const effective = useEffectiveSelection()
   const panel = useSidePanel()
   const help = useHelpSheet()
 
   const duplicate = (): void => {
     const { layers } = selection
-    if (meant.explicit && meant.keys.length > 0) {
+    if (effective.explicit && effective.keys.length > 0) {
       reuse.again()
       return
     }

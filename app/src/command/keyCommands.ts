@@ -110,7 +110,7 @@ export function useKeyCommands({
   const document = useDocument()
   const playback = usePlayback()
   const selection = useSelection()
-  const meant = useEffectiveSelection()
+  const effective = useEffectiveSelection()
   const preferences = usePreferences()
   const panel = useSidePanel()
   const tell = useTellReplaced()
@@ -128,8 +128,8 @@ export function useKeyCommands({
   }
 
   const nudge = (frames: number): void => {
-    if (!meant.explicit || !meant.range) return
-    const { keys, range } = meant
+    if (!effective.explicit || !effective.range) return
+    const { keys, range } = effective
     const step = frames * frameTicks(document.rate)
     if (preferences.ripple) {
       document.apply('Keys nudged with what follows', (draft) =>

@@ -28,7 +28,7 @@ import { targetSpans } from '@arrow-bend/core/choose'
 import { useTellReplaced } from './useTellReplaced.ts'
 
 export interface ReuseActions {
-  /** Copies the meant keys. Returns them as text for the clipboard; null when there are none (which is said). */
+  /** Copies the effective keys. Returns them as text for the clipboard; null when there are none (which is said). */
   copy(): string | null
   cut(): string | null
   /** Pastes copied keys at the playhead, onto what is selected or where they came from. */
@@ -69,14 +69,14 @@ export function recordedIds(makeId: MakeId): {
 export function useReuseActions(): ReuseActions {
   const document = useDocument()
   const clipboard = useKeyClipboard()
-  const meant = useEffectiveSelection()
+  const effective = useEffectiveSelection()
   const playback = usePlayback()
   const selection = useSelection()
   const tell = useTellReplaced()
 
-  /** Calls with the meant keys; says so where there are none. */
+  /** Calls with the effective keys; says so where there are none. */
   const withKeys = <T>(use: (keys: readonly KeyRef[]) => T): T | null => {
-    if (meant.keys.length > 0) return use(meant.keys)
+    if (effective.keys.length > 0) return use(effective.keys)
     toast(NO_KEYS)
     return null
   }
@@ -91,7 +91,7 @@ export function useReuseActions(): ReuseActions {
       return writeKeyClip(clip)
     })
   const cut: ReuseActions['cut'] = () => {
-    const keys = meant.keys
+    const keys = effective.keys
     const text = copy()
     if (text !== null)
       document.apply(
@@ -152,7 +152,7 @@ export function useReuseActions(): ReuseActions {
   }
   const toPlayhead: ReuseActions['toPlayhead'] = () => {
     withKeys((keys) => {
-      const start = meant.range?.[0]
+      const start = effective.range?.[0]
       if (start === undefined) return
       tell(
         document.apply('Keys brought to the playhead', (draft) =>

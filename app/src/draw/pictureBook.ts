@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 /** A picture ready to be drawn, with halved copies for drawing it small. It can be handed to a worker. */
 export interface DecodedPicture {
   /** The largest first, each next half as wide. */
@@ -38,9 +39,10 @@ export class PictureBook {
   pick(assetId: string, scale: number): PickedPicture | null {
     const picture = this.pictures.get(assetId)
     if (!picture) return null
-    const halvings = Math.min(
+    const halvings = clamp(
+      Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6))),
+      0,
       picture.sizes.length - 1,
-      Math.max(0, Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6)))),
     )
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
   }

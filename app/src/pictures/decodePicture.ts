@@ -1,10 +1,11 @@
+import { clamp } from '@arrow-bend/core/number'
 import { standInPicture, type PictureAsset } from '@arrow-bend/core/scene'
 import type { DecodedPicture } from '../draw/index.ts'
 
 /** Drawings are kept at least this large, px, so that they stay sharp when they are shown larger than they say. */
 const FINE = 1536
 const finenessOf = (width: number, height: number): number =>
-  2 ** Math.min(3, Math.max(0, Math.ceil(Math.log2(FINE / Math.max(width, height)))))
+  2 ** clamp(Math.ceil(Math.log2(FINE / Math.max(width, height))), 0, 3)
 
 /** Copies are made down to this width, px. */
 const SMALLEST = 64

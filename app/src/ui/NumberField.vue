@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { defineAsyncComponent, computed, nextTick, ref, useId, watch } from 'vue'
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
@@ -58,11 +59,11 @@ const shown = computed(() => {
   return props.modelValue === null ? '' : display(props.modelValue)
 })
 const display = (value: number): string => numberWords(value, props.digits)
-const clamp = (value: number): number => Math.min(props.max, Math.max(props.min, value))
+const within = (value: number): number => clamp(value, props.min, props.max)
 
 const once = (value: number): void => {
   emit('start')
-  emit('input', clamp(value))
+  emit('input', within(value))
   emit('done')
 }
 /** Takes what was typed; keeps it, with a sentence, when it cannot be read. */
@@ -132,7 +133,7 @@ const onPointerdown = (event: PointerEvent): void => {
       if (!dragging) emit('start')
       dragging = true
       const value = from + travel * props.step * (moved.shiftKey ? 10 : moved.altKey ? 0.1 : 1)
-      emit('input', clamp(Number(value.toFixed(props.digits + 1))))
+      emit('input', within(Number(value.toFixed(props.digits + 1))))
     },
     end(cancelled) {
       if (dragging && cancelled) emit('cancel')

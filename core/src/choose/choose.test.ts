@@ -8,7 +8,7 @@ import {
   everyNthKey,
   keyTimes,
   likeKeys,
-  meantKeys,
+  effectiveKeys,
   rangeOfSpans,
   selectionWords,
   standingKeys,
@@ -44,25 +44,25 @@ const chosen = (more: Partial<Chosen>): Chosen => ({
 const names = (refs: readonly KeyRef[]): string[] =>
   refs.map(({ layer, property: name, key: id }) => `${layer} ${name} ${id}`)
 
-describe('meantKeys', () => {
+describe('effectiveKeys', () => {
   it('takes keys as they are, and both ends of spans', () => {
     const keys = [ref('lamp', 'turn', 4)]
-    expect(meantKeys(scene, chosen({ keys }))).toEqual(keys)
+    expect(effectiveKeys(scene, chosen({ keys }))).toEqual(keys)
     const both = chosen({ keys, spans: [ref('boat', 'turn', 0)] })
-    expect(names(meantKeys(scene, both))).toEqual(['boat turn k0', 'boat turn k1', 'lamp turn k4'])
+    expect(names(effectiveKeys(scene, both))).toEqual(['boat turn k0', 'boat turn k1', 'lamp turn k4'])
   })
 
   it('takes whole lanes, whole layers, and what rides in a group', () => {
     const turn = { scene: 'scene', layer: 'lamp', property: 'turn' }
-    expect(names(meantKeys(scene, chosen({ layers: ['lamp'], properties: [turn] })))).toEqual([
+    expect(names(effectiveKeys(scene, chosen({ layers: ['lamp'], properties: [turn] })))).toEqual([
       'lamp turn k1',
       'lamp turn k4',
     ])
-    expect(meantKeys(scene, chosen({ layers: ['boat'] }))).toHaveLength(6)
+    expect(effectiveKeys(scene, chosen({ layers: ['boat'] }))).toHaveLength(6)
     const group = layerWith('fleet', {}, 'group')
     const rider = layerWith('lamp', lamp.properties, 'rectangle', 'fleet')
     const fleet = projectOf([group, rider]).scenes[0]!
-    expect(meantKeys(fleet, chosen({ layers: ['fleet'] }))).toHaveLength(2)
+    expect(effectiveKeys(fleet, chosen({ layers: ['fleet'] }))).toHaveLength(2)
   })
 
   it('gives the same refs again while a lane has the same keys, and others once it has not', () => {
@@ -79,14 +79,16 @@ describe('meantKeys', () => {
             { scene: 'scene', layer: 'a', property: 'turn', key: keys[begun % (keys.length - 1)]!.id },
           ]
           const wish = chosen({ spans })
-          const first = meantKeys(of(keys), wish)
+          const first = effectiveKeys(of(keys), wish)
           // Later in time, the same keys: the very same refs.
           const later = keys.map((one) => ({ ...one, t: asTicks(one.t + by) }))
-          meantKeys(of(later), wish).forEach((ref, i) => expect(ref).toBe(first[i]))
+          effectiveKeys(of(later), wish).forEach((ref, i) => expect(ref).toBe(first[i]))
           // A key less: what is found then is what is found by one who never saw the lane.
           const left = keys.filter((_, i) => i !== out % keys.length)
-          expect(meantKeys(of(left), wish)).toEqual(meantKeys(of(left), chosen({ spans: [...spans] })))
-          expect(meantKeys(of(keys), wish)).toEqual(first)
+          expect(effectiveKeys(of(left), wish)).toEqual(
+            effectiveKeys(of(left), chosen({ spans: [...spans] })),
+          )
+          expect(effectiveKeys(of(keys), wish)).toEqual(first)
         },
       ),
       { numRuns: 80, seed: 67 },
@@ -94,8 +96,8 @@ describe('meantKeys', () => {
   })
 
   it('leaves out locked layers and what is gone', () => {
-    expect(meantKeys(scene, chosen({ layers: ['chest'] }))).toEqual([])
-    expect(meantKeys(scene, chosen({ spans: [ref('gone', 'turn', 0)] }))).toEqual([])
+    expect(effectiveKeys(scene, chosen({ layers: ['chest'] }))).toEqual([])
+    expect(effectiveKeys(scene, chosen({ spans: [ref('gone', 'turn', 0)] }))).toEqual([])
   })
 })
 
@@ -106,7 +108,7 @@ describe('rangeOfSpans', () => {
         const made = projectOf([layerWith('a', { turn: property('turn', keys) })])
         const begun = keys.slice(0, -1).filter((_key, i) => i === first || i === second)
         const spans = begun.map(({ id }) => ({ scene: 'scene', layer: 'a', property: 'turn', key: id }))
-        const times = keyTimes(made, meantKeys(made.scenes[0]!, chosen({ spans })))
+        const times = keyTimes(made, effectiveKeys(made.scenes[0]!, chosen({ spans })))
         const range = spans.length > 0 ? [times[0], times[times.length - 1]] : null
         expect(rangeOfSpans(made.scenes[0]!, spans)).toEqual(range)
       }),

@@ -1,7 +1,7 @@
 export { arrivalsOf, type Arrival } from './arrivals.ts'
 export { keyTimes } from './keyTimes.ts'
 export { everyNthKey, likeKeys, standsNear, type Likeness } from './likeKeys.ts'
-export { keysWhere, meantKeys, rangeOfSpans, type Chosen } from './meantKeys.ts'
+export { keysWhere, effectiveKeys, rangeOfSpans, type Chosen } from './effectiveKeys.ts'
 export { selectionWords } from './selectionWords.ts'
 export { standingKeys } from './standingKeys.ts'
 export { type SpanTarget, spanTarget, targetSpans, spansOf } from './spanTargets.ts'

@@ -1,7 +1,7 @@
 import { timedKeys, type Key, type Property } from '../property/index.ts'
 import type { Layer, Scene } from '../scene/index.ts'
 import { byProperty, type KeyRef } from '../edit/index.ts'
-import { keysWhere } from './meantKeys.ts'
+import { keysWhere } from './effectiveKeys.ts'
 
 /** How keys can be like chosen ones, or what to keep of them. */
 export type Likeness = 'time' | 'bend' | 'property' | 'first' | 'last' | 'others'

@@ -1,5 +1,5 @@
 import { definitionOf, layerById, type Scene } from '../scene/index.ts'
-import type { Chosen } from './meantKeys.ts'
+import type { Chosen } from './effectiveKeys.ts'
 
 const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count.toLocaleString('en')} ${count === 1 ? one : many}`

@@ -1,7 +1,7 @@
 import { compiledOf, timedKeys, type CompiledProperty, type Key, type Property } from '../property/index.ts'
 import { byProperty, type KeyRef } from '../edit/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
-import type { Chosen } from './meantKeys.ts'
+import type { Chosen } from './effectiveKeys.ts'
 
 /** A span with all that is known about it. */
 export interface SpanTarget {

@@ -1,6 +1,6 @@
 import { current, isDraft, type Draft } from 'immer'
 import type { BendLibrary } from '../bend/index.ts'
-import { keepJoined, settleWaypoints, withTime, type Property } from '../property/index.ts'
+import { keepJoined, timeWaypoints, withTime, type Property } from '../property/index.ts'
 import { LIMITS, type Layer, type Project } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 import {
@@ -26,13 +26,13 @@ export interface ChangeMarks {
 }
 
 /** The immutable thing behind a draft; the same object as long as nothing in it was changed. */
-export function settled<T>(drafted: unknown): T {
+export function undrafted<T>(drafted: unknown): T {
   return (isDraft(drafted) ? current(drafted) : drafted) as T
 }
 
 /** The project's named bends as they stand in a draft. */
 export function libraryIn(draft: Draft<Project>): BendLibrary {
-  return settled<BendLibrary>(draft.bends)
+  return undrafted<BendLibrary>(draft.bends)
 }
 
 /**
@@ -47,7 +47,7 @@ export function editProperty(
   marks: ChangeMarks = {},
 ): void {
   const layer = layerIn(draft, ref)
-  const before = editable(settled<Layer>(layer), ref.property)
+  const before = editable(undrafted<Layer>(layer), ref.property)
   const library = libraryIn(draft)
   const changed = change(before, library)
   if (changed === before) return
@@ -58,7 +58,7 @@ export function editProperty(
 
 /** A property as it stands in a draft. Throws BadEdit when it is gone or its layer is locked. */
 export function propertyToEdit(draft: Draft<Project>, ref: PropertyRef): Property {
-  return editable(settled<Layer>(layerIn(draft, ref)), ref.property)
+  return editable(undrafted<Layer>(layerIn(draft, ref)), ref.property)
 }
 
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
@@ -92,7 +92,7 @@ export function editProperties(
   for (const [scene, layers] of byLayer(refs)) {
     const listed = sceneIn(draft, scene).layers
     // Read as they stand, not through the draft: each layer that is looked at there would become a draft of its own.
-    const list = settled<readonly Layer[]>(listed)
+    const list = undrafted<readonly Layer[]>(listed)
     for (const [id, groups] of layers) {
       const at = placeOf(list, id)
       const layer = list[at]
@@ -146,7 +146,7 @@ export function makeLawful(property: Property, options: LawOptions): Property {
     )
   }
   const ended = timedEnds(property)
-  return settleWaypoints(keepJoined(ended, options), options.library)
+  return timeWaypoints(keepJoined(ended, options), options.library)
 }
 
 function timedEnds(property: Property): Property {

@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import type { Curve } from './curve.ts'
 
 const LOOKS = 1024
@@ -43,8 +44,7 @@ interface Search {
 
 function findJumps(f: (t: number) => number[], { start, end, least, shrink }: Search): number[] {
   const hair = 1e-12 * (end - start)
-  const time = (i: number): number =>
-    Math.min(end - hair, Math.max(start + hair, start + (i / LOOKS) * (end - start)))
+  const time = (i: number): number => clamp(start + (i / LOOKS) * (end - start), start + hair, end - hair)
   const looks = Array.from({ length: LOOKS + 1 }, (_, i) => f(time(i)))
   const gap = (from: readonly number[], to: readonly number[]): number =>
     Math.hypot(...from.map((part, c) => part - to[c]!))

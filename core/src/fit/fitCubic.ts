@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import { solveCubic, unitCubic } from '../bend/index.ts'
 
 /** A stretch of a curve, looked at: one or more numbers over an elapsed fraction. */
@@ -36,8 +37,8 @@ const LEAST_KEPT_REACH = 1e-3
 const STEERING = 24
 const MOST_ROUNDS = 24
 /** A fit is done when a round betters the sum of squares by less than this share; a coarser one serves a tolerance. */
-const SETTLED = 1e-10
-const SETTLED_ENOUGH = 0.02
+const CONVERGED = 1e-10
+const CONVERGED_ENOUGH = 0.02
 /** From a mean error this many times the tolerance no round will bring the fit within it. */
 const HOPELESS = 4
 /** Another start is tried when the error is no more than this many times the tolerance. */
@@ -118,12 +119,12 @@ class FitTask {
     let r0 = startLeave
     let r1 = startArrive
     let damping = 1e-3
-    let sum = this.settle(r0, r1)
+    let sum = this.solveFor(r0, r1)
     for (let round = 0; round < MOST_ROUNDS && sum > 0; round += 1) {
       const step = this.step(r0, r1, damping)
-      const next0 = Math.min(1, Math.max(least0, r0 + step[0]))
-      const next1 = Math.min(1, Math.max(least1, r1 + step[1]))
-      const next = this.settle(next0, next1)
+      const next0 = clamp(r0 + step[0], least0, 1)
+      const next1 = clamp(r1 + step[1], least1, 1)
+      const next = this.solveFor(next0, next1)
       if (next < sum) {
         const gain = (sum - next) / sum
         r0 = next0
@@ -133,11 +134,11 @@ class FitTask {
         if (this.isEnough(sum, gain, round, within)) break
       } else {
         damping *= 8
-        this.settle(r0, r1)
+        this.solveFor(r0, r1)
         if (damping > 1e9 || (next0 === r0 && next1 === r1)) break
       }
     }
-    this.settle(r0, r1)
+    this.solveFor(r0, r1)
     return {
       reachLeave: r0,
       reachArrive: r1,
@@ -148,14 +149,14 @@ class FitTask {
   }
 
   private isEnough(sum: number, gain: number, round: number, within: number): boolean {
-    if (within === 0) return gain < SETTLED
+    if (within === 0) return gain < CONVERGED
     const mean = Math.sqrt(sum / this.s.length)
     if (mean < within / 3) return true
-    return gain < SETTLED_ENOUGH || (round > 1 && mean > HOPELESS * within)
+    return gain < CONVERGED_ENOUGH || (round > 1 && mean > HOPELESS * within)
   }
 
   /** Solves the times for given reaches, finds the free control values, returns the sum of squares. */
-  private settle(r0: number, r1: number): number {
+  private solveFor(r0: number, r1: number): number {
     const { b1, b2, s } = this
     const { width, from, to } = this.looks
     const { leave, arrive } = this.slopes

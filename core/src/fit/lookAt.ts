@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import type { Curve } from './curve.ts'
 
 /** A smooth stretch of a curve, looked at evenly. */
@@ -31,7 +32,7 @@ export function lookAt(curve: Curve, start: number, end: number, count: number):
   const slopes = new Float64Array(times.length * width)
   const hair = INSIDE * (end - start)
   for (let i = 0; i < times.length; i += 1) {
-    const t = Math.min(end - hair, Math.max(start + hair, times[i]!))
+    const t = clamp(times[i]!, start + hair, end - hair)
     curve.valueInto(values.subarray(i * width, (i + 1) * width), t)
     curve.slopeInto?.(slopes.subarray(i * width, (i + 1) * width), t)
   }
@@ -46,7 +47,7 @@ function differencesInto(
 ): void {
   const last = times.length - 1
   for (let i = 0; i <= last; i += 1) {
-    const middle = Math.min(Math.max(1, last - 1), Math.max(1, i))
+    const middle = clamp(i, 1, Math.max(1, last - 1))
     if (last < 2) {
       for (let c = 0; c < width; c += 1)
         out[i * width + c] = (values[last * width + c]! - values[c]!) / (times[last]! - times[0]!)

@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import {
   convertLrgbToOklab,
   convertLrgbToRgb,
@@ -59,7 +60,7 @@ function readCss(text: string): OklabAlpha | null {
   // A name such as `constructor` finds something else in its table of named colours.
   if (typeof parsed?.mode !== 'string') return null
   const { l, a, b, alpha } = toOklab(parsed)
-  const colour: OklabAlpha = [l ?? 0, a ?? 0, b ?? 0, Math.min(1, Math.max(0, alpha ?? 1))]
+  const colour: OklabAlpha = [l ?? 0, a ?? 0, b ?? 0, clamp(alpha ?? 1, 0, 1)]
   return colour.every((part) => Math.abs(part) <= FARTHEST) ? colour : null
 }
 
@@ -71,7 +72,7 @@ const LONGEST_TEXT = 100
  * A lightness beyond black or white is clamped first. Source: W3C, CSS Color 4, 9.3 (oklab() clamps L).
  */
 export function srgbOf([l, a, b, alpha]: Readonly<OklabAlpha>): [number, number, number, number] {
-  const clip = (part: number): number => Math.min(1, Math.max(0, part))
+  const clip = (part: number): number => clamp(part, 0, 1)
   const rgb = convertLrgbToRgb(convertOklabToLrgb({ l: clip(l), a, b }))
   return [clip(rgb.r), clip(rgb.g), clip(rgb.b), clip(alpha)]
 }

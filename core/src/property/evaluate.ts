@@ -131,7 +131,7 @@ function outsideValue(out: Float64Array, compiled: CompiledProperty, time: numbe
     const last = values.length - width
     for (let i = 0; i < width; i += 1) out[i] = out[i]! + located.rounds * (values[last + i]! - values[i]!)
   }
-  compiled.mixers[0]?.settleInto?.(out)
+  compiled.mixers[0]?.finishInto?.(out)
 }
 
 /** On in a line at the end speed; a place along its end tangent. */

@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import { measureCubic, pieceLength, TABLE_STRIDE, type LengthTable } from './arcLength.ts'
 import { cubicTangent, endDirection, isStraight, type Cubic } from './cubic.ts'
 import { speedAt, speedOf, type CubicSpeed } from './speedOf.ts'
@@ -65,7 +66,7 @@ class StraightRoute implements CompiledRoute {
 
   /** On a straight run without handles, distance and parameter are not proportional: distance = length·(3s² − 2s³). */
   locate(distance: number): RoutePoint {
-    const share = this.length > 0 ? Math.min(1, Math.max(0, distance / this.length)) : 0
+    const share = this.length > 0 ? clamp(distance / this.length, 0, 1) : 0
     return { piece: 0, s: 0.5 - Math.sin(Math.asin(1 - 2 * share) / 3) }
   }
 

@@ -1,3 +1,4 @@
+import { clamp } from '../number/index.ts'
 import type { BendLibrary } from '../bend/index.ts'
 import { compiledOf, valueInto, type CompiledProperty } from '../property/index.ts'
 import type { Layer, Scene } from './document.ts'
@@ -143,7 +144,7 @@ function sampleTrack(track: LayerTrack, sceneTime: number): void {
   ownMatrixInto(track.matrix, track.placing, time)
   if (parent) multiplyInto(track.matrix, parent.matrix, track.matrix)
   valueInto(one, track.opacity, time)
-  track.share = Math.min(1, Math.max(0, one[0]! / 100)) * (group?.share ?? 1)
+  track.share = clamp(one[0]! / 100, 0, 1) * (group?.share ?? 1)
   if (!item) return
   item.shown = track.shown
   item.opacity = track.share

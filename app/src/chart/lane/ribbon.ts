@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import {
   hexOf,
   ribbonSpeed,
@@ -101,7 +102,7 @@ function tooth(x: number, rising: -1 | 0 | 1): string {
 }
 
 function stepTeeth({ span, x0, x1 }: SpanToDraw, rising: -1 | 0 | 1): string {
-  const count = Math.min(240, Math.max(1, Math.round((x1 - x0) / 2)))
+  const count = clamp(Math.round((x1 - x0) / 2), 1, 240)
   let path = ''
   let before = span.curve.progress(0)
   for (let i = 1; i <= count; i += 1) {
@@ -125,7 +126,7 @@ function ribbonArea({ property, compiled, span, x0, x1, scale, width, gap }: Spa
   for (let i = 0; i <= count; i += 1) {
     const x = from + ((to - from) * i) / count
     // A hair inside, where an upright end's speed is finite.
-    const u = Math.min(1 - 1e-4, Math.max(1e-4, (x - x0) / (x1 - x0)))
+    const u = clamp((x - x0) / (x1 - x0), 1e-4, 1 - 1e-4)
     const speed = ribbonSpeed(property.kind, span, u, scratch)
     const share = Math.min(1, Math.abs(speed) / scale)
     const thick = share < 1e-4 ? 0 : Math.max(THINNEST, share * THICKEST)
@@ -140,7 +141,7 @@ export function rampOf({ property, span, x0, x1, width }: SpanToDraw): SpanDrawi
   const out = new Float64Array(4)
   const cells: { x: number; colour: string }[] = []
   for (let x = Math.max(0, x0); x < Math.min(x1, width); x += RAMP_CELL) {
-    span.valueInto(out, Math.min(1, Math.max(0, (x + RAMP_CELL / 2 - x0) / (x1 - x0))))
+    span.valueInto(out, clamp((x + RAMP_CELL / 2 - x0) / (x1 - x0), 0, 1))
     cells.push({ x, colour: hexOf([...out] as OklabAlpha) })
   }
   return cells

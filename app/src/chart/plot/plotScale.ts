@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import type { BendNode, Handles, UnitCurve } from '@arrow-bend/core/bend'
 
 /** The plot's measures, px: of the sheet, and of the unit square in it. */
@@ -19,7 +20,7 @@ const MOST_SIDE = 420
 
 /** The plot as large as its square may be. */
 export function plotSize(side: number): PlotSize {
-  const fits = Math.round(Math.min(MOST_SIDE, Math.max(LEAST_SIDE, side)))
+  const fits = Math.round(clamp(side, LEAST_SIDE, MOST_SIDE))
   return { width: fits + 14, height: fits + 48, inset: 7, side: fits, above: 32, least: fits * 0.4 }
 }
 

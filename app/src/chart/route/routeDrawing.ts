@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { spanAt, valueAt, type PlaceSpan, type Through } from '@arrow-bend/core/property'
 import { frameTicks, nearestFrame, type FrameRate } from '@arrow-bend/core/time'
 import type { Point, RouteGeometry } from './routeGeometry.ts'
@@ -91,7 +92,7 @@ export function travelledAt({ compiled }: RouteGeometry, time: number): number {
   const span = spans[at]
   if (!span) return before
   const distance = span.distanceAt((time - times[at]!) / (times[at + 1]! - times[at]!))
-  return before + Math.min(span.route.length, Math.max(0, distance))
+  return before + clamp(distance, 0, span.route.length)
 }
 
 /** A point as path data. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, onScopeDispose } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
@@ -99,7 +100,7 @@ const resizePanelByKey = (event: KeyboardEvent): void => {
   event.stopPropagation()
   preferences.panelWidth = clampPanel(preferences.panelWidth + step)
 }
-const clampPanel = (width: number): number => Math.max(LEAST_PANEL, Math.min(MOST_PANEL, width))
+const clampPanel = (width: number): number => clamp(width, LEAST_PANEL, MOST_PANEL)
 const resizeByKey = (event: KeyboardEvent): void => {
   const step = { ArrowUp: -16, ArrowDown: 16 }[event.key]
   if (!step) return

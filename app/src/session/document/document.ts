@@ -5,8 +5,8 @@ import { computed, shallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { applyRecipe, type AppliedRecipe, type Recipe } from '@arrow-bend/core/edit'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
-import type { Project, Scene } from '@arrow-bend/core/scene'
-import type { FrameRate } from '@arrow-bend/core/time'
+import type { Project } from '@arrow-bend/core/scene'
+import { currentScene, sceneIn } from './currentScene.ts'
 import { createGestures, type EditStart } from './gestures.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type History, type Step } from './history.ts'
 import { useJournal } from './journal.ts'
@@ -17,18 +17,8 @@ enablePatches()
 export type { Recipe } from '@arrow-bend/core/edit'
 export type { Gesture, GestureView } from './gestures.ts'
 
-/** Stand for what a project has while nothing is open. */
-const NO_RATE: FrameRate = { num: 24, den: 1 }
-const NO_SIZE = [1, 1] as const
-const NO_BENDS: Project['bends'] = []
-
 const onlyShown = (): Refusal =>
   new Refusal('Another tab is editing this project, so this one only shows it. Nothing was changed.')
-
-/** The scene of an id in a project, else its first. */
-function sceneIn(project: Project | null, id: string | null): Scene | null {
-  return project?.scenes.find((scene) => scene.id === id) ?? project?.scenes[0] ?? null
-}
 
 /** The one owner of the open project. Nothing else writes it. */
 export const useDocument = defineStore('document', () => {
@@ -38,14 +28,7 @@ export const useDocument = defineStore('document', () => {
   const history = shallowRef(EMPTY_HISTORY)
   const readOnly = shallowRef(false)
 
-  /** The current scene as a project has it. */
-  const sceneOf = (given: Project | null): Scene | null => sceneIn(given, selection.state.scene)
-  const scene = computed<Scene | null>(() => sceneOf(project.value))
-  // Derived here so that views that need one of these do not render again on every edit.
-  const sceneId = computed(() => scene.value?.id ?? '')
-  const size = computed<Scene['size']>(() => scene.value?.size ?? NO_SIZE)
-  const bends = computed<Project['bends']>(() => project.value?.bends ?? NO_BENDS)
-  const rate = computed<FrameRate>(() => scene.value?.rate ?? NO_RATE)
+  const current = currentScene(project, () => selection.state.scene)
 
   const refuse = (caught: unknown): null => {
     toast.error(sentenceOf(caught))
@@ -81,7 +64,7 @@ export const useDocument = defineStore('document', () => {
     if (patches.length > 0) journal.record(to, { label, patches })
   }
 
-  const gestures = createGestures({
+  const { leave, reset, ...gestures } = createGestures({
     project,
     selection: () => selection.state,
     mayEdit: () => !readOnly.value,
@@ -92,7 +75,7 @@ export const useDocument = defineStore('document', () => {
 
   /** @param sceneId the scene to show; the first where it is none of the project's */
   const load = (opened: Project, sceneId: string | null = null): void => {
-    gestures.reset()
+    reset()
     history.value = EMPTY_HISTORY
     // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
     project.value = freeze(opened, true)
@@ -107,7 +90,7 @@ export const useDocument = defineStore('document', () => {
   const apply = <T>(label: string, recipe: Recipe<T>, select?: (made: T) => void): T | null => {
     if (!project.value) return null
     if (readOnly.value) return refuse(onlyShown())
-    gestures.leave()
+    leave()
     try {
       const given = { label, base: project.value, selection: selection.state }
       const result = applyRecipe(given.base, recipe)
@@ -121,7 +104,7 @@ export const useDocument = defineStore('document', () => {
   const undo = (): void => {
     // A preview goes first: it is the last thing that was seen to change.
     if (gestures.leavePreview()) return
-    gestures.leave()
+    leave()
     const back = stepBack(history.value)
     if (back) moveTo(back, back.step.from, back.step.before, { label: 'Undone', patches: back.step.inverse })
   }
@@ -159,35 +142,24 @@ export const useDocument = defineStore('document', () => {
   }
   /** Ends what is under way, so that another page can go on from here. */
   const letGo = (): void => {
-    gestures.leave()
+    leave()
     readOnly.value = true
   }
   const goToScene = (id: string): void => {
-    if (id === sceneId.value || !project.value?.scenes.some((one) => one.id === id)) return
-    gestures.leave()
+    if (id === current.sceneId.value || !project.value?.scenes.some((one) => one.id === id)) return
+    leave()
     selection.goTo(id)
   }
 
   return {
     project,
-    scene,
-    sceneId,
-    sceneOf,
-    /** Names the current scene among all projects', as `project/scene`; empty while nothing is open. */
-    place: computed(() => (project.value ? `${project.value.id}/${sceneId.value}` : '')),
-    rate,
-    bends,
-    /** Of the frame, px. */
-    size,
+    ...current,
     readOnly,
     undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
     redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
     /** Whether anything was done since it was opened. */
     isEdited: computed(() => history.value.done.length + history.value.undone.length > 0),
-    gesturing: gestures.gesturing,
-    gestureIn: gestures.gestureIn,
-    /** The preview of a panel that is shown, by itself; null for none. */
-    preview: gestures.preview,
+    ...gestures,
     /** The project without a panel's preview. */
     committed: computed(() => gestures.preview.value?.base ?? project.value),
     load,
@@ -195,9 +167,6 @@ export const useDocument = defineStore('document', () => {
     letGo,
     goToScene,
     apply,
-    /** @see Gestures.begin */
-    begin: gestures.begin,
-    leavePreview: gestures.leavePreview,
     undo,
     redo,
     makeId: (): string => nanoid(10),

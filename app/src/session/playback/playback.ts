@@ -1,19 +1,17 @@
-import { watchDebounced } from '@vueuse/core'
+import { createEventHook } from '@vueuse/core'
+import { clamp } from '@arrow-bend/core/number'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
-import { asTicks, frameAt, frameTicks, snapToFrame, type Ticks } from '@arrow-bend/core/time'
-import { projectStorage } from '../../storage/index.ts'
+import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import { keepPlayhead } from './keepPlayhead.ts'
 import { pageClock, type Clock } from './clock.ts'
 import { useDocument } from '../document/document.ts'
-import { FrameMeter } from './frameMeter.ts'
+import { FrameMeter, type FrameReading } from './frameMeter.ts'
 import { usePreferences } from '../preferences.ts'
-import { placeOfRun, type Run } from './transport.ts'
+import { playRange } from './playRange.ts'
+import { framesOn, placeOfRun, shuttleSpeed, type Run } from './transport.ts'
 
-/** Quiet time before the playhead's place is kept, ms. */
-const KEEP_AFTER_MS = 400
-
-/** Called for every frame shown, outside Vue's own updates. */
-export type FrameListener = (time: Ticks) => void
+const NO_FRAMES: FrameReading = { perSecond: 0, dropped: 0 }
 
 /** The playhead, and what moves it. */
 export const usePlayback = defineStore('playback', () => {
@@ -23,41 +21,28 @@ export const usePlayback = defineStore('playback', () => {
   const time = shallowRef<Ticks>(asTicks(0))
   /** 0 when still; else times real speed, negative backwards. */
   const speed = shallowRef(0)
-  const framesPerSecond = shallowRef(0)
-  const droppedFrames = shallowRef(0)
-  const listeners = new Set<FrameListener>()
+  const frames = shallowRef(NO_FRAMES)
+  /** Every frame shown, outside Vue's own updates. */
+  const frameShown = createEventHook<Ticks>()
 
   const scene = computed(() => documentStore.scene)
-  const rangeStart = computed(() => scene.value?.playRange?.[0] ?? asTicks(0))
-  const rangeEnd = computed(() => scene.value?.playRange?.[1] ?? scene.value?.duration ?? asTicks(1))
-  const range = computed<readonly [Ticks, Ticks]>(() => [rangeStart.value, rangeEnd.value])
-  const lastFrame = computed(() =>
-    scene.value ? asTicks(scene.value.duration - frameTicks(scene.value.rate)) : asTicks(0),
-  )
+  const { range, lastFrame } = playRange(() => documentStore.scene)
 
   let clock: Clock = pageClock
-  let now = 0
   let stopClock = (): void => undefined
-  let run: Run = { from: 0, since: 0, pace: 1 }
-  let meter = new FrameMeter(0)
-
-  const tell = (at: Ticks): void => listeners.forEach((listener) => listener(at))
+  let [now, run, meter]: [number, Run, FrameMeter] = [0, { from: 0, since: 0, pace: 1 }, new FrameMeter(0)]
 
   const seek = (to: number): void => {
     if (!scene.value) return
-    const held = Math.min(Math.max(0, Math.round(to)), scene.value.duration)
+    const held = clamp(Math.round(to), 0, scene.value.duration)
     now = held
     time.value = asTicks(held)
-    tell(time.value)
+    void frameShown.trigger(time.value)
     if (speed.value !== 0) restart()
   }
   const seekFrames = (frames: number): void => {
     if (!scene.value) return
-    const step = frameTicks(scene.value.rate)
-    const frame = frameAt(time.value, scene.value.rate)
-    const between = time.value % step !== 0
-    const next = frames < 0 && between ? frame + 1 + frames : frame + frames
-    seek(Math.min(Math.max(0, next) * step, lastFrame.value))
+    seek(clamp(framesOn(time.value, scene.value.rate, frames), 0, lastFrame.value))
   }
 
   const restart = (): void => {
@@ -82,10 +67,9 @@ export const usePlayback = defineStore('playback', () => {
     const frame = Math.floor(at / step)
     now = at
     const { isNew, reading } = meter.tick(frame, stamp)
-    if (isNew) tell(asTicks(frame * step))
+    if (isNew) void frameShown.trigger(asTicks(frame * step))
     if (!reading) return
-    framesPerSecond.value = reading.perSecond
-    droppedFrames.value = reading.dropped
+    frames.value = reading
     time.value = asTicks(frame * step)
   }
 
@@ -96,7 +80,7 @@ export const usePlayback = defineStore('playback', () => {
       now = at > 0 ? start : end - 1
     } else now = time.value
     speed.value = at
-    droppedFrames.value = 0
+    frames.value = NO_FRAMES
     restart()
     stopClock()
     stopClock = clock.onTick(tick)
@@ -105,15 +89,12 @@ export const usePlayback = defineStore('playback', () => {
     if (speed.value === 0) return
     speed.value = 0
     stopClock()
-    framesPerSecond.value = 0
-    if (scene.value)
-      seek(
-        snapToFrame(
-          Math.floor(now / frameTicks(scene.value.rate)) * frameTicks(scene.value.rate),
-          scene.value.rate,
-        ),
-      )
+    frames.value = { ...frames.value, perSecond: 0 }
+    if (!scene.value) return
+    const step = frameTicks(scene.value.rate)
+    seek(Math.floor(now / step) * step)
   }
+  const toggle = (): void => (speed.value === 0 ? play() : pause())
   /** From here on playback goes by another clock; what plays is paused. */
   const goBy = (next: Clock): void => {
     pause()
@@ -121,16 +102,10 @@ export const usePlayback = defineStore('playback', () => {
   }
   /** J and L: in that direction, again: twice as fast, up to eight times. */
   const shuttle = (direction: 1 | -1): void => {
-    const faster = Math.sign(speed.value) === direction ? Math.min(8, Math.abs(speed.value) * 2) : 1
     if (speed.value !== 0) time.value = asTicks(Math.round(now))
-    play(direction * faster)
+    play(shuttleSpeed(speed.value, direction))
   }
 
-  /** Puts the playhead where the scene was last left. */
-  const recall = async (place: string): Promise<void> => {
-    const kept = await projectStorage.preference(`playhead:${place}`).catch(() => undefined)
-    if (documentStore.place === place && typeof kept === 'number') seek(kept)
-  }
   // From here on at the new pace, from where it is.
   watch(
     () => preferences.playPercent,
@@ -138,42 +113,29 @@ export const usePlayback = defineStore('playback', () => {
   )
   watch(
     () => documentStore.place,
-    (place) => {
+    () => {
       pause()
       now = 0
       time.value = asTicks(0)
-      if (place) void recall(place)
     },
-    { immediate: true },
   )
-  watchDebounced(
-    time,
-    (at) => {
-      const { place } = documentStore
-      if (place && speed.value === 0)
-        void projectStorage.keepPreference(`playhead:${place}`, at).catch(() => undefined)
-    },
-    { debounce: KEEP_AFTER_MS },
-  )
+  keepPlayhead({ place: () => documentStore.place, time, isStill: () => speed.value === 0, seek })
 
   return {
     time,
     speed,
     playing: computed(() => speed.value !== 0),
-    framesPerSecond,
-    droppedFrames,
+    framesPerSecond: computed(() => frames.value.perSecond),
+    droppedFrames: computed(() => frames.value.dropped),
     range,
     lastFrame,
     seek,
     seekFrames,
     play,
     pause,
-    toggle: (): void => (speed.value === 0 ? play() : pause()),
+    toggle,
     shuttle,
     goBy,
-    onFrame: (listener: FrameListener): (() => void) => {
-      listeners.add(listener)
-      return () => listeners.delete(listener)
-    },
+    onFrame: (listener: (time: Ticks) => void): (() => void) => frameShown.on(listener).off,
   }
 })

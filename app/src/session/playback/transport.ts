@@ -1,4 +1,4 @@
-import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { frameAt, frameTicks, TICKS_PER_SECOND, type FrameRate, type Ticks } from '@arrow-bend/core/time'
 
 export interface TransportRange {
   /** Ticks; the end is not shown any more. */
@@ -29,4 +29,19 @@ export function placeOfRun(
   if (!loops) return { at: at < start ? start : end, ended: true }
   const length = end - start
   return { at: start + ((((at - start) % length) + length) % length), ended: false }
+}
+
+/** When the frame so many frames on begins, ticks; back from between two frames, the one begun counts as the first. */
+export function framesOn(time: Ticks, rate: FrameRate, frames: number): number {
+  const step = frameTicks(rate)
+  const isBetween = time % step !== 0
+  return (frameAt(time, rate) + frames + (frames < 0 && isBetween ? 1 : 0)) * step
+}
+
+/** Fastest a shuttle gets, times real speed. */
+const MOST_SHUTTLE = 8
+
+/** The speed after another press in a direction: twice what it is in that direction already, else real speed. */
+export function shuttleSpeed(speed: number, direction: 1 | -1): number {
+  return direction * (Math.sign(speed) === direction ? Math.min(MOST_SHUTTLE, Math.abs(speed) * 2) : 1)
 }

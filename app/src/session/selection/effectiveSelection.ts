@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { meantKeys, rangeOfSpans } from '@arrow-bend/core/choose'
+import { effectiveKeys, rangeOfSpans } from '@arrow-bend/core/choose'
 import { rangeOf, type KeyRef } from '@arrow-bend/core/edit'
 import type { Project } from '@arrow-bend/core/scene'
 import { asTicks, type Ticks } from '@arrow-bend/core/time'
@@ -25,7 +25,7 @@ export const useEffectiveSelection = defineStore('effectiveSelection', () => {
     const { state } = selection
     // Selected keys are what is meant, whatever becomes of the rest.
     if (state.keys.length > 0 && state.spans.length === 0) return state.keys
-    const now = scene.value ? meantKeys(scene.value, state) : NONE
+    const now = scene.value ? effectiveKeys(scene.value, state) : NONE
     // The same list as long as the same are meant: what follows from it is kept with it.
     const same = before?.length === now.length && now.every((ref, i) => ref === before[i])
     return same ? before : now

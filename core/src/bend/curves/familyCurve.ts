@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { FamilyBend, Mode } from '../bend.ts'
 import { FAMILIES } from '../families/families.ts'
 import { HOLD_CURVE, type UnitCurve } from './unitCurve.ts'
@@ -29,7 +30,7 @@ function inMode(natural: UnitCurve, written: 'in' | 'out', wanted: Mode): UnitCu
 function withExactEnds(curve: UnitCurve): UnitCurve {
   return {
     progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : curve.progress(u)),
-    pace: (u) => curve.pace(Math.min(1, Math.max(0, u))),
+    pace: (u) => curve.pace(clamp(u, 0, 1)),
   }
 }
 
@@ -43,6 +44,6 @@ function partOf(whole: UnitCurve, [from, to]: readonly [number, number]): UnitCu
   const length = to - from
   return {
     progress: (u) => (u <= 0 ? 0 : u >= 1 ? 1 : (whole.progress(from + u * length) - start) / change),
-    pace: (u) => (whole.pace(from + Math.min(1, Math.max(0, u)) * length) * length) / change,
+    pace: (u) => (whole.pace(from + clamp(u, 0, 1) * length) * length) / change,
   }
 }

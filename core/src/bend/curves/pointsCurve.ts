@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { BendNode } from '../bend.ts'
 import { paceOf, soundReach, type Ordinates } from './paceLimit.ts'
 import { solveCubic, type UnitCubic, unitCubic } from './solveCubic.ts'
@@ -31,7 +32,7 @@ export class PointsCurve implements UnitCurve {
   }
 
   pace(u: number): number {
-    const piece = this.pieceAt(Math.min(1, Math.max(0, u)))
+    const piece = this.pieceAt(clamp(u, 0, 1))
     const pace = paceOf(piece.time, piece.p, parameterIn(piece, u))
     // Two points at one moment, but for rounding, are a jump.
     return pace === 0 || soundReach(piece.length) > 0 ? pace / piece.length : Math.sign(pace) * Infinity
@@ -51,7 +52,7 @@ export class PointsCurve implements UnitCurve {
 
 function pieceBetween(from: BendNode, to: BendNode): Piece {
   const length = to.at[0] - from.at[0]
-  const share = (du: number): number => soundReach(Math.min(1, Math.max(0, du / length)))
+  const share = (du: number): number => soundReach(clamp(du / length, 0, 1))
   const last = share(-to.arrive[0])
   return {
     from: from.at[0],

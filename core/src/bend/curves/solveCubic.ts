@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 /** x(s) = a·s³ + b·s² + c·s, running from 0 to 1 through the control ordinates `first` and `second`. */
 export interface UnitCubic {
   readonly first: number
@@ -74,5 +75,5 @@ function solveAboutInflection({ a, b, c }: UnitCubic, middle: number, d: number,
     if (Math.abs(next - w) <= 1e-16 * Math.abs(w)) break
     w = next
   }
-  return Math.min(1, Math.max(0, middle + w))
+  return clamp(middle + w, 0, 1)
 }

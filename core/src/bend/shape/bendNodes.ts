@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { BadBend } from '../badBend.ts'
 import type { BendNode } from '../bend.ts'
 import { clampNodes } from './clampNodes.ts'
@@ -45,7 +46,7 @@ export function insertNode(nodes: Nodes, u: number): { nodes: BendNode[]; index:
 /** The cubic between two nodes, its handles' u within it. */
 function pieceBetween(from: BendNode, to: BendNode): BendPiece {
   const length = to.at[0] - from.at[0]
-  const inside = (du: number): number => Math.min(length, Math.max(0, du))
+  const inside = (du: number): number => clamp(du, 0, length)
   return {
     time: [from.at[0], from.at[0] + inside(from.leave[0]), to.at[0] - inside(-to.arrive[0]), to.at[0]],
     rise: [from.at[1], from.at[1] + from.leave[1], to.at[1] + to.arrive[1], to.at[1]],
@@ -56,18 +57,15 @@ function pieceBetween(from: BendNode, to: BendNode): BendPiece {
 export function removeNode(nodes: Nodes, index: number): BendNode[] {
   if (index <= 0 || index >= nodes.length - 1)
     throw new BadBend('The two ends of a bend cannot be taken away. Nothing was changed.')
-  return settleNodes(nodes.filter((_, i) => i !== index))
+  return clampedNodes(nodes.filter((_, i) => i !== index))
 }
 
 /** Moves an inner node, its handles with it; u stays between its neighbours. Throws BadBend for the two ends. */
 export function moveNode(nodes: Nodes, index: number, at: readonly [u: number, p: number]): BendNode[] {
   if (index <= 0 || index >= nodes.length - 1)
     throw new BadBend('A bend starts at 0, 0 and ends at 1, 1. Nothing was changed.')
-  const u = Math.min(
-    nodes[index + 1]!.at[0] - LEAST_GAP,
-    Math.max(nodes[index - 1]!.at[0] + LEAST_GAP, at[0]),
-  )
-  return settleNodes(nodes.map((node, i) => (i === index ? { ...node, at: [u, at[1]] } : node)))
+  const u = clamp(at[0], nodes[index - 1]!.at[0] + LEAST_GAP, nodes[index + 1]!.at[0] - LEAST_GAP)
+  return clampedNodes(nodes.map((node, i) => (i === index ? { ...node, at: [u, at[1]] } : node)))
 }
 
 /**
@@ -89,7 +87,7 @@ export function setNodeHandle(
     const du = node[other][0]
     return { ...changed, [other]: [du, (handle[1] / handle[0]) * du] }
   })
-  return settleNodes(turned)
+  return clampedNodes(turned)
 }
 
 /** Makes a node a corner, joined or smooth. Joined takes the mean slope of its two sides. */
@@ -103,11 +101,11 @@ export function setNodeThrough(nodes: Nodes, index: number, through: BendNode['t
     const slope = run > 0 ? (leave[1] - arrive[1]) / run : 0
     return { ...node, through, arrive: [arrive[0], slope * arrive[0]], leave: [leave[0], slope * leave[0]] }
   })
-  return settleNodes(changed)
+  return clampedNodes(changed)
 }
 
 /** Works out the handles of smooth nodes (Steffen, reach a third of each side) and clamps all. */
-function settleNodes(nodes: Nodes): BendNode[] {
+function clampedNodes(nodes: Nodes): BendNode[] {
   const slopes = steffenSlopes(
     nodes.map(({ at }) => at[0]),
     nodes.map(({ at }) => at[1]),

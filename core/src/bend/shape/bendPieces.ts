@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { BendNode, PlainBend } from '../bend.ts'
 import { clampNodes } from './clampNodes.ts'
 import { splitOrdinates, type Ordinates } from './splitOrdinates.ts'
@@ -64,7 +65,7 @@ export function bendOfPieces(pieces: readonly BendPiece[]): PlainBend {
   const leave = [(first.time[1] - start) / length, (first.rise[1] - base) / change] as const
   const arrive = [(last.time[3] - last.time[2]) / length, (last.rise[3] - last.rise[2]) / change] as const
   if (pieces.length === 1) {
-    const within01 = (share: number): number => Math.min(1, Math.max(0, share))
+    const within01 = (share: number): number => clamp(share, 0, 1)
     return {
       kind: 'handles',
       leave: { reach: within01(leave[0]), rise: leave[1] },

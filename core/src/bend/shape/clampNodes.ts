@@ -1,8 +1,9 @@
+import { clamp } from '../../number/index.ts'
 import type { BendNode } from '../bend.ts'
 
 /** A handle whose u stays between its node and the one it points to; its p is left alone. */
 function clampedHandle(handle: BendNode['leave'], room: number, sign: 1 | -1): BendNode['leave'] {
-  const reach = Math.min(room, Math.max(0, sign * handle[0]))
+  const reach = clamp(sign * handle[0], 0, room)
   const du = sign * reach
   return du === handle[0] ? handle : [du === 0 ? 0 : du, handle[1]]
 }

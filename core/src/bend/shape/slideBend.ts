@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { BendNode, Handle, PlainBend, PointsBend } from '../bend.ts'
 import { clampNodes } from './clampNodes.ts'
 import { compileBend } from '../curves/compileBend.ts'
@@ -14,7 +15,7 @@ const HALVINGS = 24
 /** A pace that differs by less than this share has no fastest moment. */
 const EVEN = 1e-6
 
-const inside = (u: number): number => Math.min(1 - LEAST_ROOM, Math.max(LEAST_ROOM, u))
+const inside = (u: number): number => clamp(u, LEAST_ROOM, 1 - LEAST_ROOM)
 
 /**
  * A bend with its time stretched before a moment and squeezed after it, or the reverse: what happened at `from`

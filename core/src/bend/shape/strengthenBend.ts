@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { LINEAR, type BendNode, type Handle, type PlainBend } from '../bend.ts'
 import { clampNodes } from './clampNodes.ts'
 import type { ShapedBend } from './slideBend.ts'
@@ -24,7 +25,7 @@ export function strengthenBend(
   by: number,
   shaped: (bend: PlainBend) => PlainBend,
 ): PlainBend {
-  const amount = Math.min(1, Math.max(-1, by))
+  const amount = clamp(by, -1, 1)
   if (amount === 0 || bend.kind === 'hold') return bend
   if (bend.kind === 'family') {
     if (bend.family === 'steps') return bend

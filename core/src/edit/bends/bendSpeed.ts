@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { slideBend, slidePeak, strengthenBend, type PlainBend, type ShapedBend } from '../../bend/index.ts'
 import { bendOfSpeed, convertBend, type SpeedLook } from '../../fit/index.ts'
@@ -39,7 +40,7 @@ export function bendSpeed(
   changeBend(draft, ref, (compiled, at) => {
     const shape = shapeOf(compiled.bends[at]!)
     if (!shape) return null
-    const u = Math.min(0.99, Math.max(0.01, to))
+    const u = clamp(to, 0.01, 0.99)
     const slid = to === from ? shape : slideBend(shape, from, u)
     return reshapeSpeed(compiled, at, slid, { u, speed, component })
   })

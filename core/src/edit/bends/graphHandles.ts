@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import type { Handle, Handles, PlainBend } from '../../bend/index.ts'
 import { asHandles } from '../../fit/index.ts'
@@ -27,7 +28,7 @@ export function setGraphHandle(draft: Draft<Project>, ref: KeyRef, move: GraphHa
   const { side, offset, free = false } = move
   if (!offset.every(Number.isFinite) || !Number.isFinite(move.reach))
     throw new BadEdit('A handle has to stand at a number. Nothing was changed.')
-  const reach = Math.min(1, Math.max(0, move.reach))
+  const reach = clamp(move.reach, 0, 1)
   const shaped = (compiled: CompiledProperty, at: number): PlainBend => ({
     kind: 'handles',
     ...asHandles(compiled.bends[at]!),

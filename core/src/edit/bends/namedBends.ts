@@ -4,7 +4,7 @@ import { timedKeys, withOwnBends, type Property } from '../../property/index.ts'
 import { LIMITS, type NamedBend, type Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { giveBends } from './bends.ts'
-import { editProperty, libraryIn, makeLawful, settled } from '../editProperty.ts'
+import { editProperty, libraryIn, makeLawful, undrafted } from '../editProperty.ts'
 import { readName } from '../layers/layers.ts'
 import { byProperty, type KeyRef, type MakeId } from '../refs.ts'
 
@@ -80,7 +80,7 @@ function eachUser(draft: Draft<Project>, id: string, change: (property: Property
   for (const scene of draft.scenes) {
     for (const layer of scene.layers) {
       for (const [name, drafted] of Object.entries(layer.properties)) {
-        const property = settled<Property>(drafted)
+        const property = undrafted<Property>(drafted)
         if (!property.keys.some(({ bend }) => bend.kind === 'linked' && bend.bendId === id)) continue
         layer.properties[name] = change(property) as Draft<Property>
       }

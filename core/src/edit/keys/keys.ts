@@ -5,7 +5,7 @@ import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue, shifted } from '../currentValue.ts'
-import { editProperty, libraryIn, settled } from '../editProperty.ts'
+import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { findProperty, type MakeId, type PropertyRef } from '../refs.ts'
 import { withoutKeys } from './removeKeys.ts'
@@ -16,7 +16,7 @@ import { withoutKeys } from './removeKeys.ts'
  * @throws BadEdit for a locked layer
  */
 export function addKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, makeId: MakeId): boolean {
-  const before = settled<Property | null>(findProperty(draft, ref))
+  const before = undrafted<Property | null>(findProperty(draft, ref))
   let claimed = true
   editProperty(draft, ref, (property, library) => {
     if (property.keys.some((key) => key.t === time)) return property
@@ -24,7 +24,7 @@ export function addKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, mak
     claimed = inserted.exact
     return inserted.property
   })
-  const after = settled<Property>(findProperty(draft, ref))
+  const after = undrafted<Property>(findProperty(draft, ref))
   // Making its laws true may have turned what stands beside it.
   return (
     claimed && (!before?.keys.length || isSameMotionNear(before, after, { time, library: libraryIn(draft) }))

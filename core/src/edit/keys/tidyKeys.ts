@@ -3,7 +3,7 @@ import { orderKeys, timedKeys, type Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import { asTicks, frameTicks, snapToFrame } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { editProperty, settled } from '../editProperty.ts'
+import { editProperty, undrafted } from '../editProperty.ts'
 import { withTimes } from '../timing/moveKeys.ts'
 import { byProperty, findProperty, sceneIn, type KeyRef } from '../refs.ts'
 import { removeKeys } from './removeKeys.ts'
@@ -64,7 +64,7 @@ export function mergeNearKeys(draft: Draft<Project>, refs: readonly KeyRef[], wi
   const gone: KeyRef[] = []
   for (const { ref, keys } of byProperty(refs).values()) {
     const frame = frameTicks(sceneIn(draft, ref.scene).rate)
-    const property = settled<Property | null>(findProperty(draft, ref))
+    const property = undrafted<Property | null>(findProperty(draft, ref))
     if (!property) continue
     for (const key of nearKeys(timedKeys(property), { among: keys, within, frame }))
       gone.push({ ...ref, key })

@@ -3,7 +3,7 @@ import { timedKeys, type Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { settled } from '../editProperty.ts'
+import { undrafted } from '../editProperty.ts'
 import { moveKeys, type MoveReport } from '../timing/moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
 import { stretchKeys } from '../timing/stretchKeys.ts'
@@ -57,7 +57,7 @@ function refsOf(
   pick: (timed: ReturnType<typeof timedKeys>) => ReturnType<typeof timedKeys>,
 ): KeyRef[] {
   return Object.entries(layerIn(draft, ref).properties).flatMap(([property, drafted]) =>
-    pick(timedKeys(settled<Property>(drafted))).map((key) => ({ ...ref, property, key: key.id })),
+    pick(timedKeys(undrafted<Property>(drafted))).map((key) => ({ ...ref, property, key: key.id })),
   )
 }
 
@@ -65,7 +65,7 @@ function refsOf(
 function checkRoom(draft: Draft<Project>, ref: LayerRef, first: boolean, shift: number): void {
   const { name, properties } = layerIn(draft, ref)
   for (const [property, drafted] of Object.entries(properties)) {
-    const times = timedKeys(settled<Property>(drafted)).map(({ t }) => t as number)
+    const times = timedKeys(undrafted<Property>(drafted)).map(({ t }) => t as number)
     if (times.length < 2) continue
     const passes = first
       ? times[0]! + shift >= times[1]!

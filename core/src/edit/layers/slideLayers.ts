@@ -3,7 +3,7 @@ import { timedKeys, type Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import { asTicks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { settled } from '../editProperty.ts'
+import { undrafted } from '../editProperty.ts'
 import { moveKeys } from '../timing/moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
 
@@ -34,6 +34,6 @@ export function slideLayers(
 /** Every key with a time of a layer. */
 export function allKeys(draft: Draft<Project>, ref: { scene: string; layer: string }): KeyRef[] {
   return Object.entries(layerIn(draft, ref).properties).flatMap(([property, drafted]) =>
-    timedKeys(settled<Property>(drafted)).map((key) => ({ ...ref, property, key: key.id })),
+    timedKeys(undrafted<Property>(drafted)).map((key) => ({ ...ref, property, key: key.id })),
   )
 }

@@ -5,7 +5,7 @@ import type { Layer, Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
-import { libraryIn, settled } from '../editProperty.ts'
+import { libraryIn, undrafted } from '../editProperty.ts'
 import { setValueAt, type SetValueOptions } from '../keys/keys.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn } from '../refs.ts'
@@ -52,7 +52,7 @@ function changeEach(
 ): void {
   const library = libraryIn(draft)
   for (const id of layers) {
-    const layer = settled<Layer>(layerIn(draft, { scene, layer: id }))
+    const layer = undrafted<Layer>(layerIn(draft, { scene, layer: id }))
     const own = layerTicks(draft, { scene, layer: id }, time)
     const value = change(currentValue(layer.properties[property]!, own, library))
     setValueAt(draft, { scene, layer: id, property }, time, { ...options, value })
@@ -73,7 +73,7 @@ export function movePivot(
 ): void {
   const library = libraryIn(draft)
   const ref = { scene, layer: id }
-  const layer = settled<Layer>(layerIn(draft, ref))
+  const layer = undrafted<Layer>(layerIn(draft, ref))
   const own = layerTicks(draft, ref, time)
   const now = (name: string): Value => currentValue(layer.properties[name]!, own, library)
   const [fromX, fromY] = now('pivot') as Vec2

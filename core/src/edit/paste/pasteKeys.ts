@@ -16,7 +16,7 @@ import { asTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { fitsOutline, valueConversion } from '../keys/convertValue.ts'
 import { currentValue, shifted } from '../currentValue.ts'
-import { editProperty, settled } from '../editProperty.ts'
+import { editProperty, undrafted } from '../editProperty.ts'
 import type { KeyClip, KeyClipTrack } from './keyClip.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { withTimes, type MoveReport } from '../timing/moveKeys.ts'
@@ -234,7 +234,7 @@ function eachCounted(
 ): void {
   for (const { ref, keys: chosen } of byProperty(refs).values()) {
     const track = trackFor(clip, ref)
-    const layer = settled<Layer>(layerIn(draft, ref))
+    const layer = undrafted<Layer>(layerIn(draft, ref))
     const definition = definitionOf(layer.kind, ref.property)
     if (!definition) throw new BadEdit(`“${layer.name}” has no ${ref.property}. Nothing was changed.`)
     editProperty(draft, ref, (property) => {

@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { pinRoutes, resolveRoutes, STRAIGHT, type Key, type KeyRoute } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
@@ -32,7 +33,7 @@ export function bendRoute(
     const straight = isZero(shown[at]!.leave) && isZero(shown[at + 1]!.arrive)
     const leave = straight ? third : shown[at]!.leave
     const arrive: Vec2 = straight ? [-third[0], -third[1]] : shown[at + 1]!.arrive
-    const near = Math.min(0.95, Math.max(0.05, s))
+    const near = clamp(s, 0.05, 0.95)
     const [early, late] = [3 * (1 - near) ** 2 * near, 3 * (1 - near) * near * near]
     const weight = early * early + late * late
     const keys = property.keys.map((key, i): Key => {

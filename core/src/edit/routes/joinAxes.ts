@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { NO_LINKS, type BendLibrary, type PlainBend } from '../../bend/index.ts'
 import { fitRoute, type Path } from '../../fit/index.ts'
 import {
@@ -171,7 +172,7 @@ function measured(points: readonly Vec2[]): { path: Path; distances: number[] } 
     return [0, 0]
   }
   const pointAtShare = (share: number): Vec2 => {
-    const distance = Math.min(1, Math.max(0, share)) * sum
+    const distance = clamp(share, 0, 1) * sum
     let i = distances.findIndex((reached) => reached >= distance)
     if (i <= 0) i = share <= 0 ? 1 : Math.max(1, i)
     const [a, b] = [points[i - 1]!, points[i]!]

@@ -17,7 +17,7 @@ import {
 import {
   compileProperty,
   resolveRoutes,
-  settleWaypoints,
+  timeWaypoints,
   timeOfDistance,
   valueAt,
   type Key,
@@ -183,7 +183,7 @@ describe('waypoints', () => {
           ...made,
           keys: made.keys.map((one) => ({ ...one, bend, through: 'corner' as const })),
         }
-        const given = settleWaypoints(timeless(plain, 0, plain.keys.length - 1), [])
+        const given = timeWaypoints(timeless(plain, 0, plain.keys.length - 1), [])
         const project = holding(given)
         expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
         const after = propertyOf(

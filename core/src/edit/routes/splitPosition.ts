@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { HOLD, type BendLibrary, type Handle, type PlainBend } from '../../bend/index.ts'
 import { fitCurve, type Curve } from '../../fit/index.ts'
@@ -18,7 +19,7 @@ import type { Vec2 } from '../../route/index.ts'
 import type { Layer, Project, Scene } from '../../scene/index.ts'
 import { asTicks, BadTime, frameTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { libraryIn, makeLawful, settled } from '../editProperty.ts'
+import { libraryIn, makeLawful, undrafted } from '../editProperty.ts'
 import { joinAxes } from './joinAxes.ts'
 import { layerIn, sceneIn, type MakeId } from '../refs.ts'
 
@@ -67,7 +68,7 @@ export function splitPosition(
 ): SplitReport {
   const layer = openLayer(draft, ref, false)
   const library = libraryIn(draft)
-  const place = settled<Property>(layer.properties['position'])
+  const place = undrafted<Property>(layer.properties['position'])
   const seen = seenOf(sceneIn(draft, ref.scene), [place])
   const compiled = compileProperty(place, library)
   const { made: axes, error } = keptWithin(within, [place], { seen, library }, ([from]) => {
@@ -95,11 +96,11 @@ export function joinPosition(
 ): SplitReport {
   const layer = openLayer(draft, ref, true)
   const library = libraryIn(draft)
-  const [x, y] = ['position x', 'position y'].map((name) => settled<Property>(layer.properties[name])) as [
+  const [x, y] = ['position x', 'position y'].map((name) => undrafted<Property>(layer.properties[name])) as [
     Property,
     Property,
   ]
-  const position = { ...settled<Property>(layer.properties['position']) }
+  const position = { ...undrafted<Property>(layer.properties['position']) }
   delete position.split
   const seen = seenOf(sceneIn(draft, ref.scene), [x, y])
   const [compiledX, compiledY] = [compileProperty(x, library), compileProperty(y, library)]
@@ -182,7 +183,7 @@ function largestGap(
   const both: CompiledProperty[] = [x, y]
   const out = new Float64Array(2)
   const one = new Float64Array(1)
-  const count = Math.min(MOST_LOOKS, Math.max(8, Math.ceil((end - start) / step)))
+  const count = clamp(Math.ceil((end - start) / step), 8, MOST_LOOKS)
   let worst = 0
   const look = (time: number): void => {
     valueInto(out, place, time)

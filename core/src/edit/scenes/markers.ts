@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { LIMITS, type LayerLabel, type Marker, type Project } from '../../scene/index.ts'
 import { asTicks, type Ticks } from '../../time/index.ts'
@@ -52,7 +53,7 @@ export function changeMarker(
   if (hue) marker.hue = hue
   else if (hue === null) delete marker.hue
   if (t === undefined) return
-  marker.t = asTicks(Math.round(Math.min(Math.max(0, t), scene.duration)))
+  marker.t = asTicks(Math.round(clamp(t, 0, scene.duration)))
   scene.markers.sort((a, b) => a.t - b.t)
 }
 

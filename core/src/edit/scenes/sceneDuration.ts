@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { LIMITS, type Project } from '../../scene/index.ts'
 import { asTicks, frameTicks, MOST_TICKS, type Ticks } from '../../time/index.ts'
@@ -52,7 +53,7 @@ export function setSceneDuration(
   }
   scene.duration = duration
   if (policy === 'stretch') moveMarks(scene, (time) => (time - from) * factor)
-  moveMarks(scene, (time) => Math.min(Math.max(0, time), duration))
+  moveMarks(scene, (time) => clamp(time, 0, duration))
 }
 
 type DraftScene = ReturnType<typeof sceneIn>

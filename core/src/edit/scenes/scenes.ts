@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { LIMITS, type Project, type Scene } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
@@ -85,7 +86,7 @@ export function renameScene(draft: Draft<Project>, id: string, name: string): vo
 export function moveScene(draft: Draft<Project>, id: string, by: number): void {
   const scene = sceneIn(draft, id)
   const from = draft.scenes.indexOf(scene)
-  const to = Math.min(draft.scenes.length - 1, Math.max(0, from + by))
+  const to = clamp(from + by, 0, draft.scenes.length - 1)
   if (to === from) return
   draft.scenes.splice(from, 1)
   draft.scenes.splice(to, 0, scene)

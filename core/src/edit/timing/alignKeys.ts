@@ -3,7 +3,7 @@ import { timedKeys, type Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { settled } from '../editProperty.ts'
+import { undrafted } from '../editProperty.ts'
 import { moveKeys, type MoveReport } from './moveKeys.ts'
 import { byProperty, findProperty, sceneIn, type KeyRef } from '../refs.ts'
 import { rangeOf } from './stretchKeys.ts'
@@ -33,7 +33,7 @@ export function keyGroups(draft: Draft<Project>, refs: readonly KeyRef[], by: Ke
 export function momentOf(draft: Draft<Project>, group: readonly KeyRef[], moment: GroupMoment): Ticks | null {
   if (typeof moment !== 'object') return rangeOf(draft, group)?.[moment === 'start' ? 0 : 1] ?? null
   const times = [...byProperty(group).values()].flatMap(({ ref, keys }) => {
-    const property = settled<Property | null>(findProperty(draft, ref))
+    const property = undrafted<Property | null>(findProperty(draft, ref))
     return property ? timedKeys(property).flatMap(({ id, t }) => (keys.has(id) ? [t] : [])) : []
   })
   const distinct = [...new Set(times)].sort((a, b) => a - b)

@@ -7,7 +7,7 @@ import type { Ticks } from '../../time/index.ts'
 import { keyGroups, type KeyGrouping } from './alignKeys.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
-import { libraryIn, settled } from '../editProperty.ts'
+import { libraryIn, undrafted } from '../editProperty.ts'
 import { moveKeys, type MoveReport } from './moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
 import { rangeOf } from './stretchKeys.ts'
@@ -49,7 +49,7 @@ export function staggerKeys(
   if (!any) return { replaced: 0 }
   const groups = keyGroups(draft, refs, by)
   const layers = [...new Set(groups.map(([first]) => first!.layer))].map((layer) =>
-    settled<Layer>(layerIn(draft, { scene: any.scene, layer })),
+    undrafted<Layer>(layerIn(draft, { scene: any.scene, layer })),
   )
   const ordered = staggerOrder(layers, order, libraryIn(draft)).flatMap(({ id }) =>
     groups.filter(([first]) => first!.layer === id),

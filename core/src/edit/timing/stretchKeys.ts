@@ -13,7 +13,7 @@ import {
 import type { Project } from '../../scene/index.ts'
 import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { editProperties, settled } from '../editProperty.ts'
+import { editProperties, undrafted } from '../editProperty.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { byProperty, findProperty, type KeyRef } from '../refs.ts'
 
@@ -93,7 +93,7 @@ export function reverseKeys(draft: Draft<Project>, refs: readonly KeyRef[]): Mov
 export function rangeOf(project: Project, refs: readonly KeyRef[]): readonly [Ticks, Ticks] | null {
   let [first, last] = [Infinity, -Infinity]
   for (const { ref, keys } of byProperty(refs).values()) {
-    for (const key of settled<Property | null>(findProperty(project, ref))?.keys ?? []) {
+    for (const key of undrafted<Property | null>(findProperty(project, ref))?.keys ?? []) {
       if (key.timeless || !keys.has(key.id)) continue
       first = Math.min(first, key.t)
       last = Math.max(last, key.t)

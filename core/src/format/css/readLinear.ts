@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { BendNode, PlainBend } from '../../bend/index.ts'
 import { LIMITS } from '../../scene/index.ts'
 import { unreadable } from './unreadable.ts'
@@ -52,7 +53,7 @@ function polyline(points: readonly (readonly [number, number])[], text: string):
   let before = -HAIR
   const spread = points.map(([u, p], i): readonly [number, number] => {
     const most = 1 - (points.length - 1 - i) * HAIR
-    before = i === 0 ? 0 : Math.min(most, Math.max(u, before + HAIR))
+    before = i === 0 ? 0 : clamp(u, before + HAIR, most)
     return [before, p]
   })
   const third = (from: number, to: number): number => (to - from) / 3

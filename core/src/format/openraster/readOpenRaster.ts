@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { strFromU8 } from 'fflate'
 import { LIMITS, type Art, type ArtNode } from '../../scene/index.ts'
 import { artGroup } from '../art/artGroup.ts'
@@ -76,7 +77,7 @@ function nodesOf(stack: XmlElement, place: Place): ArtNode[] {
       name:
         (attributes['name'] ?? '').trim().slice(0, LIMITS.nameLength) ||
         (child.name === 'stack' ? 'Group' : 'Layer'),
-      opacity: 100 * Math.min(1, Math.max(0, number('opacity', 1))),
+      opacity: 100 * clamp(number('opacity', 1), 0, 1),
       visible: attributes['visibility'] !== 'hidden',
     }
     if ((attributes['composite-op'] ?? 'svg:src-over') !== 'svg:src-over') place.count.blended = true

@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { hexOf, isColour, parseColour } from '../../property/index.ts'
 import { readLength } from './svgSize.ts'
 import type { Declared } from './svgStyles.ts'
@@ -46,5 +47,5 @@ function colourOf(declared: Declared, name: 'fill' | 'stroke', usual: string): s
 /** An opacity as a share; 1 where none is given. */
 export function shareOf(text: string | undefined): number {
   const share = readLength(text, 1) ?? 1
-  return Math.min(1, Math.max(0, share))
+  return clamp(share, 0, 1)
 }

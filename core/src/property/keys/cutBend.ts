@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import {
   HandlesCurve,
   LEAST_CHANGE,
@@ -72,7 +73,7 @@ function cutLifted(
   })
   const half = (part: 'before' | 'after', length: number): PlainBend => {
     const times = time[part]
-    const reach = (share: number): number => Math.min(1, Math.max(0, share / length))
+    const reach = (share: number): number => clamp(share / length, 0, 1)
     const lists = ordinates.map((list) => list[part])
     const change = lists.map((list) => list[3] - list[0])
     const handle = (side: 'leave' | 'arrive', share: number): Handle => {

@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { compileProperty, type CompiledProperty } from '../compileProperty.ts'
@@ -18,7 +19,7 @@ const LOOKS = 256
  * A waypoint between two timed keys too close for a tick of its own stands as near as it can.
  * @returns the same property where nothing moves
  */
-export function settleWaypoints(property: Property, library: BendLibrary): Property {
+export function timeWaypoints(property: Property, library: BendLibrary): Property {
   if (!property.keys.some((key) => key.timeless)) return property
   const compiled = compileProperty(property, library)
   let span = -1
@@ -34,7 +35,7 @@ export function settleWaypoints(property: Property, library: BendLibrary): Prope
     }
     piece += 1
     const most = compiled.times[span + 1]! - left(i)
-    latest = Math.min(most, Math.max(latest + 1, Math.round(passingTime(compiled, span, piece))))
+    latest = clamp(Math.round(passingTime(compiled, span, piece)), latest + 1, most)
     return latest === key.t ? key : { ...key, t: latest as Ticks }
   })
   return keys.every((key, i) => key === property.keys[i]) ? property : { ...property, keys }
@@ -60,7 +61,7 @@ export function setTimeless(
 }
 
 function madeTimed(given: Property, id: string, library: BendLibrary): Property {
-  const property = settleWaypoints(
+  const property = timeWaypoints(
     pinSmooth(given, () => true, library),
     library,
   )
@@ -89,7 +90,7 @@ function madeWaypoint(given: Property, id: string, library: BendLibrary): Proper
     if (other.id === before.id) return { ...before, bend }
     return other.id === id ? { ...key, timeless: true } : other
   })
-  return settleWaypoints({ ...property, keys }, library)
+  return timeWaypoints({ ...property, keys }, library)
 }
 
 /** When the end of a route's nth piece is first reached, ticks. */

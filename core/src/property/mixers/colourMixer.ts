@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { parseColour, type OklabAlpha } from '../colour.ts'
 import { mixPlain } from '../mix.ts'
 import type { Mix } from '../property.ts'
@@ -58,8 +59,8 @@ export class ColourMixer implements Mixer {
     out[3] = alpha < 0 || alpha > 1 ? 0 : growth
   }
 
-  settleInto(out: Float64Array): void {
-    out[3] = Math.min(1, Math.max(0, out[3]!))
+  finishInto(out: Float64Array): void {
+    out[3] = clamp(out[3]!, 0, 1)
   }
 
   private mixBetween(out: Float64Array, p: number): void {

@@ -7,5 +7,5 @@ export interface Mixer {
   /** Writes d(value)/dp at progress p, one number a component. */
   slopeInto(out: Float64Array, p: number): void
   /** Puts a value that a lift has pushed out of what can be stored back into it; left out where anything can. */
-  settleInto?(out: Float64Array): void
+  finishInto?(out: Float64Array): void
 }

@@ -29,8 +29,8 @@ export interface KeepJoinedOptions {
  * Source: own.
  */
 export function keepJoined(property: Property, options: KeepJoinedOptions): Property {
-  const { library, before = null, led, inLine: settled } = options
-  const toBeSeen = (key: Key): boolean => key.through === 'joined' && !key.timeless && !settled?.has(key.id)
+  const { library, before = null, led, inLine: certain } = options
+  const toBeSeen = (key: Key): boolean => key.through === 'joined' && !key.timeless && !certain?.has(key.id)
   const last = property.keys.length - 1
   if (!property.keys.some((key, i) => i > 0 && i < last && toBeSeen(key))) return property
   const now = compiledOf(property, library)

@@ -28,7 +28,7 @@ export class MixedSpan implements CompiledSpan {
   valueInto(out: Float64Array, u: number): void {
     this.mixer.mixInto(out, this.curve.progress(u))
     addLift(out, this.lifted, u)
-    this.mixer.settleInto?.(out)
+    this.mixer.finishInto?.(out)
   }
 
   speedInto(out: Float64Array, u: number): void {

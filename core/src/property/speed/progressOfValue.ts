@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { CompiledProperty } from '../compileProperty.ts'
 
 /** Halvings of the search where a mix is no straight line. */
@@ -26,7 +27,7 @@ export function progressOfValue(
   if (from === to) return null
   const straight = (value - from) / (to - from)
   if (Math.abs(at(0.5) - (from + to) / 2) <= 1e-12 * (Math.abs(from) + Math.abs(to)))
-    return Math.min(1 + FARTHEST, Math.max(-FARTHEST, straight))
+    return clamp(straight, -FARTHEST, 1 + FARTHEST)
   let [low, high] = [-FARTHEST, 1 + FARTHEST]
   const rises = to > from
   for (let i = 0; i < HALVINGS; i += 1) {

@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import { setNodeHandle, type Handle, type ShapedBend } from '../../bend/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
 import type { CompiledProperty } from '../compileProperty.ts'
@@ -61,7 +62,7 @@ export function reshapeSpeed(
   // Unless it is asked to back up, a motion that goes on at its ends is not made to turn round there.
   const { least, most } = boundsOf(piece, change !== 0 && speed * way >= 0)
   const within = (numbers: readonly number[]): number[] =>
-    numbers.map((number, i) => Math.min(most[i]!, Math.max(least[i]!, number)))
+    numbers.map((number, i) => clamp(number, least[i]!, most[i]!))
 
   let now = within(piece.start)
   let miss = missOf(now)

@@ -1,3 +1,4 @@
+import { clamp } from '../../number/index.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { PERCENT, TRANSFORM, type PropertyDefinition } from './propertyDefinition.ts'
@@ -41,7 +42,7 @@ export const image: LayerKindRecord<ImageItem> = {
     writers: (item, read) => [
       read.choice('picture', (value) => (item.picture = value)),
       ...SIDES.map((side, i) =>
-        read.number(`crop ${side}`, (value) => (item.crop[i] = Math.min(100, Math.max(0, value)))),
+        read.number(`crop ${side}`, (value) => (item.crop[i] = clamp(value, 0, 100))),
       ),
     ],
     bounds: ({ picture }, measures) => {

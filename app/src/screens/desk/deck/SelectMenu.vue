@@ -9,7 +9,7 @@ import { useSelection } from '../../../session/selection/selection.ts'
 
 /** Selects keys by what they have in common with the selected ones. */
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const selection = useSelection()
 
 const LIKE: readonly { like: Likeness; label: string }[] = [
@@ -37,14 +37,18 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
       <ListFilter :size="14" aria-hidden="true" />
     </MenuButton>
     <MenuItems class="menu float">
-      <p v-if="meant.keys.length === 0" class="hint">Select a key, a span or a lane first.</p>
+      <p v-if="effective.keys.length === 0" class="hint">Select a key, a span or a lane first.</p>
       <MenuItem
         v-for="{ like, label } in LIKE"
         :key="like"
         v-slot="{ active }"
-        :disabled="meant.keys.length === 0"
+        :disabled="effective.keys.length === 0"
       >
-        <button type="button" :class="{ active }" @click="take(likeKeys(document.scene!, meant.keys, like))">
+        <button
+          type="button"
+          :class="{ active }"
+          @click="take(likeKeys(document.scene!, effective.keys, like))"
+        >
           {{ label }}
         </button>
       </MenuItem>
@@ -52,17 +56,17 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
         v-for="{ every, label } in NTH"
         :key="every"
         v-slot="{ active }"
-        :disabled="meant.keys.length === 0"
+        :disabled="effective.keys.length === 0"
       >
         <button
           type="button"
           :class="{ active }"
-          @click="take(everyNthKey(document.scene!, meant.keys, every))"
+          @click="take(everyNthKey(document.scene!, effective.keys, every))"
         >
           {{ label }}
         </button>
       </MenuItem>
-      <MenuItem v-slot="{ active }" :disabled="meant.keys.length === 0">
+      <MenuItem v-slot="{ active }" :disabled="effective.keys.length === 0">
         <button type="button" :class="{ active }" @click="selection.clear()">Nothing</button>
       </MenuItem>
     </MenuItems>

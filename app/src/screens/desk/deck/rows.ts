@@ -100,7 +100,7 @@ function withDepths(rows: readonly Row[]): Row[] {
   const depthOf = (parent: string | null): number =>
     parent !== null && groups.has(parent) ? 1 + depthOf(groups.get(parent)!) : 0
   return rows.map((row) =>
-    row.kind === 'layer' ? settled({ ...row, depth: depthOf(row.layer.parent) }) : row,
+    row.kind === 'layer' ? sharedRow({ ...row, depth: depthOf(row.layer.parent) }) : row,
   )
 }
 
@@ -117,7 +117,7 @@ function propertyRows(layer: Layer): readonly PropertyRow[] {
 }
 
 /** The row handed out last for this layer when it says the same. */
-function settled(row: LayerRow): LayerRow {
+function sharedRow(row: LayerRow): LayerRow {
   const known = LAYER_ROWS.get(row.layer)
   const same =
     known?.folded === row.folded &&

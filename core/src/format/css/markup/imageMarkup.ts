@@ -1,3 +1,4 @@
+import { clamp } from '../../../number/index.ts'
 import type { Layer } from '../../../scene/index.ts'
 import { round, trackOf, type CssContext } from '../cssContext.ts'
 import { choicesOf } from './choices.ts'
@@ -9,7 +10,7 @@ export function imageMarkup(layer: Layer, context: CssContext): string {
     sides.map((side) => ({
       property: `--crop-${side}`,
       track: trackOf(layer, `crop ${side}`, context),
-      write: ([percent]: readonly number[]) => `${round(Math.min(100, Math.max(0, percent!)))}%`,
+      write: ([percent]: readonly number[]) => `${round(clamp(percent!, 0, 100))}%`,
     })),
   )
   const inset = `clip-path:inset(${sides.map((side) => `var(--crop-${side})`).join(' ')});`

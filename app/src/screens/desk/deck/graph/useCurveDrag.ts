@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { addKey, bendGraph, bendSpeed, changeBendPoints, findProperty } from '@arrow-bend/core/edit'
 import { compiledOf, KIND_WIDTH, type CompiledProperty } from '@arrow-bend/core/property'
 import { asTicks, snapToFrame } from '@arrow-bend/core/time'
@@ -29,7 +30,7 @@ interface Moment {
   readonly wide: number
 }
 
-const clampShare = (u: number): number => Math.min(0.99, Math.max(0.01, u))
+const clampShare = (u: number): number => clamp(u, 0.01, 0.99)
 
 /** Curves of value and speed by hand. */
 export function useCurveDrag(hand: GraphHand): CurveDrag {

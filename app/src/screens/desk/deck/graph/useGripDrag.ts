@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { changeBends, setGraphHandle } from '@arrow-bend/core/edit'
 import { HOLD } from '@arrow-bend/core/bend'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
@@ -32,7 +33,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
   const view = useView()
 
   const setGrip = (grip: GraphGrip, of: GraphOf, reach: number, amount: number) => {
-    const used = of === 'speed' && reach === 0 ? SOME_REACH : Math.min(1, Math.max(0, reach))
+    const used = of === 'speed' && reach === 0 ? SOME_REACH : clamp(reach, 0, 1)
     const offset = [...grip.offset]
     const way = grip.side === 'leave' ? 1 : -1
     // A graph of speed says how fast; how far the handle's end then lies from its key follows from its reach.
@@ -54,7 +55,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
       moveTo: ({ way, event: { shiftKey, altKey } }) => {
         const level = Math.abs(way[0]) > Math.abs(way[1])
         const along = shiftKey && !level ? 0 : (grip.side === 'leave' ? way[0] : -way[0]) / long
-        const reach = Math.min(1, Math.max(0, grip.reach + along))
+        const reach = clamp(grip.reach + along, 0, 1)
         const y = grip.y + (shiftKey && level ? 0 : way[1])
         const flat = of === 'speed' ? scale.y(0) : grip.fromY
         const isFlat = Math.abs(y - flat) < PULL

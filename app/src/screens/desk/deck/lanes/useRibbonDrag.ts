@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import type { ShallowRef } from 'vue'
 import { compileBend, peakOfCurve } from '@arrow-bend/core/bend'
 import {
@@ -46,13 +47,13 @@ export function useRibbonDrag(lane: () => PropertyRef): {
         across ??= Math.abs(way[0]) > Math.abs(way[1])
         const refs = selection.spans
         if (across) {
-          const to = Math.min(0.99, Math.max(0.01, peak + way[0] / (span.x1 - span.x0)))
+          const to = clamp(peak + way[0] / (span.x1 - span.x0), 0.01, 0.99)
           return {
             recipe: (draft) => slideSpeedPeaks(draft, refs, to),
             words: `fastest at ${Math.round(to * 100)} %`,
           }
         }
-        const by = Math.min(1, Math.max(-1, -way[1] / FULL))
+        const by = clamp(-way[1] / FULL, -1, 1)
         return {
           recipe: (draft) => strengthenBends(draft, refs, by),
           words: by < 0 ? `softer ${Math.round(-by * 100)} %` : `stronger ${Math.round(by * 100)} %`,

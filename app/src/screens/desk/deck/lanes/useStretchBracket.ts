@@ -18,7 +18,7 @@ const MANY_KEYS = 1000
 export type BracketEnd = 0 | 1
 
 export interface StretchBracket {
-  /** From the first to the last of the meant keys, ticks; null where there is no length to stretch. */
+  /** From the first to the last of the effective keys, ticks; null where there is no length to stretch. */
   readonly shown: ComputedRef<readonly [number, number] | null>
   readonly words: ComputedRef<string>
   readonly press: (event: PointerEvent, end: BracketEnd) => void
@@ -26,12 +26,12 @@ export interface StretchBracket {
 }
 
 /**
- * The bracket round the meant keys. Either end stretches about the other; with Alt about the pinned key, or else the
+ * The bracket round the effective keys. Either end stretches about the other; with Alt about the pinned key, or else the
  * playhead. Past what stays, they play backwards.
  */
 export function useStretchBracket(): StretchBracket {
   const document = useDocument()
-  const meant = useEffectiveSelection()
+  const effective = useEffectiveSelection()
   const pinned = usePinnedKey()
   const playback = usePlayback()
   const preferences = usePreferences()
@@ -46,7 +46,7 @@ export function useStretchBracket(): StretchBracket {
 
   const shown = computed(() => {
     if (dragged.value) return dragged.value.now
-    const { range } = meant
+    const { range } = effective
     return range && range[1] > range[0] ? range : null
   })
   const words = computed(() => {
@@ -64,7 +64,7 @@ export function useStretchBracket(): StretchBracket {
   })
 
   const recipeOf = (
-    keys: typeof meant.keys,
+    keys: typeof effective.keys,
     from: readonly [number, number],
     to: readonly [number, number],
   ) => {
@@ -93,14 +93,14 @@ export function useStretchBracket(): StretchBracket {
   }
 
   /** Of very many keys those in view, which are all that shows until the drag is done. */
-  const seen = (keys: typeof meant.keys): typeof meant.keys => {
+  const seen = (keys: typeof effective.keys): typeof effective.keys => {
     if (keys.length <= MANY_KEYS) return keys
     const { rowsInView } = view
     return keys.filter(({ layer }) => rowsInView.has(layer))
   }
 
   const press: StretchBracket['press'] = (event, end) => {
-    const { keys, range } = meant
+    const { keys, range } = effective
     if (!range) return
     let report: MoveReport = { replaced: 0 }
     let now = range as readonly [number, number]
@@ -131,7 +131,7 @@ export function useStretchBracket(): StretchBracket {
   const nudge: StretchBracket['nudge'] = (event, end) => {
     const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
     if (!way) return
-    const { keys, range } = meant
+    const { keys, range } = effective
     if (!range) return
     event.preventDefault()
     event.stopPropagation()

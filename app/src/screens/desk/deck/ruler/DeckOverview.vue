@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
 import { computed } from 'vue'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
@@ -54,7 +55,7 @@ const press = (event: PointerEvent, part: 'middle' | 'start' | 'end' | 'outside'
   // Pressed beside the window, that comes there at once and goes along.
   const held = part === 'outside' ? length / 2 : timeAt(event) - from
   const go = (at: PointerEvent): void => {
-    const time = Math.min(view.duration, Math.max(0, timeAt(at)))
+    const time = clamp(timeAt(at), 0, view.duration)
     if (part === 'start') view.fitTimes(Math.min(time, to - 1), to, 1)
     else if (part === 'end') view.fitTimes(from, Math.max(time, from + 1), 1)
     else view.showFrom(time - held)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { computed } from 'vue'
 import { setPlayRange } from '@arrow-bend/core/edit'
 import { asTicks, formatTime, frameTicks, type Ticks } from '@arrow-bend/core/time'
@@ -23,7 +24,7 @@ const withEnd = (range: readonly [Ticks, Ticks], end: number, time: number): rea
   const step = frameTicks(document.rate)
   const [from, to] = range
   if (end === 0) return [asTicks(Math.round(Math.max(0, Math.min(time, to - step)))), to]
-  return [from, asTicks(Math.round(Math.min(document.scene!.duration, Math.max(time, from + step))))]
+  return [from, asTicks(Math.round(clamp(time, from + step, document.scene!.duration)))]
 }
 const press = (event: PointerEvent, end: number): void => {
   const { range } = playback

@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
@@ -21,7 +22,7 @@ export function useScrub(): (event: PointerEvent, left: number) => void {
     const scene = document.scene!
     const times = snapTimes(scene)
     const go = (at: PointerEvent): void => {
-      const raw = Math.min(playback.lastFrame, Math.max(0, view.timeOf(at.clientX - left)))
+      const raw = clamp(view.timeOf(at.clientX - left), 0, playback.lastFrame)
       playback.seek(
         preferences.snap
           ? snapTime(raw, { rate: scene.rate, times, within: PULL / view.pixelsPerTick })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { computed, ref } from 'vue'
 import {
   compileBend,
@@ -89,7 +90,7 @@ const ghostPath = computed(() => props.ghost && pathOf(props.ghost, compileBend(
 const shade = computed(() => {
   const { x, y, unit } = scale.value
   const paces = Array.from({ length: STEPS + 1 }, (_, i) =>
-    curve.value.pace(Math.min(1 - 1e-4, Math.max(1e-4, i / STEPS))),
+    curve.value.pace(clamp(i / STEPS, 1e-4, 1 - 1e-4)),
   )
   const peak = Math.max(1e-9, ...paces.map((pace) => (Number.isFinite(pace) ? Math.abs(pace) : 0)))
   const height = (pace: number): number => (Math.max(-peak, Math.min(peak, pace)) / peak) * 0.36 * unit

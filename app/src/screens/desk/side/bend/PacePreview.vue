@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 
@@ -31,7 +32,7 @@ const run = (): void => {
   const whole = length + REST_SECONDS
   const curve = compileBend(props.bend)
   const frames = Array.from({ length: STEPS + 1 }, (_, i): Keyframe => {
-    const x = Math.min(WIDTH - 6, Math.max(6, INSET + curve.progress(i / STEPS) * (WIDTH - 2 * INSET)))
+    const x = clamp(INSET + curve.progress(i / STEPS) * (WIDTH - 2 * INSET), 6, WIDTH - 6)
     return { offset: ((i / STEPS) * length) / whole, transform: `translateX(${(x - INSET).toFixed(2)}px)` }
   })
   running?.cancel()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { computed, ref } from 'vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import { trackPointer } from '../../../../gesture/trackPointer.ts'
@@ -20,13 +21,13 @@ const x = computed(() => INSET + ((props.strength + 100) / 200) * (WIDTH - 2 * I
 const words = computed(
   () => `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${numberWords(props.strength, 0)}`,
 )
-const clamp = (strength: number): number => Math.round(Math.min(100, Math.max(-100, strength)))
+const whole = (strength: number): number => Math.round(clamp(strength, -100, 100))
 
 const press = (event: PointerEvent): void => {
   const box = svg.value!.getBoundingClientRect()
   const at = (moved: PointerEvent): number => {
     const raw = ((moved.clientX - box.left - INSET) / (WIDTH - 2 * INSET)) * 200 - 100
-    return Math.abs(raw) < 3 ? 0 : clamp(raw)
+    return Math.abs(raw) < 3 ? 0 : whole(raw)
   }
   emit('start')
   emit('drag', at(event))
@@ -44,7 +45,7 @@ const onKey = (event: KeyboardEvent): void => {
       : event.key === 'End'
         ? 100
         : direction
-          ? clamp(props.strength + direction * step)
+          ? whole(props.strength + direction * step)
           : null
   if (to === null) return
   event.preventDefault()

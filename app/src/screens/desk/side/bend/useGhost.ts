@@ -8,14 +8,14 @@ export function useGhost(
   gesturing: () => boolean,
 ): Readonly<ShallowRef<PlainBend | null>> {
   const ghost = shallowRef<PlainBend | null>(null)
-  let settled: PlainBend | null = shown()
+  let unchanged: PlainBend | null = shown()
   watch([span, shown, gesturing], ([now, bend, dragging], [before]) => {
     if (now !== before) {
-      settled = bend
+      unchanged = bend
       ghost.value = null
-    } else if (bend !== settled && JSON.stringify(bend) !== JSON.stringify(settled)) {
-      ghost.value = settled
-      if (!dragging) settled = bend
+    } else if (bend !== unchanged && JSON.stringify(bend) !== JSON.stringify(unchanged)) {
+      ghost.value = unchanged
+      if (!dragging) unchanged = bend
     }
   })
   return ghost

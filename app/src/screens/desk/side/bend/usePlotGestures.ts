@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { shallowRef, type ShallowRef } from 'vue'
 import type { BendNode, Handles } from '@arrow-bend/core/bend'
 import { trackPointer } from '../../../../gesture/trackPointer.ts'
@@ -88,7 +89,7 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
         const { x } = now().scale
         // Flat and pulled on past the end of the time, it stays where it is until the very end.
         if (side === 'leave' && rise === 0 && x(along) - x(1) > PAST_END) return { kind: 'hold' }
-        return { kind: 'side', side, reach: Math.min(1, Math.max(0, along)), rise }
+        return { kind: 'side', side, reach: clamp(along, 0, 1), rise }
       },
     })
   const pressArm = (event: PointerEvent, { id, index, side, at }: PlotArm): void =>
@@ -131,7 +132,7 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     if (!way || !handles) return
     const sign = side === 'leave' ? 1 : -1
     const { reach, rise } = handles[side]
-    const along = Math.min(1, Math.max(0, reach + sign * way[0]))
+    const along = clamp(reach + sign * way[0], 0, 1)
     answers.once({ kind: 'side', side, reach: along, rise: rise + sign * way[1] })
   }
   const keyArm = (event: KeyboardEvent, { index, side, handle: [du, dp] }: PlotArm): void => {

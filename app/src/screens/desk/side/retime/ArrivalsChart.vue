@@ -14,12 +14,12 @@ const ROW = 11
 const MOST = 10
 
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 
 const before = computed(() =>
-  document.committed ? arrivalsOf(document.committed, meant.keys, props.by) : [],
+  document.committed ? arrivalsOf(document.committed, effective.keys, props.by) : [],
 )
-const now = computed(() => (document.project ? arrivalsOf(document.project, meant.keys, props.by) : []))
+const now = computed(() => (document.project ? arrivalsOf(document.project, effective.keys, props.by) : []))
 const scale = computed(() => {
   const all = [...before.value, ...now.value]
   const start = Math.min(...all.map(({ from }) => from))

@@ -22,7 +22,7 @@ import { useRetime, type Anchor } from './useRetime.ts'
 const props = defineProps<{ actions: Commands }>()
 
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const pinned = usePinnedKey()
 const playback = usePlayback()
 const preferences = usePreferences()
@@ -32,7 +32,7 @@ const retime = useRetime()
 
 const anchor = ref<Anchor>('start')
 const step = computed(() => frameTicks(document.rate))
-const range = computed(() => meant.range)
+const range = computed(() => effective.range)
 const length = computed(() => (range.value ? range.value[1] - range.value[0] : 0))
 
 /** Typed or dragged, seen as it goes. */
@@ -57,7 +57,7 @@ const endPercent = (take: boolean): void => {
 }
 // What stays is settled when a drag begins: the keys themselves move under it.
 const scaledBy = computed(() => {
-  const { keys } = meant
+  const { keys } = effective
   return keys.length > 0 ? (factor: number) => retime.scaled(anchor.value, factor) : null
 })
 const setLength = (ticks: number): void => {
@@ -72,7 +72,7 @@ const setLength = (ticks: number): void => {
 const setStart = (to: Ticks): void => {
   if (!range.value) return
   const by = to - range.value[0]
-  const { keys } = meant
+  const { keys } = effective
   if (preferences.ripple)
     document.apply('Keys moved with what follows', (draft) =>
       rippleKeys(draft, {

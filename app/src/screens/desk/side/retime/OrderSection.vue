@@ -25,7 +25,7 @@ import { usePreview } from './usePreview.ts'
 
 /** Who goes when: one after another, or all at one moment. */
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const playback = usePlayback()
 const tell = useTellReplaced()
 
@@ -88,7 +88,7 @@ const order = computed<StaggerOrder>(() => {
   }
 })
 const edit = computed(() => {
-  const { keys } = meant
+  const { keys } = effective
   if (keys.length === 0) return null
   const along = growths.value[growth.value]?.bend ?? null
   const options = {
@@ -122,7 +122,7 @@ const MOMENTS = [
 ] as const
 const align = (toPlayhead: boolean): void => {
   const which: GroupMoment = moment.value === 'nth' ? { nth: nth.value } : moment.value
-  const { keys } = meant
+  const { keys } = effective
   tell(
     document.apply('Aligned', (draft) =>
       alignKeys(draft, keys, { by: by.value, moment: which, ...(toPlayhead ? { to: playback.time } : {}) }),
@@ -130,7 +130,7 @@ const align = (toPlayhead: boolean): void => {
   )
 }
 const spread = (): void => {
-  const { keys } = meant
+  const { keys } = effective
   tell(document.apply('Spread out evenly', (draft) => distributeGroups(draft, keys, by.value)))
 }
 </script>

@@ -18,7 +18,7 @@ const LayersSection = defineAsyncComponent(() => import('./LayersSection.vue'))
 const TidySection = defineAsyncComponent(() => import('./TidySection.vue'))
 
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const selection = useSelection()
 const panel = useSidePanel()
 
@@ -33,7 +33,7 @@ const words = computed(() => {
   const said = document.scene ? selectionWords(document.scene, selection.state) : ''
   if (!said) return 'Nothing selected'
   const only = selection.keys.length > 0 && selection.spans.length === 0
-  return only ? said : `${said}: ${meant.keys.length} keys`
+  return only ? said : `${said}: ${effective.keys.length} keys`
 })
 </script>
 

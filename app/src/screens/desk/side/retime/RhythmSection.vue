@@ -14,7 +14,7 @@ import { usePreview } from './usePreview.ts'
 
 /** Bends the times of the selected keys themselves: they keep their order, but come ever faster or slower. */
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const selection = useSelection()
 const tell = useTellReplaced()
 
@@ -23,7 +23,7 @@ const chosen = ref(1)
 const bend = computed(() => choices.value[Math.min(chosen.value, choices.value.length - 1)]!)
 
 const edit = computed(() => {
-  const { keys } = meant
+  const { keys } = effective
   const { bend: curve } = bend.value
   if (keys.length < 2) return null
   return {
@@ -41,7 +41,7 @@ const SIZE = 118
 const PAD = 8
 /** The keys' times before, along the foot, and after, up the side, with the bend between. */
 const plot = computed(() => {
-  const times = document.committed ? keyTimes(document.committed, meant.keys) : []
+  const times = document.committed ? keyTimes(document.committed, effective.keys) : []
   const [from, to] = [times[0] ?? 0, times[times.length - 1] ?? 1]
   const curve = compileBend(bend.value.bend)
   const place = (share: number): number => PAD + share * (SIZE - 2 * PAD)
@@ -61,7 +61,7 @@ const plot = computed(() => {
   }
 })
 const spread = (by: 'time' | 'distance'): void => {
-  const { keys } = meant
+  const { keys } = effective
   tell(
     document.apply(by === 'time' ? 'Keys spread evenly' : 'Keys spread by distance', (draft) =>
       distributeKeys(draft, keys, by),

@@ -12,15 +12,15 @@ import { usePreview } from './usePreview.ts'
 
 /** Keys that change nothing, keys that look like one, keys between frames. */
 const document = useDocument()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 
 const within = ref(0.5)
 const near = ref(2)
-const count = computed(() => meant.keys.length)
+const count = computed(() => effective.keys.length)
 const undo = { label: 'Undo', onClick: () => document.undo() }
 
 const sweep = computed(() => {
-  const { keys } = meant
+  const { keys } = effective
   const tolerance = within.value
   if (keys.length === 0) return null
   return {
@@ -37,7 +37,7 @@ const swept = computed(() => {
   return `${report.removed} of ${count.value} keys go; the farthest the motion strays is ${numberWords(report.error, 4)}.`
 })
 const merge = (): void => {
-  const { keys } = meant
+  const { keys } = effective
   const report = document.apply('Near keys merged', (draft) =>
     mergeNearKeys(draft, keys, near.value * frameTicks(document.rate)),
   )
@@ -49,7 +49,7 @@ const merge = (): void => {
     })
 }
 const snap = (): void => {
-  const { keys } = meant
+  const { keys } = effective
   const report = document.apply('Keys on whole frames', (draft) => snapKeysToFrames(draft, keys))
   if (!report) return
   if (report.moved + report.replaced === 0) {

@@ -10,29 +10,29 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 
-/** A moment that stays while the rest is stretched: `end of` a layer is the last of its meant keys. */
+/** A moment that stays while the rest is stretched: `end of` a layer is the last of its effective keys. */
 export type Anchor = 'start' | 'end' | 'playhead' | 'pinned' | `end of ${string}`
 
 export interface Retime {
   readonly anchors: ComputedRef<readonly { readonly anchor: Anchor; readonly label: string }[]>
-  /** The frames the meant keys stand on, each once, in order; fractions where they stand between frames. */
+  /** The frames the effective keys stand on, each once, in order; fractions where they stand between frames. */
   readonly frames: ComputedRef<readonly number[]>
-  /** The edit that makes the meant keys take `factor` times as long about what stays; null for no keys. */
+  /** The edit that makes the effective keys take `factor` times as long about what stays; null for no keys. */
   readonly scaled: (anchor: Anchor, factor: number) => Recipe<MoveReport> | null
-  /** Brings the meant keys from their range onto another. */
+  /** Brings the effective keys from their range onto another. */
   readonly onto: (label: string, to: readonly [number, number]) => void
 }
 
 /** What the Length section works with. */
 export function useRetime(): Retime {
   const document = useDocument()
-  const meant = useEffectiveSelection()
+  const effective = useEffectiveSelection()
   const pinned = usePinnedKey()
   const playback = usePlayback()
   const preferences = usePreferences()
   const tell = useTellReplaced()
 
-  const layers = computed(() => [...new Set(meant.keys.map(({ layer }) => layer))])
+  const layers = computed(() => [...new Set(effective.keys.map(({ layer }) => layer))])
   const anchors = computed(() => {
     const list: { anchor: Anchor; label: string }[] = [
       { anchor: 'start', label: 'the start' },
@@ -49,7 +49,7 @@ export function useRetime(): Retime {
     return list
   })
   const anchorTime = (anchor: Anchor): number | null => {
-    const { range, keys } = meant
+    const { range, keys } = effective
     if (!range) return null
     if (anchor === 'start') return range[0]
     if (anchor === 'end') return range[1]
@@ -68,17 +68,17 @@ export function useRetime(): Retime {
 
   const frames = computed(() => {
     const step = frameTicks(document.rate)
-    return document.project ? keyTimes(document.project, meant.keys).map((time) => time / step) : []
+    return document.project ? keyTimes(document.project, effective.keys).map((time) => time / step) : []
   })
   const scaled: Retime['scaled'] = (anchor, factor) => {
     const about = anchorTime(anchor)
-    const { keys } = meant
+    const { keys } = effective
     if (about === null || keys.length === 0) return null
     const stretch = { about, factor, ...landing() }
     return (draft) => stretchKeys(draft, keys, stretch)
   }
   const onto: Retime['onto'] = (label, to) => {
-    const { keys, range } = meant
+    const { keys, range } = effective
     if (!range || range[0] === range[1]) return
     const stretch = { ...stretchOnto(range as readonly [Ticks, Ticks], to), ...landing() }
     tell(document.apply(label, (draft) => stretchKeys(draft, keys, stretch)))

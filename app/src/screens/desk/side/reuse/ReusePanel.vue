@@ -40,7 +40,7 @@ const props = defineProps<{ actions: Commands }>()
 
 const document = useDocument()
 const clipboard = useKeyClipboard()
-const meant = useEffectiveSelection()
+const effective = useEffectiveSelection()
 const playback = usePlayback()
 const selection = useSelection()
 const tell = useTellReplaced()
@@ -83,11 +83,11 @@ const timedCount = (keys: readonly { timeless?: true }[]): number =>
 /** Spans the bends go to: the selected ones, those between selected keys, or all of the selected lanes. */
 const spanRefs = (): KeyRef[] => {
   if (selection.spans.length > 0) return [...selection.spans]
-  const chosen = new Set(meant.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`))
-  return meant.keys.filter(({ scene, layer, property, key }) => {
+  const chosen = new Set(effective.keys.map(({ layer, property, key }) => `${layer}/${property}/${key}`))
+  return effective.keys.filter(({ scene, layer, property, key }) => {
     const keys = timedKeys(findProperty(document.committed!, { scene, layer, property })!)
     const next = keys[keys.findIndex(({ id }) => id === key) + 1]
-    return next && (chosen.has(`${layer}/${property}/${next.id}`) || meant.keys.length === 1)
+    return next && (chosen.has(`${layer}/${property}/${next.id}`) || effective.keys.length === 1)
   })
 }
 interface Edit {
@@ -99,7 +99,7 @@ const edit = computed<Edit | null>(() => {
   const copied = clip.value
   if (!copied) return null
   const none = { replaced: 0 }
-  const keys = meant.keys
+  const keys = effective.keys
   if (part.value === 'bends') {
     const refs = spanRefs()
     return {
@@ -146,7 +146,7 @@ const look = usePreview(() => edit.value)
 const missing = computed(() => {
   if (!clip.value || part.value === 'all') return ''
   if (part.value === 'bends') return spanRefs().length === 0 ? 'Select spans for the bends to go to.' : ''
-  return meant.keys.length === 0 ? 'Select the keys they are to go to.' : ''
+  return effective.keys.length === 0 ? 'Select the keys they are to go to.' : ''
 })
 const paste = (): void => {
   const now = edit.value
@@ -250,7 +250,7 @@ const gapTicks = computed(() => gap.value * frameTicks(document.rate))
       <button
         type="button"
         class="button small"
-        :disabled="meant.keys.length === 0"
+        :disabled="effective.keys.length === 0"
         @click="props.actions.reuse.again(times, gapTicks)"
       >
         Repeat
@@ -258,7 +258,7 @@ const gapTicks = computed(() => gap.value * frameTicks(document.rate))
       <button
         type="button"
         class="button small"
-        :disabled="meant.keys.length === 0"
+        :disabled="effective.keys.length === 0"
         @click="props.actions.reuse.thereAndBack(gapTicks)"
       >
         There and back

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { clamp } from '@arrow-bend/core/number'
 import { Milestone } from '@lucide/vue'
 import { computed } from 'vue'
 import { setRouteThrough, setWaypoints, type KeyRef } from '@arrow-bend/core/edit'
@@ -67,8 +68,8 @@ const place = computed(() => {
   return { left: `${best[0]}px`, top: `${best[1]}px`, width: `${BAR.width}px` }
 })
 const inside = ([left, top]: Point): Point => [
-  Math.min(props.width - BAR.width - 8, Math.max(8, left)),
-  Math.min(props.height - BAR.height - 8, Math.max(8, top)),
+  clamp(left, 8, props.width - BAR.width - 8),
+  clamp(top, 8, props.height - BAR.height - 8),
 ]
 /** Beads and handle ends of the routes, on the screen. */
 const held = computed<readonly Point[]>(() =>

@@ -1,3 +1,4 @@
+import { clamp } from '@arrow-bend/core/number'
 import { computed, shallowRef, type ComputedRef, type Ref } from 'vue'
 import type { SnapBox } from '@arrow-bend/core/snap'
 import type { StageView } from '../../../../draw/index.ts'
@@ -25,7 +26,7 @@ const MOST_ZOOM = 8
 /** px kept free around what is fitted. */
 const MARGIN = 16
 
-const clampZoom = (scale: number): number => Math.min(MOST_ZOOM, Math.max(LEAST_ZOOM, scale))
+const clampZoom = (scale: number): number => clamp(scale, LEAST_ZOOM, MOST_ZOOM)
 
 /** Where the stage's frame lies in its panel: fitted until the person zooms or pans. */
 export function useStageCamera(

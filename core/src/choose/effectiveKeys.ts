@@ -12,11 +12,11 @@ export interface Chosen {
 }
 
 /**
- * The keys a command is meant for: chosen ones and both ends of chosen spans; without any, all keys of chosen
+ * The keys a command acts on: chosen ones and both ends of chosen spans; without any, all keys of chosen
  * properties; without those, of chosen layers and of what rides in chosen groups. These come in order of layers,
  * properties and time; waypoints are left out. Chosen keys alone are returned as they are.
  */
-export function meantKeys(scene: Scene, { layers, properties, keys, spans }: Chosen): KeyRef[] {
+export function effectiveKeys(scene: Scene, { layers, properties, keys, spans }: Chosen): KeyRef[] {
   if (keys.length > 0 && spans.length === 0) return [...keys]
   if (spans.length > 0) return beside(scene, keys, spans)
   if (properties.length > 0) {
@@ -39,14 +39,14 @@ function beside(scene: Scene, keys: readonly KeyRef[], spans: readonly KeyRef[])
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   const [chosen, begun] = [byProperty(keys), byProperty(spans)]
   const lanes = new Map([...begun, ...chosen])
-  const meant: KeyRef[] = []
+  const found: KeyRef[] = []
   for (const [name, { ref }] of lanes) {
     const property = layers.get(ref.layer)?.properties[ref.property]
     if (!property) continue
     const [inKeys, inSpans] = [chosen.get(name)?.keys ?? NONE, begun.get(name)?.keys ?? NONE]
-    for (const key of besideIn(timedKeys(property), { ref, inKeys, inSpans })) meant.push(key)
+    for (const key of besideIn(timedKeys(property), { ref, inKeys, inSpans })) found.push(key)
   }
-  return meant
+  return found
 }
 
 const NONE: ReadonlySet<string> = new Set()

@@ -1,0 +1,60 @@
+import { clamp } from '@arrow-bend/core/number'
+import { reactive, shallowRef } from 'vue'
+
+/** Which rows are listed. */
+export type RowFilter = 'animated' | 'all' | 'selected'
+
+/** Which rows the deck lists, and in what order. */
+export interface KeptRows {
+  readonly filter: RowFilter
+  readonly folded: readonly string[]
+  readonly full: readonly string[]
+  readonly order: readonly (readonly [string, readonly string[]])[]
+}
+
+function fill<T>(set: Set<T>, list: readonly T[] = []): void {
+  set.clear()
+  for (const one of list) set.add(one)
+}
+
+/** The rows of the deck: filter, folds and orders of the person's own. */
+export function createRowList() {
+  const filter = shallowRef<RowFilter>('animated')
+  const search = shallowRef('')
+  /** Layers whose fold differs from how they start. */
+  const folded = reactive(new Set<string>())
+  /** Layers that list all their properties whatever the filter. */
+  const full = reactive(new Set<string>())
+  /** Properties of layers in an order of the person’s own, by layer; those not named come after in their usual order. */
+  const order = reactive(new Map<string, readonly string[]>())
+
+  /** Moves a lane among those of its layer. */
+  const moveLane = (layer: string, listed: readonly string[], property: string, by: number): void => {
+    const from = listed.indexOf(property)
+    const to = clamp(from + by, 0, listed.length - 1)
+    if (from < 0 || to === from) return
+    const next = listed.filter((name) => name !== property)
+    next.splice(to, 0, property)
+    order.set(layer, next)
+  }
+  /** Folds every layer given, or unfolds it; `starts` tells which start folded. */
+  const foldAll = (
+    layers: readonly { readonly id: string; readonly startsFolded: boolean }[],
+    fold: boolean,
+  ): void => {
+    for (const { id, startsFolded } of layers) {
+      if (startsFolded === fold) folded.delete(id)
+      else folded.add(id)
+    }
+  }
+  const restoreRows = (kept: Partial<KeptRows>): void => {
+    filter.value = kept.filter ?? 'animated'
+    search.value = ''
+    fill(folded, kept.folded)
+    fill(full, kept.full)
+    order.clear()
+    for (const [layer, names] of kept.order ?? []) order.set(layer, names)
+  }
+
+  return { filter, search, folded, full, order, moveLane, foldAll, restoreRows }
+}
