@@ -60,7 +60,8 @@ export {
   transformRoutes,
   type RouteTransform,
 } from './routes/routes.ts'
-export { addKeys, setKeys, type KeyEdit } from './keys/setKeys.ts'
+export { addKeys, setKeys, type KeyEdit, type NewKey } from './keys/setKeys.ts'
+export { takeKeyRows, type KeyRows } from './keys/takeKeyRows.ts'
 export {
   addScene,
   duplicateScene,

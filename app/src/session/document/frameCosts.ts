@@ -1,3 +1,4 @@
+import { nextTick } from 'vue'
 import type { FrameCost } from './followerBudget.ts'
 
 /** Called after the paint of the frame that is next. */
@@ -13,8 +14,9 @@ function afterPaint(then: () => void): void {
 }
 
 /**
- * Measures what frames cost in which something changed. A message that is posted while a frame is made arrives once it was
- * painted; the next frame begins late where the browser did not come after.
+ * Measures what frames cost in which something changed: the work of the change itself with the update that follows it at
+ * once, and of the frame that shows it. Idle time between the two is nobody's cost. A message that is posted while a frame
+ * is made arrives once it was painted; the next frame begins late where the browser did not come after.
  * @param tell given each frame once it is known
  * @returns to be called with every change; changes of one frame count once
  */
@@ -24,12 +26,16 @@ export function frameCosts(tell: (cost: FrameCost) => void): () => void {
     if (isUnderWay) return
     isUnderWay = true
     const changed = performance.now()
+    let updated = changed
     let painted = changed
+    void nextTick(() => (updated = performance.now()))
     afterPaint(() => (painted = performance.now()))
     requestAnimationFrame((start) => {
       requestAnimationFrame((next) => {
         isUnderWay = false
-        tell({ workMs: Math.max(painted, start) - changed, frameMs: next - start })
+        // A pointer's moves come after the stamp of their frame, those of other hands before it.
+        const idle = Math.max(0, start - updated)
+        tell({ workMs: Math.max(0, painted - changed - idle), frameMs: next - start })
       })
     })
   }

@@ -1,6 +1,7 @@
 import { produce, type Draft } from 'immer'
 import { describe, expect, it } from 'vitest'
-import { ease, key, layerWith, projectOf, property } from '../../../test/trials.ts'
+import { ease, ids, key, layerWith, projectOf, property } from '../../../test/trials.ts'
+import type { PlainBend } from '../../bend/index.ts'
 import type { Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
@@ -11,7 +12,9 @@ import {
   scaleKeyValues,
   setKeys,
   shiftKeyValues,
+  takeKeyRows,
   type KeyRef,
+  type KeyRows,
 } from '../index.ts'
 
 const project = projectOf([
@@ -52,6 +55,63 @@ describe('setKeys', () => {
     })
     expect(replaced).toBe(1)
     expect(after.keys.map(({ id }) => id)).toEqual(['k1', 'k0'])
+  })
+})
+
+describe('a table of keys', () => {
+  const soft = { id: 'soft', name: 'Soft', bend: ease }
+  const linked = {
+    ...projectOf([
+      layerWith('a', {
+        opacity: property('number', [key(0, 0, { kind: 'linked', bendId: 'soft' }), key(1, 40)]),
+        rotation: property('number', [], { value: 12 }),
+      }),
+    ]),
+    bends: [soft],
+  }
+  const take = (rows: KeyRows): Project =>
+    produce(linked, (draft) => {
+      takeKeyRows(draft, rows, ids())
+    })
+
+  it('leaves a span its link where the row has the bend it follows, and gives it another one', () => {
+    const bendOf = (bend: PlainBend): unknown =>
+      findProperty(take({ edits: [{ ref: of('opacity', 'k0'), value: 7, bend }] }), of('opacity'))!.keys[0]!
+        .bend
+    expect(bendOf(structuredClone(ease))).toEqual({ kind: 'linked', bendId: 'soft' })
+    expect(bendOf({ kind: 'hold' })).toEqual({ kind: 'hold' })
+  })
+
+  it('gives the key that was last the bend of its row once a span begins there', () => {
+    const after = take({
+      edits: [
+        { ref: of('opacity', 'k0'), bend: ease },
+        { ref: of('opacity', 'k1'), bend: { kind: 'hold' } },
+      ],
+      added: { ref: of('opacity'), keys: [{ t: second(2), value: 90 }] },
+    })
+    expect(findProperty(after, of('opacity'))!.keys.map(({ bend }) => bend.kind)).toEqual([
+      'linked',
+      'hold',
+      'linear',
+    ])
+  })
+
+  it('gives a lane without keys its first ones', () => {
+    const after = take({
+      edits: [],
+      added: {
+        ref: of('rotation'),
+        keys: [
+          { t: second(0), value: 5, bend: ease },
+          { t: second(2), value: 90 },
+        ],
+      },
+    })
+    expect(findProperty(after, of('rotation'))!.keys.map(({ t, value, bend }) => [t, value, bend])).toEqual([
+      [0, 5, ease],
+      [second(2), 90, { kind: 'linear' }],
+    ])
   })
 })
 

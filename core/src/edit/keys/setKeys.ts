@@ -1,10 +1,10 @@
 import type { Draft } from 'immer'
-import type { Bend } from '../../bend/index.ts'
+import { isSameBend, plainBend, type PlainBend } from '../../bend/index.ts'
 import { insertKeys, type Property, type Through, type Value } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { giveBends } from '../bends/bends.ts'
-import { editProperty } from '../editProperty.ts'
+import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { withTimes, type MoveReport } from '../timing/moveKeys.ts'
 import { findProperty, type KeyRef, type MakeId, type PropertyRef } from '../refs.ts'
 import { setThrough } from './through.ts'
@@ -15,8 +15,12 @@ export interface KeyEdit {
   readonly t?: Ticks
   readonly value?: Value
   readonly through?: Through
-  readonly bend?: Bend
+  /** Of the span it begins. One that is as the span's own, or as the one it follows, changes nothing: a link stays. */
+  readonly bend?: PlainBend
 }
+
+/** What a key that is added is to be; what is left out is as the motion is there. */
+export type NewKey = Omit<KeyEdit, 'ref'> & { readonly t: Ticks }
 
 /**
  * Changes keys one by one: times, values, how they pass motion through, the bends of the spans they begin. Times are
@@ -24,6 +28,8 @@ export interface KeyEdit {
  */
 export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveReport {
   let replaced = 0
+  // Found first: what the person left as it was goes by the laws of joined keys, whatever else turns it.
+  const bent = otherBends(draft, edits)
   for (const group of groupsOf(edits)) {
     editProperty(draft, group[0]!.ref, (property) => {
       const values = new Map(
@@ -40,9 +46,11 @@ export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveR
       } satisfies Property
     })
   }
-  const bends = new Map(edits.flatMap(({ ref, bend }) => (bend ? [[ref.key, bend] as const] : [])))
-  const bent = edits.filter(({ bend }) => bend).map(({ ref }) => ref)
-  if (bent.length > 0) giveBends(draft, bent, (bend, key) => bends.get(key) ?? bend)
+  for (const group of groupsOf(bent)) {
+    const bends = new Map(group.map(({ ref, bend }) => [ref.key, bend]))
+    const refs = group.map(({ ref }) => ref)
+    giveBends(draft, refs, (bend, key) => bends.get(key) ?? bend)
+  }
   for (const through of ['corner', 'joined', 'smooth'] as const) {
     const refs = edits.filter((edit) => edit.through === through).map(({ ref }) => ref)
     if (refs.length > 0) setThrough(draft, refs, through)
@@ -50,11 +58,26 @@ export function setKeys(draft: Draft<Project>, edits: readonly KeyEdit[]): MoveR
   return { replaced }
 }
 
+/** Of the edits those that give a span another bend than the one it has, or follows. */
+function otherBends(
+  draft: Draft<Project>,
+  edits: readonly KeyEdit[],
+): (KeyEdit & { readonly bend: PlainBend })[] {
+  const library = libraryIn(draft)
+  return edits.flatMap(({ ref, bend }) => {
+    const key =
+      bend && undrafted<Property | null>(findProperty(draft, ref))?.keys.find(({ id }) => id === ref.key)
+    return key && !isSameBend(plainBend(key.bend, library), bend) ? [{ ref, bend }] : []
+  })
+}
+
+const nameOf = ({ scene, layer, property }: PropertyRef): string => `${scene}/${layer}/${property}`
+
 /** Adds keys to a property, then makes them what they are to be; where a key stands already, that one is changed. */
 export function addKeys(
   draft: Draft<Project>,
   ref: PropertyRef,
-  keys: readonly (Omit<KeyEdit, 'ref'> & { readonly t: Ticks })[],
+  keys: readonly NewKey[],
   makeId: MakeId,
 ): void {
   const times = keys.map(({ t }) => t)
@@ -67,13 +90,13 @@ export function addKeys(
   setKeys(draft, edits)
 }
 
-function groupsOf(edits: readonly KeyEdit[]): KeyEdit[][] {
-  const groups = new Map<string, KeyEdit[]>()
+/** Edits gathered by property, in order of first mention. */
+function groupsOf<Edit extends KeyEdit>(edits: readonly Edit[]): Edit[][] {
+  const groups = new Map<string, Edit[]>()
   for (const edit of edits) {
-    const name = `${edit.ref.scene}/${edit.ref.layer}/${edit.ref.property}`
-    const group = groups.get(name)
+    const group = groups.get(nameOf(edit.ref))
     if (group) group.push(edit)
-    else groups.set(name, [edit])
+    else groups.set(nameOf(edit.ref), [edit])
   }
   return [...groups.values()]
 }

@@ -81,6 +81,15 @@ describe('bendText', () => {
 })
 
 describe('readKeyTable', () => {
+  it('takes the headings of the table on screen: time, and what the property is called', () => {
+    expect(
+      readKeyTable('Time\tOpacity\n12\t40\n24\t80', { kinds: ['number'], rate, named: ['Opacity'] }),
+    ).toEqual([
+      { t: 12 * frame, value: 40 },
+      { t: 24 * frame, value: 80 },
+    ])
+  })
+
   it('reads back what writeKeyTable writes, for every kind that fits cells', () => {
     const rows = [
       row({}),

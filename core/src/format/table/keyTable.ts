@@ -34,8 +34,9 @@ const COLUMNS: readonly { readonly column: Column; readonly title: string }[] = 
   { column: 'through', title: 'Through' },
   { column: 'bend', title: 'Bend' },
 ]
-/** Other names a heading may have. */
+/** Other names a heading may have: those the table on screen has. */
 const ALSO: ReadonlyMap<string, Column> = new Map([
+  ['of', 'layer'],
   ['time', 'frame'],
   ['x', 'value'],
 ])
@@ -78,11 +79,20 @@ export function writeKeyTable(rows: readonly KeyRow[], rate: FrameRate): string 
  * What a pasted table says of keys, row by row. Headings say which column is which; without them the number of columns
  * does. A cell left empty says nothing.
  * @param kinds of the keys the rows are for; the last kind stands for rows beyond them
+ * @param named what the properties are called: as a heading it stands over their values
  * @throws BadFile with a sentence that names row and cell; BadBend for a bend, BadTime for a time that cannot be read
  */
 export function readKeyTable(
   text: string,
-  { kinds, rate }: { readonly kinds: readonly Property['kind'][]; readonly rate: FrameRate },
+  {
+    kinds,
+    rate,
+    named = [],
+  }: {
+    readonly kinds: readonly Property['kind'][]
+    readonly rate: FrameRate
+    readonly named?: readonly string[]
+  },
 ): KeyCells[] {
   const rows = readCells(text)
   const last = kinds[kinds.length - 1]
@@ -90,7 +100,7 @@ export function readKeyTable(
     throw new BadFile('There is no table to paste. Copy some cells first. Nothing was changed.')
   if (rows.length > MOST_ROWS)
     throw new BadFile(`A table of ${rows.length} rows is too long to paste. Nothing was changed.`)
-  const heading = rows[0]!.map(columnOf)
+  const heading = rows[0]!.map((title) => columnOf(title, named))
   const headed = heading.filter((column) => column !== null).length >= Math.min(2, rows[0]!.length)
   const widest = rows.reduce((most, row) => Math.max(most, row.length), 0)
   const columns = headed ? heading : WITHOUT_HEADING[widest]
@@ -107,9 +117,10 @@ export function readKeyTable(
   })
 }
 
-function columnOf(title: string): Column | null {
+function columnOf(title: string, named: readonly string[]): Column | null {
   const name = title.trim().toLowerCase()
-  return COLUMNS.find((one) => one.title.toLowerCase() === name)?.column ?? ALSO.get(name) ?? null
+  const known = COLUMNS.find((one) => one.title.toLowerCase() === name)?.column ?? ALSO.get(name)
+  return known ?? (named.some((one) => one.toLowerCase() === name) ? 'value' : null)
 }
 
 interface RowPlace {

@@ -1,4 +1,4 @@
-import { mirrorBend, plainBend, type BendLibrary, type Handle, type PlainBend } from '../../bend/index.ts'
+import { isSameBend, mirrorBend, plainBend, type BendLibrary, type Handle } from '../../bend/index.ts'
 import { asTicks } from '../../time/index.ts'
 import type { Key, PropertyKind } from '../property.ts'
 
@@ -49,11 +49,8 @@ function mirroredBend(
 /** Whether a bend is the same backwards, so that a linked span stays linked. */
 export function isOwnMirrorImage(bend: Key['bend'], library: BendLibrary): boolean {
   const plain = plainBend(bend, library)
-  return sameBend(plain, mirrorBend(plain))
+  return isSameBend(plain, mirrorBend(plain))
 }
 
 const turned = ({ lift, ...handle }: Handle): Handle =>
   lift ? { ...handle, lift: lift.map((part) => -part || 0) } : handle
-
-const sameBend = (first: PlainBend, second: PlainBend): boolean =>
-  JSON.stringify(first) === JSON.stringify(second)

@@ -23,7 +23,7 @@ defineProps<{ actions: Commands }>()
 const document = useDocument()
 const preferences = usePreferences()
 const table = useKeyTable()
-const { rows, more } = table
+const { rows, more, mayTake } = table
 const sheet = ref<HTMLElement | null>(null)
 
 const several = computed(
@@ -152,7 +152,7 @@ const onPaste = (event: ClipboardEvent): void => {
         small
         :icon="ClipboardPaste"
         label="Paste a table from a spreadsheet"
-        :disabled="rows.length === 0"
+        :disabled="!mayTake"
         @press="paste"
       />
     </div>

@@ -1,15 +1,16 @@
 import { computed, type ComputedRef } from 'vue'
 import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
 import {
-  addKeys,
   findProperty,
   setKeys,
+  takeKeyRows,
   type KeyEdit,
   type KeyRef,
+  type NewKey,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
 import { BadFile } from '@arrow-bend/core/format/project'
-import { fitsCells, readKeyTable, writeKeyTable, type KeyCells } from '@arrow-bend/core/format/table'
+import { fitsCells, readKeyTable, writeKeyTable } from '@arrow-bend/core/format/table'
 import { timedKeys, type Key, type Property } from '@arrow-bend/core/property'
 import { definitionOf, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
@@ -38,6 +39,8 @@ export interface KeyTable {
   readonly text: () => string
   /** Takes a table from a spreadsheet: row by row; rows beyond add keys where all are of one property. */
   readonly take: (text: string) => void
+  /** Whether a table can be taken: keys or a lane are selected. */
+  readonly mayTake: ComputedRef<boolean>
   readonly edit: (label: string, edits: readonly KeyEdit[]) => void
 }
 
@@ -84,33 +87,41 @@ export function useKeyTable(): KeyTable {
   const tell = useTellReplaced()
   const edit = (label: string, edits: readonly KeyEdit[]): void =>
     tell(document.apply(label, (draft) => setKeys(draft, edits)))
+  /** The one property rows beyond the keys there are add keys to; null where several are meant. */
+  const growing = computed((): PropertyRef | null => {
+    const lanes = all.value.length > 0 ? all.value.map(({ ref }) => ref) : selection.properties
+    const [first, ...others] = lanes
+    const isOther = ({ layer, property }: PropertyRef): boolean =>
+      layer !== first!.layer || property !== first!.property
+    return first && !others.some(isOther)
+      ? { scene: first.scene, layer: first.layer, property: first.property }
+      : null
+  })
+  const definitions = computed(() =>
+    selection.properties.flatMap((ref) => {
+      const layer = document.scene?.layers.find(({ id }) => id === ref.layer)
+      const definition = layer && definitionOf(layer.kind, ref.property)
+      return definition && fitsCells(definition.kind) ? [definition] : []
+    }),
+  )
   const take = (text: string): void => {
     const list = all.value
-    if (list.length === 0)
+    const ref = growing.value
+    const kinds =
+      list.length > 0 ? list.map(({ property }) => property.kind) : definitions.value.map(({ kind }) => kind)
+    if (kinds.length === 0)
       throw new BadFile('Select the keys or the lane that the table is for first. Nothing was changed.')
-    const cells = readKeyTable(text, {
-      kinds: list.map(({ property }) => property.kind),
-      rate: document.rate,
-    })
-    const single = new Set(list.map(({ ref }) => `${ref.layer}/${ref.property}`)).size === 1
+    const named = definitions.value.map(({ label }) => label)
+    const cells = readKeyTable(text, { kinds, rate: document.rate, named })
     const beyond = cells.slice(list.length)
-    if (beyond.length > 0 && !(single && beyond.every(({ t }) => t !== undefined)))
+    if (beyond.length > 0 && !(ref && beyond.every(({ t }) => t !== undefined)))
       throw new BadFile(
         `The table has ${cells.length} rows and ${list.length} keys are selected. More keys can be added to one property only, each with its frame. Nothing was changed.`,
       )
     const edits = cells.slice(0, list.length).map((one, i): KeyEdit => ({ ref: list[i]!.ref, ...one }))
-    const report = document.apply('Table pasted', (draft) => {
-      const moved = setKeys(draft, edits)
-      if (beyond.length > 0)
-        addKeys(
-          draft,
-          list[0]!.ref,
-          beyond.map(({ t, ...rest }: KeyCells) => ({ t: asTicks(t!), ...rest })),
-          document.makeId,
-        )
-      return moved
-    })
-    tell(report)
+    const keys = beyond.map(({ t, ...rest }): NewKey => ({ t: asTicks(t!), ...rest }))
+    const rows = { edits, ...(keys.length > 0 && ref ? { added: { ref, keys } } : {}) }
+    tell(document.apply('Table pasted', (draft) => takeKeyRows(draft, rows, document.makeId)))
   }
   return {
     rows: computed(() => all.value.slice(0, MOST_SHOWN)),
@@ -129,6 +140,7 @@ export function useKeyTable(): KeyTable {
         document.rate,
       ),
     take,
+    mayTake: computed(() => definitions.value.length > 0),
     edit,
   }
 }
