@@ -9,15 +9,9 @@ import {
 import type { Context2d } from './context2d.ts'
 import { paintOnion, type OnionSkin } from './onionSkin.ts'
 import { paintScene } from './paintScene.ts'
+import type { StageView } from './stageView.ts'
 import type { PictureBook } from './pictureBook.ts'
 import { lookOf, sameLook, type SceneLook } from './sceneLook.ts'
-
-/** How the stage lies in its panel: CSS px a stage px, and where the frame's corner is. */
-export interface StageView {
-  readonly scale: number
-  readonly x: number
-  readonly y: number
-}
 
 /** The panel's size in CSS px, and device pixels a CSS px. */
 export interface StageSize {

@@ -1,55 +1,73 @@
+import type { Point } from '../chart/route/routeGeometry.ts'
+import { wayFrom } from './pointerPlace.ts'
+
 export interface PointerTrack {
-  /** Called for every move the browser sends. */
-  readonly move: (event: PointerEvent) => void
-  /** Called once; `cancelled` by Escape or when the browser takes the pointer away. */
-  readonly end: (cancelled: boolean, last: PointerEvent) => void
+  /** Travel from which on a press is a drag, px; every move is one when left out. */
+  readonly after?: number
+  /** Called once, when it becomes a drag. */
+  readonly start?: () => void
+  /** Called for every move the browser sends once it is a drag, with the way from where it was pressed. */
+  readonly move: (event: PointerEvent, way: Point) => void
+  /**
+   * Called once, when the pointer is let go, or given up by Escape, or by the browser.
+   * @param event.dragged whether it became a drag; without it a press that was not given up is a click
+   */
+  readonly end?: (how: { readonly cancelled: boolean; readonly dragged: boolean }) => void
 }
 
 /** Travel after which the pointer is captured, px. Sooner, a plain click would go to the capturing element. */
 const CAPTURE_AFTER = 3
 
+/** Travel from which on a press on something that can also be clicked is a drag of it, px. */
+export const DRAG_AFTER = 3
+
 /**
  * Follows a pressed pointer until it is let go. Escape cancels.
  * Moves are handed on at once: the browser itself sends one a frame.
  */
-export function trackPointer(press: PointerEvent, { move, end }: PointerTrack): void {
+export function trackPointer(press: PointerEvent, { after = 0, start, move, end }: PointerTrack): void {
   const target = press.currentTarget as Element
-  let last = press
-  const mine = (event: PointerEvent): boolean => event.pointerId === press.pointerId
+  const listening = new AbortController()
+  let dragged = false
   const finish = (cancelled: boolean): void => {
-    window.removeEventListener('pointermove', onMove)
-    window.removeEventListener('pointerup', onUp)
-    window.removeEventListener('pointercancel', onCancel)
-    window.removeEventListener('blur', onBlur)
-    window.removeEventListener('keydown', onKey, true)
+    listening.abort()
     if (target.hasPointerCapture(press.pointerId)) target.releasePointerCapture(press.pointerId)
-    end(cancelled, last)
+    end?.({ cancelled, dragged })
   }
   const onMove = (event: PointerEvent): void => {
-    if (!mine(event)) return
-    last = event
-    const travelled = Math.hypot(event.clientX - press.clientX, event.clientY - press.clientY)
+    const way = wayFrom(press, event)
+    const travelled = Math.hypot(...way)
     if (travelled > CAPTURE_AFTER && target.isConnected && !target.hasPointerCapture(press.pointerId)) {
       target.setPointerCapture(press.pointerId)
     }
-    move(event)
+    if (travelled < after && !dragged) return
+    if (!dragged) start?.()
+    dragged = true
+    move(event, way)
   }
-  const onUp = (event: PointerEvent): void => {
-    if (mine(event)) finish(false)
-  }
-  const onCancel = (event: PointerEvent): void => {
-    if (mine(event)) finish(true)
-  }
-  const onBlur = (): void => finish(true)
   const onKey = (event: KeyboardEvent): void => {
     if (event.key !== 'Escape') return
     event.preventDefault()
     event.stopPropagation()
     finish(true)
   }
-  window.addEventListener('pointermove', onMove)
-  window.addEventListener('pointerup', onUp)
-  window.addEventListener('pointercancel', onCancel)
-  window.addEventListener('blur', onBlur)
-  window.addEventListener('keydown', onKey, true)
+  const { signal } = listening
+  const mine =
+    (answer: (event: PointerEvent) => void) =>
+    (event: PointerEvent): void => {
+      if (event.pointerId === press.pointerId) answer(event)
+    }
+  window.addEventListener('pointermove', mine(onMove), { signal })
+  window.addEventListener(
+    'pointerup',
+    mine(() => finish(false)),
+    { signal },
+  )
+  window.addEventListener(
+    'pointercancel',
+    mine(() => finish(true)),
+    { signal },
+  )
+  window.addEventListener('blur', () => finish(true), { signal })
+  window.addEventListener('keydown', onKey, { capture: true, signal })
 }

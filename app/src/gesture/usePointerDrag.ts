@@ -2,7 +2,8 @@ import { shallowRef, type ShallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { useDocument, type Gesture, type GestureView, type Recipe } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
-import { trackPointer } from './trackPointer.ts'
+import { drawingOf, pointerIn } from './pointerPlace.ts'
+import { DRAG_AFTER, trackPointer } from './trackPointer.ts'
 import type { Point } from '../chart/route/routeGeometry.ts'
 
 /** What is being changed, said beside the pointer. */
@@ -47,9 +48,6 @@ export interface PointerDrag {
 /** What a refusal says first: all of it is told when the pointer is let go. */
 const firstWords = (sentence: string): string => sentence.split(/[.:](?:\s|$)/)[0]!
 
-/** Pointer travel before a press becomes a drag, screen px. */
-const DRAG_AFTER = 3
-
 /**
  * Drags of things in a drawing: one undo step each, seen as they go, said beside the pointer.
  * @param view the view what is dragged lies in; others follow when the hand rests
@@ -68,15 +66,12 @@ export function usePointerDrag(
 
   const drag = (event: PointerEvent, given: PointerDrag): void => {
     const { label, moveTo, click, ended, whole, done } = given
-    const pressed = event.currentTarget as HTMLElement | SVGElement
-    const over = pressed instanceof SVGElement ? pressed.ownerSVGElement! : pressed
-    const { left, top } = over.getBoundingClientRect()
+    const box = drawingOf(event).getBoundingClientRect()
     let gesture: Gesture | null = null
     trackPointer(event, {
-      move(moved) {
-        const way: Point = [moved.clientX - event.clientX, moved.clientY - event.clientY]
-        if (!gesture && Math.hypot(...way) < DRAG_AFTER) return
-        const pointer: Point = [moved.clientX - left, moved.clientY - top]
+      after: DRAG_AFTER,
+      move(moved, way) {
+        const pointer = pointerIn(moved, box)
         const next = moveTo({ pointer, way, event: moved })
         if (!next) return
         if (next === 'same') {
@@ -89,7 +84,7 @@ export function usePointerDrag(
         const words = typeof next.words === 'string' ? next.words : next.words()
         tag.value = { x: pointer[0], y: wordsY ?? pointer[1], words: refused ? firstWords(refused) : words }
       },
-      end(cancelled) {
+      end({ cancelled }) {
         tag.value = null
         ended?.()
         if (cancelled) gesture?.cancel()

@@ -4,7 +4,7 @@ import { defineAsyncComponent, computed, nextTick, ref, useId, watch } from 'vue
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { numberWords } from './numberWords.ts'
-import { trackPointer } from '../gesture/trackPointer.ts'
+import { DRAG_AFTER, trackPointer } from '../gesture/trackPointer.ts'
 
 // Seldom seen, so it comes when it is.
 const FieldSentence = defineAsyncComponent(() => import('./FieldSentence.vue'))
@@ -44,9 +44,6 @@ const emit = defineEmits<{
   focused: []
   blurred: []
 }>()
-
-/** Pointer travel before a press becomes a drag, px. */
-const DRAG_AFTER = 3
 
 const field = ref<HTMLElement | null>(null)
 const input = ref<HTMLInputElement | null>(null)
@@ -123,21 +120,17 @@ const onBlur = (): void => {
 const onPointerdown = (event: PointerEvent): void => {
   if (event.button !== 0 || props.disabled || props.readonly || document.activeElement === input.value) return
   event.preventDefault()
-  const { clientX } = event
   const from = props.modelValue ?? 0
-  let dragging = false
   trackPointer(event, {
-    move(moved) {
-      const travel = moved.clientX - clientX
-      if (!dragging && Math.abs(travel) < DRAG_AFTER) return
-      if (!dragging) emit('start')
-      dragging = true
+    after: DRAG_AFTER,
+    start: () => emit('start'),
+    move(moved, [travel]) {
       const value = from + travel * props.step * (moved.shiftKey ? 10 : moved.altKey ? 0.1 : 1)
       emit('input', within(Number(value.toFixed(props.digits + 1))))
     },
-    end(cancelled) {
-      if (dragging && cancelled) emit('cancel')
-      else if (dragging) emit('done')
+    end({ cancelled, dragged }) {
+      if (dragged && cancelled) emit('cancel')
+      else if (dragged) emit('done')
       else if (!cancelled) {
         input.value?.focus()
         input.value?.select()

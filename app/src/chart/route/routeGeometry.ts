@@ -9,7 +9,7 @@ import {
   type Matrix,
   type Scene,
 } from '@arrow-bend/core/scene'
-import type { StageView } from '../../draw/index.ts'
+import { toScreen, toStage, wayOnStage, type StageView } from '../../draw/index.ts'
 
 export type Point = readonly [x: number, y: number]
 
@@ -75,14 +75,11 @@ export function routeGeometry(
     name: layer.name,
     property,
     compiled: compiledOf(property, library),
-    onScreen: ([x, y]) => {
-      const [stageX, stageY] = applyMatrix(matrix, x, y)
-      return [view.x + stageX * view.scale, view.y + stageY * view.scale]
-    },
-    fromScreen: ([dx, dy]) => wayBack(matrix, [dx / view.scale, dy / view.scale]),
+    onScreen: ([x, y]) => toScreen(view, applyMatrix(matrix, x, y)),
+    fromScreen: (way) => wayBack(matrix, wayOnStage(view, way)),
     fromStage: (way) => wayBack(matrix, way),
-    onStage: ([dx, dy]) => [dx / view.scale, dy / view.scale],
-    toStage: ([x, y]) => [(x - view.x) / view.scale, (y - view.y) / view.scale],
+    onStage: (way) => wayOnStage(view, way),
+    toStage: (point) => toStage(view, point),
   }
   KNOWN.set(property, { layer, view, key, library, geometry })
   return geometry

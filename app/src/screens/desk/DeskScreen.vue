@@ -81,16 +81,15 @@ const resize = (event: PointerEvent): void => {
   const from = stageHeight.value
   const most = desk.value!.clientHeight - LEAST_DECK - 40
   trackPointer(event, {
-    move: (moved) =>
-      (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + moved.clientY - event.clientY))),
-    end: (cancelled) => cancelled && (preferences.stageHeight = from),
+    move: (_, [, down]) => (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + down))),
+    end: ({ cancelled }) => cancelled && (preferences.stageHeight = from),
   })
 }
 const resizePanel = (event: PointerEvent): void => {
   const from = preferences.panelWidth
   trackPointer(event, {
-    move: (moved) => (preferences.panelWidth = clampPanel(from - (moved.clientX - event.clientX))),
-    end: (cancelled) => cancelled && (preferences.panelWidth = from),
+    move: (_, [right]) => (preferences.panelWidth = clampPanel(from - right)),
+    end: ({ cancelled }) => cancelled && (preferences.panelWidth = from),
   })
 }
 const resizePanelByKey = (event: KeyboardEvent): void => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pointerIn } from '../../../gesture/pointerPlace.ts'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
@@ -123,7 +124,7 @@ const chooseLayer = useLayerChoice(listed)
 const scrub = useScrub()
 /** With Alt a drag over the lanes moves the playhead along. */
 const startMarquee = (event: PointerEvent): void => {
-  if (event.altKey) scrub(event, timeArea.value!.getBoundingClientRect().left)
+  if (event.altKey) scrub(event, timeArea.value!)
   else
     marquee.start(event, () => {
       const box = sheet.value!.getBoundingClientRect()
@@ -148,8 +149,7 @@ const veils = computed(() => {
   ]
 })
 const onWheel = (event: WheelEvent): void => {
-  const box = timeArea.value!.getBoundingClientRect()
-  const x = event.clientX - box.left
+  const [x] = pointerIn(event, timeArea.value!)
   if (x < 0) return
   if (event.ctrlKey || event.metaKey) {
     event.preventDefault()

@@ -3,7 +3,7 @@ import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
 import { layerById, type DrawItem } from '@arrow-bend/core/scene'
-import { itemAt, type PictureBook } from '../../../draw/index.ts'
+import { itemAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -58,12 +58,11 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const pressPan = (event: PointerEvent): boolean => {
     if (event.button !== 1 && !(event.button === 0 && spaceHeld.value)) return false
     panning.value = true
-    let [x, y] = [event.clientX, event.clientY]
+    let before: Point = [0, 0]
     trackPointer(event, {
-      move(moved) {
-        camera.pan(moved.clientX - x, moved.clientY - y)
-        x = moved.clientX
-        y = moved.clientY
+      move(_, way) {
+        camera.pan(way[0] - before[0], way[1] - before[1])
+        before = way
       },
       end: () => (panning.value = false),
     })
@@ -103,9 +102,8 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
 
   /** A way on the screen as one on the stage: level or upright with Shift, and into line with what is near. */
   const snapped = (way: Point, event: PointerEvent, { box, snap }: ReturnType<Snapping['begin']>): Point => {
-    const { scale } = camera.view.value
     const by = event.shiftKey ? alongOneAxis(way) : way
-    const moved: Point = [by[0] / scale, by[1] / scale]
+    const moved = wayOnStage(camera.view.value, by)
     if (!box) return moved
     const more = snap({ ...box, x: box.x + moved[0], y: box.y + moved[1] }, event, onlyAxis(by))
     return [moved[0] + more[0], moved[1] + more[1]]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { timedKeys } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -70,7 +71,7 @@ const onWheel = (event: WheelEvent): void => {
   if (!event.altKey) return
   event.preventDefault()
   event.stopPropagation()
-  const y = event.clientY - (event.currentTarget as SVGElement).getBoundingClientRect().top
+  const [, y] = pointerIn(event, event.currentTarget as SVGElement)
   const at = panes.value.findIndex(({ top, bottom }) => y >= top && y < bottom)
   const pane = shownPanes.value?.[at]
   if (!pane) return

@@ -85,8 +85,8 @@ const setOutside = (side: 'before' | 'after', event: Event): void => {
 const resize = (event: PointerEvent): void => {
   const from = props.lane.height
   trackPointer(event, {
-    move: (moved) => view.changeLane(props.row.id, { height: from + moved.clientY - event.clientY }),
-    end: (cancelled) => cancelled && view.changeLane(props.row.id, { height: from }),
+    move: (_, [, down]) => view.changeLane(props.row.id, { height: from + down }),
+    end: ({ cancelled }) => cancelled && view.changeLane(props.row.id, { height: from }),
   })
 }
 const resizeByKey = (event: KeyboardEvent): void => {

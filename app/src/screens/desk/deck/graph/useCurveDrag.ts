@@ -1,3 +1,5 @@
+import { type Point } from '../../../../chart/route/routeGeometry.ts'
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { addKey, bendGraph, bendSpeed, changeBendPoints, findProperty } from '@arrow-bend/core/edit'
 import { compiledOf, KIND_WIDTH, type CompiledProperty } from '@arrow-bend/core/property'
@@ -39,8 +41,7 @@ export function useCurveDrag(hand: GraphHand): CurveDrag {
   const selection = useSelection()
   const view = useView()
 
-  const xIn = (event: MouseEvent): number =>
-    event.clientX - (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().left
+  const placeIn = (event: MouseEvent): Point => pointerIn(event, drawingOf(event))
   const momentAt = (x: number): Moment | null => {
     const property = findProperty(document.project!, hand.lane())
     if (!property) return null
@@ -68,11 +69,10 @@ export function useCurveDrag(hand: GraphHand): CurveDrag {
   }
 
   const press: CurveDrag['press'] = (event, pane) => {
-    const moment = momentAt(xIn(event))
+    const moment = momentAt(placeIn(event)[0])
     if (!moment || isSummed(moment.compiled.property)) return
     const { scale } = pane.drawing
-    const { top } = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-    const { component, value } = nearest(moment, pane, event.clientY - top)
+    const { component, value } = nearest(moment, pane, placeIn(event)[1])
     const ref = hand.refOf(moment.key)
     const { kind } = moment.compiled.property
     const letter = curveCount(moment.compiled, pane.of) > 1 ? `${'XY'[component]} ` : ''
@@ -101,7 +101,7 @@ export function useCurveDrag(hand: GraphHand): CurveDrag {
   }
 
   const add: CurveDrag['add'] = (event) => {
-    const x = xIn(event)
+    const x = placeIn(event)[0]
     if (event.ctrlKey || event.metaKey) {
       const moment = momentAt(x)
       if (!moment) return

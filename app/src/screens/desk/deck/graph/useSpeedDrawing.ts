@@ -1,3 +1,4 @@
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { shallowRef, type ShallowRef } from 'vue'
 import { drawSpeed, findProperty, type KeyRef } from '@arrow-bend/core/edit'
 import type { SpeedLook } from '@arrow-bend/core/fit'
@@ -47,18 +48,18 @@ export function useSpeedDrawing(hand: GraphHand): SpeedDrawing {
   }
 
   const press: SpeedDrawing['press'] = (event, scale) => {
-    const { left, top } = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+    const box = drawingOf(event).getBoundingClientRect()
     let drawn: (readonly [number, number])[] = []
     trackPointer(event, {
       move(moved) {
-        const at = [moved.clientX - left, moved.clientY - top] as const
+        const at = pointerIn(moved, box)
         // Time goes one way: what lies under a stroke drawn back is drawn anew.
         const forwards = drawn.length < 2 || drawn[drawn.length - 1]![0] >= drawn[0]![0]
         drawn = drawn.filter(([x]) => (forwards ? x < at[0] : x > at[0]))
         drawn.push(at)
         line.value = `M${drawn.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}`
       },
-      end(cancelled) {
+      end({ cancelled }) {
         line.value = null
         if (!cancelled)
           take(

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { computed, shallowRef } from 'vue'
 import type { KeyRef, PropertyRef } from '@arrow-bend/core/edit'
 import { keyStateWords } from '@arrow-bend/core/property'
@@ -67,7 +68,7 @@ const point = (event: PointerEvent): void => {
     under.value = null
     return
   }
-  const x = event.clientX - (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().left
+  const [x] = pointerIn(event, drawingOf(event))
   const words = momentWords(props.held.property, document.bends, {
     time: view.timeOf(x),
     unit: props.held.unit,

@@ -1,10 +1,11 @@
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { shallowRef, type ShallowRef } from 'vue'
 import type { KeyRef } from '@arrow-bend/core/edit'
 import type { Key } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useView } from '../../../../session/view/view.ts'
-import { trackPointer } from '../../../../gesture/trackPointer.ts'
+import { DRAG_AFTER, trackPointer } from '../../../../gesture/trackPointer.ts'
 import { LANE_HEIGHT } from '../../../../chart/lane/laneDrawing.ts'
 import { lanesOf, type Row } from '../rows.ts'
 
@@ -21,8 +22,6 @@ export interface Marquee {
   /** Starts at a press; `origin` is the rows' area. */
   start(event: PointerEvent, origin: () => DOMRect): void
 }
-
-const DRAG_AFTER = 3
 
 /** Selecting keys, and the spans between two of them, by a rectangle over lanes of any layers. */
 export function useMarquee(rows: () => readonly Row[], tops: () => readonly number[]): Marquee {
@@ -57,16 +56,13 @@ export function useMarquee(rows: () => readonly Row[], tops: () => readonly numb
   }
 
   const start = (event: PointerEvent, origin: () => DOMRect): void => {
-    const box = origin()
-    const begin = [event.clientX - box.left, event.clientY - box.top] as const
+    const begin = pointerIn(event, origin())
     const base = event.shiftKey ? { keys: selection.keys, spans: selection.spans } : { keys: [], spans: [] }
-    let dragging = false
     trackPointer(event, {
+      after: DRAG_AFTER,
       move(moved) {
-        const now = origin()
-        const [x, y] = [moved.clientX - now.left, moved.clientY - now.top]
-        if (!dragging && Math.hypot(x - begin[0], y - begin[1]) < DRAG_AFTER) return
-        dragging = true
+        // Measured anew: the list may have been scrolled meanwhile.
+        const [x, y] = pointerIn(moved, origin())
         shown.value = {
           x: Math.min(x, begin[0]),
           y: Math.min(y, begin[1]),
@@ -75,11 +71,9 @@ export function useMarquee(rows: () => readonly Row[], tops: () => readonly numb
         }
         select(shown.value, base)
       },
-      end(cancelled) {
+      end({ cancelled, dragged }) {
         shown.value = null
-        if (cancelled || !dragging) {
-          if (!event.shiftKey) selection.clear()
-        }
+        if ((cancelled || !dragged) && !event.shiftKey) selection.clear()
       },
     })
   }

@@ -14,7 +14,7 @@ export interface LayerOrder {
   step(layer: string, way: 1 | -1): void
 }
 
-const DRAG_AFTER = 6
+const LIFT_AFTER = 6
 
 /** Dragging layers up and down the list. */
 export function useLayerOrder(rows: () => readonly Row[], tops: () => readonly number[]): LayerOrder {
@@ -46,23 +46,20 @@ export function useLayerOrder(rows: () => readonly Row[], tops: () => readonly n
 
   const press = (event: PointerEvent, layer: string, top: number): void => {
     if ((event.target as Element).closest('input, .fold, .icon-button, .value, .dot')) return
-    const startY = event.clientY
     const row = (event.currentTarget as Element).getBoundingClientRect()
     const listTop = row.top - top
-    let dragging = false
     const onMove = (moved: PointerEvent): void => {
-      if (!dragging && Math.abs(moved.clientY - startY) < DRAG_AFTER) return
-      dragging = true
       const y = moved.clientY - listTop
       const gaps = tops().map((edge) => Math.abs(edge - y))
       over.value = gaps.indexOf(Math.min(...gaps))
     }
     trackPointer(event, {
+      after: LIFT_AFTER,
       move: onMove,
-      end(cancelled) {
+      end({ cancelled }) {
         const target = over.value
         over.value = null
-        if (dragging && !cancelled && target !== null) drop(layer, target)
+        if (!cancelled && target !== null) drop(layer, target)
       },
     })
   }

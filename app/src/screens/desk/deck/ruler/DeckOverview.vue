@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { ChevronsDownUp, ChevronsUpDown } from '@lucide/vue'
 import { computed } from 'vue'
@@ -49,7 +50,7 @@ const range = computed(() => playback.range.map(x))
 
 const press = (event: PointerEvent, part: 'middle' | 'start' | 'end' | 'outside'): void => {
   const box = (event.currentTarget as SVGElement).closest('svg')!.getBoundingClientRect()
-  const timeAt = (at: PointerEvent): number => ((at.clientX - box.left) / width.value) * view.duration
+  const timeAt = (at: PointerEvent): number => (pointerIn(at, box)[0] / width.value) * view.duration
   const [from, to] = view.shown
   const length = to - from
   // Pressed beside the window, that comes there at once and goes along.
@@ -65,7 +66,7 @@ const press = (event: PointerEvent, part: 'middle' | 'start' | 'end' | 'outside'
     go(at)
   }
   if (part === 'outside') go(event)
-  trackPointer(event, { move: slide, end: () => undefined })
+  trackPointer(event, { move: slide })
 }
 const onKeydown = (event: KeyboardEvent): void => {
   const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]

@@ -34,8 +34,7 @@ const words = computed(() => formatTime(playback.time, document.rate, preference
 
 const editing = shallowRef<{ readonly marker: string; readonly at: Element } | null>(null)
 const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
-const scrub = (event: PointerEvent): void =>
-  scrubFrom(event, (event.currentTarget as Element).getBoundingClientRect().left)
+const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarget as Element)
 </script>
 
 <template>

@@ -1,3 +1,4 @@
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
@@ -10,19 +11,19 @@ import { snapTime, snapTimes } from '../lanes/snapTime.ts'
 const PULL = 5
 
 /** Dragging the playhead along. */
-export function useScrub(): (event: PointerEvent, left: number) => void {
+export function useScrub(): (event: PointerEvent, timeArea: Element) => void {
   const document = useDocument()
   const playback = usePlayback()
   const preferences = usePreferences()
   const view = useView()
 
-  /** @param left of the time area on the screen, px */
-  return (event, left) => {
+  return (event, timeArea) => {
     playback.pause()
+    const box = timeArea.getBoundingClientRect()
     const scene = document.scene!
     const times = snapTimes(scene)
     const go = (at: PointerEvent): void => {
-      const raw = clamp(view.timeOf(at.clientX - left), 0, playback.lastFrame)
+      const raw = clamp(view.timeOf(pointerIn(at, box)[0]), 0, playback.lastFrame)
       playback.seek(
         preferences.snap
           ? snapTime(raw, { rate: scene.rate, times, within: PULL / view.pixelsPerTick })
@@ -30,6 +31,6 @@ export function useScrub(): (event: PointerEvent, left: number) => void {
       )
     }
     go(event)
-    trackPointer(event, { move: go, end: () => undefined })
+    trackPointer(event, { move: go })
   }
 }

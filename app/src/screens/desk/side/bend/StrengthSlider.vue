@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { computed, ref } from 'vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
@@ -26,14 +27,14 @@ const whole = (strength: number): number => Math.round(clamp(strength, -100, 100
 const press = (event: PointerEvent): void => {
   const box = svg.value!.getBoundingClientRect()
   const at = (moved: PointerEvent): number => {
-    const raw = ((moved.clientX - box.left - INSET) / (WIDTH - 2 * INSET)) * 200 - 100
+    const raw = ((pointerIn(moved, box)[0] - INSET) / (WIDTH - 2 * INSET)) * 200 - 100
     return Math.abs(raw) < 3 ? 0 : whole(raw)
   }
   emit('start')
   emit('drag', at(event))
   trackPointer(event, {
     move: (moved) => emit('drag', at(moved)),
-    end: (cancelled) => (cancelled ? emit('cancel') : emit('done')),
+    end: ({ cancelled }) => (cancelled ? emit('cancel') : emit('done')),
   })
 }
 const onKey = (event: KeyboardEvent): void => {

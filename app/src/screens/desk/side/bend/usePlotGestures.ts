@@ -1,3 +1,4 @@
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { shallowRef, type ShallowRef } from 'vue'
 import type { BendNode, Handles } from '@arrow-bend/core/bend'
@@ -47,9 +48,10 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
   /** Where a pointer is in the unit square, rises pulled to flat and full unless Alt is held. */
   const placeOf = (event: MouseEvent): { u: number; p: number } => {
     const { box, scale } = now()
-    const at = scale.p(event.clientY - box.top)
+    const [x, y] = pointerIn(event, box)
+    const at = scale.p(y)
     const near = [0, 1].find((level) => Math.abs(at - level) * scale.unit < PULL)
-    return { u: scale.u(event.clientX - box.left), p: event.altKey ? at : (near ?? at) }
+    return { u: scale.u(x), p: event.altKey ? at : (near ?? at) }
   }
   const follow = (
     event: PointerEvent,
@@ -61,20 +63,16 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     }: { kind: PlotEdit['kind']; editOf: (moved: PointerEvent) => PlotEdit; click?: () => void },
   ): void => {
     held.value = now().reach
-    let moving = false
     trackPointer(event, {
-      move(moved) {
-        if (!moving) {
-          moving = true
-          grabbed.value = name
-          answers.start(kind)
-        }
-        answers.drag(editOf(moved))
+      start() {
+        grabbed.value = name
+        answers.start(kind)
       },
-      end(cancelled) {
+      move: (moved) => answers.drag(editOf(moved)),
+      end({ cancelled, dragged }) {
         grabbed.value = null
         held.value = null
-        if (!moving) click?.()
+        if (!dragged) click?.()
         else if (cancelled) answers.cancel()
         else answers.done()
       },

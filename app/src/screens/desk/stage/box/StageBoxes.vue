@@ -2,7 +2,7 @@
 import { computed, type Ref } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
-import type { PictureBook, StagePainter, StageView } from '../../../../draw/index.ts'
+import { toScreen, type PictureBook, type StagePainter, type StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
@@ -42,9 +42,8 @@ const chosen = computed(() => {
   return boxItems(scene, selection.layers, { items, pictures: props.pictures, library, time })
 })
 const outlines = computed(() => {
-  const { x: left, y: top, scale } = props.view
   return chosen.value
-    .map((item) => boxCorners(item).map(([x, y]) => text([left + x * scale, top + y * scale])))
+    .map((item) => boxCorners(item).map((corner) => text(toScreen(props.view, corner))))
     .map((corners) => `M${corners.join('L')}Z`)
     .join('')
 })

@@ -2,7 +2,7 @@ import { currentValue } from '@arrow-bend/core/edit'
 import type { BendLibrary } from '@arrow-bend/core/bend'
 import type { Value } from '@arrow-bend/core/property'
 import { applyMatrix, invertMatrix } from '@arrow-bend/core/scene'
-import type { StageView } from '../../../../draw/index.ts'
+import { toScreen, toStage, type StageView } from '../../../../draw/index.ts'
 import type { BoxItem } from './boxItems.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 
@@ -68,10 +68,7 @@ export function boxGeometry(item: BoxItem, { view, library, time }: BoxOptions):
     x + ((across + 1) / 2) * width,
     y + ((down + 1) / 2) * height,
   ]
-  const screen = ([px, py]: Point): Point => {
-    const [sx, sy] = applyMatrix(matrix, px, py)
-    return [view.x + sx * view.scale, view.y + sy * view.scale]
-  }
+  const screen = ([px, py]: Point): Point => toScreen(view, applyMatrix(matrix, px, py))
   const now = (name: string): Value => currentValue(layer.properties[name]!, time, library)
   const pivot = now('pivot') as Point
   const top = screen(local([0, -1]))
@@ -91,13 +88,13 @@ export function boxGeometry(item: BoxItem, { view, library, time }: BoxOptions):
     pivotScreen: screen(pivot),
     stalk: [top, [middle[0] + (top[0] - middle[0]) * reach, middle[1] + (top[1] - middle[1]) * reach]],
     nine: [-1, 0, 1].flatMap((down) => [-1, 0, 1].map((across) => local([across, down]))),
-    toStage: ([sx, sy]) => [(sx - view.x) / view.scale, (sy - view.y) / view.scale],
-    toScreen: ([sx, sy]) => [view.x + sx * view.scale, view.y + sy * view.scale],
+    toStage: (point) => toStage(view, point),
+    toScreen: (point) => toScreen(view, point),
     ofLocal: ([px, py]) => applyMatrix(matrix, px, py),
     upright: Math.abs(matrix[1]!) < 1e-9 && Math.abs(matrix[2]!) < 1e-9,
-    toLocal: ([sx, sy]) => {
+    toLocal: (point) => {
       const inverse = invertMatrix(matrix)
-      return inverse && applyMatrix(inverse, (sx - view.x) / view.scale, (sy - view.y) / view.scale)
+      return inverse && applyMatrix(inverse, ...toStage(view, point))
     },
     scale: now('scale') as Point,
     turn: now('turn') as number,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { computed } from 'vue'
 import { setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
 import { valueAt } from '@arrow-bend/core/property'
@@ -59,8 +60,8 @@ const beadLabel = (bead: RouteBead): string => {
 const NEAR_LAYER = 16
 const pressLine = (event: PointerEvent, piece: RoutePiece): void => {
   const now = props.geometry.onScreen(valueAt(props.geometry.compiled, props.time) as unknown as Point)
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-  const away = Math.hypot(event.clientX - svg.left - now[0], event.clientY - svg.top - now[1])
+  const [x, y] = pointerIn(event, drawingOf(event))
+  const away = Math.hypot(x - now[0], y - now[1])
   if (away < NEAR_LAYER) return
   event.stopPropagation()
   props.gestures.pressPiece(event, props.geometry, piece)

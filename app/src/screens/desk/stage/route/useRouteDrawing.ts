@@ -86,7 +86,7 @@ export function useRouteDrawing(camera: StageCamera): RouteDrawingTool {
     add(event)
     trackPointer(event, {
       move: add,
-      end(cancelled) {
+      end({ cancelled }) {
         line.value = ''
         stageView.tool = 'pointer'
         if (cancelled) return

@@ -1,3 +1,4 @@
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { shallowRef, type ShallowRef } from 'vue'
 import {
   addKey,
@@ -198,8 +199,7 @@ interface Grabbed {
 
 /** Which point of a piece lies under the pointer. */
 function grabbedPoint(event: PointerEvent, { compiled, onScreen }: RouteGeometry, index: number): Grabbed {
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
-  const at: Point = [event.clientX - svg.left, event.clientY - svg.top]
+  const at = pointerIn(event, drawingOf(event))
   const spans = compiled.spans as readonly PlaceSpan[]
   let first = 0
   const span = spans.findIndex(({ route: { cubics } }) => {

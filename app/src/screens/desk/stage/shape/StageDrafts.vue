@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StageView } from '../../../../draw/index.ts'
+import { rectOnScreen, toScreen, type StageView } from '../../../../draw/index.ts'
 import { text } from '../../../../chart/route/routeDrawing.ts'
 import type { Pen } from './usePen.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
@@ -15,15 +15,8 @@ const props = defineProps<{
   pen: Pen | null
 }>()
 
-const onScreen = ([x, y]: Point): Point => [
-  props.view.x + x * props.view.scale,
-  props.view.y + y * props.view.scale,
-]
-const box = computed(() => {
-  if (!props.shape) return null
-  const [x, y] = onScreen([props.shape.x, props.shape.y])
-  return { x, y, width: props.shape.width * props.view.scale, height: props.shape.height * props.view.scale }
-})
+const onScreen = (point: Point): Point => toScreen(props.view, point)
+const box = computed(() => props.shape && rectOnScreen(props.view, props.shape))
 const sizeWords = computed(
   () => props.shape && `${Math.round(props.shape.width)} × ${Math.round(props.shape.height)} px`,
 )

@@ -100,7 +100,7 @@ export function usePen(camera: StageCamera): Pen {
         const [x, y] = camera.stagePoint(moved)
         points.value = [...points.value.slice(0, -1), { at, leave: [x - at[0], y - at[1]] }]
       },
-      end(cancelled) {
+      end({ cancelled }) {
         if (cancelled) points.value = points.value.slice(0, -1)
       },
     })

@@ -1,6 +1,6 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import { useStageView } from '../../../../session/view/stageView.ts'
-import { trackPointer } from '../../../../gesture/trackPointer.ts'
+import { DRAG_AFTER, trackPointer } from '../../../../gesture/trackPointer.ts'
 import { NEW_LAYERS, useNewLayer } from '../../useNewLayer.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import type { StageCamera } from '../view/useStageCamera.ts'
@@ -16,9 +16,6 @@ export interface ShapeDraft {
   readonly width: number
   readonly height: number
 }
-
-/** Travel before a press draws a size of its own, screen px. */
-const DRAG_AFTER = 4
 
 /** Drawing rectangles, ellipses and texts on the stage: a drag gives the size, a click takes the usual one. */
 export function useShapeDrawing(
@@ -57,11 +54,9 @@ export function useShapeDrawing(
       }
     }
     trackPointer(event, {
-      move(moved) {
-        const far = Math.hypot(moved.clientX - event.clientX, moved.clientY - event.clientY)
-        if (draft.value || far > DRAG_AFTER) draft.value = size(moved)
-      },
-      end(cancelled) {
+      after: DRAG_AFTER,
+      move: (moved) => (draft.value = size(moved)),
+      end({ cancelled }) {
         const drawn = draft.value
         draft.value = null
         snapping.end()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { SnapGap, SnapLine } from '@arrow-bend/core/snap'
-import type { StageView } from '../../../../draw/index.ts'
+import { toScreen, type StageView } from '../../../../draw/index.ts'
+import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import DrawingGround from '../../DrawingGround.vue'
 import type { Snapping } from '../useSnapping.ts'
 
@@ -16,10 +17,10 @@ const ends = ({
   from,
   to,
 }: SnapLine | SnapGap): { x1: number; y1: number; x2: number; y2: number } => {
-  const { scale, x, y } = props.view
-  return axis === 'x'
-    ? { x1: x + at * scale, x2: x + at * scale, y1: y + from * scale, y2: y + to * scale }
-    : { x1: x + from * scale, x2: x + to * scale, y1: y + at * scale, y2: y + at * scale }
+  const [[x1, y1], [x2, y2]] = [from, to].map((along) =>
+    toScreen(props.view, axis === 'x' ? [at, along] : [along, at]),
+  ) as [Point, Point]
+  return { x1, x2, y1, y2 }
 }
 const lines = computed(() => (marks.value?.lines ?? []).map(ends))
 const gaps = computed(() =>

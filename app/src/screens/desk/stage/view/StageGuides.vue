@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StageView } from '../../../../draw/index.ts'
+import { toScreen, type StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 
@@ -20,7 +20,9 @@ const frame = computed(() => {
   return { width, height }
 })
 const point = (x: number, y: number): string =>
-  `${(props.view.x + x * props.view.scale).toFixed(1)} ${(props.view.y + y * props.view.scale).toFixed(1)}`
+  toScreen(props.view, [x, y])
+    .map((part) => part.toFixed(1))
+    .join(' ')
 const upright = (x: number): string => `M${point(x, 0)}L${point(x, frame.value.height)}`
 const level = (y: number): string => `M${point(0, y)}L${point(frame.value.width, y)}`
 const path = computed(() => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { StageView } from '../../../../draw/index.ts'
+import { rectOnScreen, type StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 
 /** What lies over the picture and only shows: the frame's edge. */
@@ -10,12 +10,7 @@ const document = useDocument()
 
 const frame = computed(() => {
   const [width, height] = document.size
-  return {
-    x: props.view.x,
-    y: props.view.y,
-    width: width * props.view.scale,
-    height: height * props.view.scale,
-  }
+  return rectOnScreen(props.view, { x: 0, y: 0, width, height })
 })
 </script>
 

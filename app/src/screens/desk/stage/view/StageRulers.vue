@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { computed, shallowRef } from 'vue'
 import { addGuide, moveGuide, removeGuides, type GuideRef } from '@arrow-bend/core/edit'
-import type { StageView } from '../../../../draw/index.ts'
+import { toScreen, toStage, type StageView } from '../../../../draw/index.ts'
 import { useDocument, type Gesture } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { trackPointer } from '../../../../gesture/trackPointer.ts'
@@ -25,7 +26,7 @@ const scales = computed(() => ({
   x: rulerTicks({ start: props.view.x, scale: props.view.scale }, props.width),
   y: rulerTicks({ start: props.view.y, scale: props.view.scale }, props.height),
 }))
-const onScreen = (axis: Axis, at: number): number => props.view[axis] + at * props.view.scale
+const onScreen = (axis: Axis, at: number): number => toScreen(props.view, [at, at])[axis === 'x' ? 0 : 1]
 const placed = computed(() => document.scene?.guides)
 const guides = computed(() =>
   (['x', 'y'] as const).flatMap((axis) =>
@@ -41,17 +42,16 @@ const guides = computed(() =>
 const lineAt = (axis: Axis, at: number): { x1: number; y1: number; x2: number; y2: number } =>
   axis === 'x' ? { x1: at, x2: at, y1: 0, y2: props.height } : { x1: 0, x2: props.width, y1: at, y2: at }
 const placeOf = (axis: Axis, event: PointerEvent, box: DOMRect): number => {
-  const along = axis === 'x' ? event.clientX - box.left : event.clientY - box.top
-  const at = (along - props.view[axis]) / props.view.scale
+  const at = toStage(props.view, pointerIn(event, box))[axis === 'x' ? 0 : 1]
   return event.altKey ? at : Math.round(at)
 }
 /** Whether the pointer is back on the ruler the guide came out of. */
 const onRuler = (axis: Axis, event: PointerEvent, box: DOMRect): boolean =>
-  (axis === 'x' ? event.clientX - box.left : event.clientY - box.top) < (preferences.rulers ? BROAD : 0)
+  pointerIn(event, box)[axis === 'x' ? 0 : 1] < (preferences.rulers ? BROAD : 0)
 
 /** Follows a guide that is new (`index` null) or there already; let go on its ruler, it is gone. */
 const dragGuide = (event: PointerEvent, axis: Axis, index: number | null): void => {
-  const box = (event.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect()
+  const box = drawingOf(event).getBoundingClientRect()
   const scene = document.sceneId
   const place = (gesture: Gesture, moved: PointerEvent): void => {
     const at = placeOf(axis, moved, box)
@@ -69,7 +69,7 @@ const dragGuide = (event: PointerEvent, axis: Axis, index: number | null): void 
       gesture ??= document.begin(index === null ? 'Guide added' : 'Guide moved')
       place(gesture, moved)
     },
-    end(cancelled) {
+    end({ cancelled }) {
       held.value = null
       if (cancelled) gesture?.cancel()
       else gesture?.commit()

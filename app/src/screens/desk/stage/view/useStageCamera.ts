@@ -1,7 +1,8 @@
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { clamp } from '@arrow-bend/core/number'
 import { computed, shallowRef, type ComputedRef, type Ref } from 'vue'
 import type { SnapBox } from '@arrow-bend/core/snap'
-import type { StageView } from '../../../../draw/index.ts'
+import { toStage, type StageView } from '../../../../draw/index.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 
 export interface StageCamera {
@@ -56,15 +57,8 @@ export function useStageCamera(
   })
   const view = computed(() => own.value ?? fitted.value)
 
-  const panelPoint = (event: MouseEvent): Point => {
-    const box = panel.value!.getBoundingClientRect()
-    return [event.clientX - box.left, event.clientY - box.top]
-  }
-  const stagePoint = (event: MouseEvent): Point => {
-    const [px, py] = panelPoint(event)
-    const { scale, x, y } = view.value
-    return [(px - x) / scale, (py - y) / scale]
-  }
+  const panelPoint = (event: MouseEvent): Point => pointerIn(event, panel.value!)
+  const stagePoint = (event: MouseEvent): Point => toStage(view.value, panelPoint(event))
   const zoomAt = ([x, y]: Point, factor: number): void => {
     const { scale, x: left, y: top } = view.value
     const next = clampZoom(scale * factor)
