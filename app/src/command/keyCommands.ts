@@ -1,6 +1,6 @@
 import type { Draft } from 'immer'
 import { toast } from 'vue-sonner'
-import { spansOf } from '@arrow-bend/core/choose'
+import { removalOf, spansOf, type Removal } from '@arrow-bend/core/choose'
 import {
   findProperty,
   healKeys,
@@ -13,7 +13,7 @@ import {
   type KeyRef,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
-import type { Project, Scene } from '@arrow-bend/core/scene'
+import { layerById, type Project, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -24,6 +24,7 @@ import { useSidePanel } from '../session/view/sidePanel.ts'
 import type { ReuseActions } from './useReuseActions.ts'
 import type { ShapeActions } from './useShapeActions.ts'
 import { useTellReplaced } from './useTellReplaced.ts'
+import { useToldStep } from './useToldStep.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
 /** Commands on keys, and on what is selected. */
@@ -82,7 +83,7 @@ export const KEY_COMMANDS = {
   remove: {
     shown: ['Delete'],
     chords: ['Delete', 'Backspace'],
-    label: 'Remove the selected keys, or else layers',
+    label: 'Remove what is selected: keys, those of spans and lanes, or else layers',
     group: 'Keys',
   },
   selectAll: {
@@ -114,6 +115,7 @@ export function useKeyCommands({
   const preferences = usePreferences()
   const panel = useSidePanel()
   const tell = useTellReplaced()
+  const toldStep = useToldStep()
 
   const toggleKeys = (): void => {
     const refs = keyableRefs(document.scene!, selection.properties, selection.layers)
@@ -155,19 +157,30 @@ export function useKeyCommands({
 
   const remove = (): void => {
     const scene = document.scene!
-    if (selection.keys.length > 0) {
+    const removal = removalOf(scene, selection.state)
+    if (!removal) toast('Select a key, a span, a lane or a layer first.')
+    else if (removal.kind === 'nothing') toast(removal.why)
+    else if (removal.kind === 'keys')
       document.apply(
-        selection.keys.length > 1 ? 'Keys removed' : 'Key removed',
-        (draft) => takeAway(draft, selection.keys),
+        removal.keys.length > 1 ? 'Keys removed' : 'Key removed',
+        (draft) => takeAway(draft, removal.keys),
         () => selection.clear(),
       )
-    } else if (selection.spans.length === 0 && selection.layers.length > 0) {
-      document.apply(
-        selection.layers.length > 1 ? 'Layers removed' : 'Layer removed',
-        (draft) => removeLayers(draft, scene.id, selection.layers),
-        () => selection.clear(),
-      )
-    }
+    else removeChosenLayers(scene, removal)
+  }
+  const removeChosenLayers = (
+    scene: Scene,
+    { layers, also }: Removal & { readonly kind: 'layers' },
+  ): void => {
+    const name = layers.length === 1 ? `“${layerById(scene, layers[0]!)!.name}”` : `${layers.length} layers`
+    const withIt = also > 0 ? ` and ${also} in ${layers.length > 1 ? 'them' : 'it'}` : ''
+    const before = document.lastStep
+    document.apply(
+      layers.length > 1 ? 'Layers removed' : 'Layer removed',
+      (draft) => removeLayers(draft, scene.id, layers),
+      () => selection.clear(),
+    )
+    if (document.lastStep !== before) toldStep(`${name}${withIt} removed.`)
   }
 
   const turnRoute = (): void => {

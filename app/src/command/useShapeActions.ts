@@ -16,7 +16,8 @@ import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import type { BendSide } from './command.ts'
-import { spanTarget, targetSpans, type SpanTarget } from '@arrow-bend/core/choose'
+import { useToldStep } from './useToldStep.ts'
+import { bentBy, spanTarget, targetSpans, type SpanTarget } from '@arrow-bend/core/choose'
 import { numberWords } from '../ui/numberWords.ts'
 import { useLastBend } from '../session/selection/lastBend.ts'
 import { withSide } from '../chart/plot/spanNumbers.ts'
@@ -38,7 +39,7 @@ export function useShapeActions(): ShapeActions {
   const preferences = usePreferences()
   const selection = useSelection()
   const lastBend = useLastBend()
-  const undo = { label: 'Undo', onClick: () => document.undo() }
+  const tell = useToldStep()
 
   /** The spans that end at the selected keys. */
   const arriving = (): SpanTarget[] =>
@@ -83,14 +84,29 @@ export function useShapeActions(): ShapeActions {
       bendSide(bend, side, quick?.smooth ?? false)
       return
     }
-    const refs = targetSpans(document.project!, selection.state).map(({ ref }) => ref)
-    if (refs.length === 0) {
+    const { whole, sides } = bentBy(document.project!, selection.state)
+    if (whole.length + sides.length === 0) {
       toast(NO_SPAN)
       return
     }
-    document.apply(quick?.label ?? 'Bend used last', (draft) =>
-      quick?.smooth ? makeSpansSmooth(draft, refs) : changeBends(draft, refs, () => bend),
-    )
+    document.apply(quick?.label ?? 'Bend used last', (draft) => {
+      if (quick?.smooth) {
+        if (whole.length > 0) makeSpansSmooth(draft, whole)
+        if (sides.length > 0) setThrough(draft, selection.keys, 'smooth')
+        return
+      }
+      if (whole.length > 0) changeBends(draft, whole, () => bend)
+      for (const { ref, side } of bend.kind === 'hold' ? [] : sides)
+        changeBends(draft, [ref], (given) => withSide(given, side, asHandles(bend)[side]))
+      // A key that holds stands still until the next one, however it was come to.
+      const held = sides.filter(({ side }) => bend.kind === 'hold' && side === 'leave')
+      if (held.length > 0)
+        changeBends(
+          draft,
+          held.map(({ ref }) => ref),
+          () => bend,
+        )
+    })
     if (!quick?.smooth) lastBend.remember(bend)
   }
 
@@ -110,11 +126,8 @@ export function useShapeActions(): ShapeActions {
       () => selection.selectSpans(keys),
     )
     if (made && made.length > 0)
-      toast(
+      tell(
         `${made.length === 1 ? 'A pause' : `${made.length} pauses`} of ${frames} frames; what follows comes later.`,
-        {
-          action: undo,
-        },
       )
   }
 
@@ -152,7 +165,7 @@ export function useShapeActions(): ShapeActions {
     const error = Math.max(...reports.map((report) => report.error))
     const off = error < 0.005 ? 'the motion is the same' : `at most ${numberWords(error)} px off`
     const what = join ? 'X and Y are one position' : 'Position is X and Y now'
-    toast(`${what}: ${keys} ${keys === 1 ? 'key' : 'keys'}, ${off}.`, { action: undo })
+    tell(`${what}: ${keys} ${keys === 1 ? 'key' : 'keys'}, ${off}.`)
   }
   return { bendSpans, pause, splitAxes }
 }

@@ -1,6 +1,7 @@
 export type { Context2d } from './context2d.ts'
 export { drawFrame, type FrameToDraw } from './drawFrame.ts'
-export { itemAt, itemBounds, itemCorners } from './itemBounds.ts'
+export { isOn, itemAt } from './itemAt.ts'
+export { itemBounds, itemCorners } from './itemBounds.ts'
 export type { OnionGhost, OnionSkin } from './onionSkin.ts'
 export { PictureBook, type DecodedPicture } from './pictureBook.ts'
 export { StagePainter } from './stagePainter.ts'

@@ -2,18 +2,24 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { ease, key, keysOf, layerWith, projectOf, property, refsOf } from '../../test/trials.ts'
 import type { KeyRef } from '../edit/index.ts'
+import type { Key } from '../property/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import {
   arrivalsOf,
+  bentBy,
   everyNthKey,
   keyTimes,
   likeKeys,
   effectiveKeys,
   rangeOfSpans,
+  removalOf,
+  removalWords,
   selectionWords,
   standingKeys,
+  standingSpans,
   standsNear,
   type Chosen,
+  type Removal,
 } from './index.ts'
 
 const hold = { kind: 'hold' } as const
@@ -141,6 +147,77 @@ describe('standingKeys', () => {
     expect(names(standingKeys([ref('boat', 'turn', 0), ref('lamp', 'turn', 1)], project, gone))).toEqual([
       'lamp turn k1',
     ])
+  })
+})
+
+describe('standingSpans', () => {
+  const span = ref('boat', 'turn', 0)
+  const after = (keys: Parameters<typeof property>[1]): typeof project =>
+    projectOf([layerWith('boat', { turn: property('turn', keys) })])
+  const [first, second, third] = boat.properties['turn']!.keys as [Key, Key, Key]
+  const at = (one: Key, seconds: number): Key => ({ ...one, t: asTicks(seconds * TICKS_PER_SECOND) })
+
+  it('goes by the other key where the two changed places, as when time is turned round', () => {
+    const turned = after([at(third, 0), at(second, 1), at(first, 2)])
+    expect(names(standingSpans([span], project, turned))).toEqual(['boat turn k1'])
+    expect(names(standingSpans([ref('boat', 'turn', 1)], project, turned))).toEqual(['boat turn k2'])
+  })
+
+  it('is left out where its key is gone or begins none any more; all as they were are the same list', () => {
+    expect(standingSpans([span], project, after([second, third]))).toEqual([])
+    expect(standingSpans([ref('boat', 'turn', 1)], project, after([first, second]))).toEqual([])
+    const list = [span]
+    expect(standingSpans(list, project, after([first, second, third]))).toBe(list)
+  })
+})
+
+describe('removalOf', () => {
+  const lane = { scene: 'scene', layer: 'boat', property: 'turn' }
+  const removed = (more: Partial<Chosen>): Removal | null => removalOf(scene, chosen(more))
+
+  it('takes chosen keys, both ends of spans, all of a lane, and only else layers', () => {
+    const keys = [ref('boat', 'turn', 1)]
+    const of = { layers: ['boat'], properties: [lane] }
+    expect(removed({ ...of, keys })).toEqual({ kind: 'keys', keys })
+    expect(removalWords(removed({ ...of, keys }))).toBe('1 key')
+    expect(removalWords(removed({ ...of, spans: keys }))).toBe('2 keys')
+    expect(removalWords(removed(of))).toBe('3 keys')
+    expect(removed({ layers: ['boat'] })).toEqual({ kind: 'layers', layers: ['boat'], also: 0 })
+    expect(removed({})).toBeNull()
+  })
+
+  it('takes no layer for a lane without keys, and says so', () => {
+    const still = { ...lane, property: 'scale' }
+    const removal = removed({ layers: ['boat'], properties: [still] })
+    expect(removal).toEqual({ kind: 'nothing', why: 'boat scale has no keys to remove.' })
+    expect(removalWords(removal)).toBe('')
+  })
+
+  it('counts what goes with a group', () => {
+    const grouped = projectOf([
+      layerWith('fleet', {}, 'group'),
+      layerWith('a', {}, 'group', 'fleet'),
+      layerWith('b', {}, 'rectangle', 'a'),
+      layerWith('c', {}, 'rectangle', 'b'),
+    ]).scenes[0]!
+    const removal = removalOf(grouped, chosen({ layers: ['fleet'] }))
+    expect(removal).toEqual({ kind: 'layers', layers: ['fleet'], also: 2 })
+    expect(removalWords(removal)).toBe('3 layers')
+  })
+})
+
+describe('bentBy', () => {
+  it('bends both sides of a key, a span between two whole, and chosen spans alone', () => {
+    const one = bentBy(project, chosen({ keys: [ref('boat', 'turn', 1)] }))
+    expect(one.sides.map(({ ref: { key: id }, side }) => [id, side])).toEqual([
+      ['k0', 'arrive'],
+      ['k1', 'leave'],
+    ])
+    const two = bentBy(project, chosen({ keys: [ref('boat', 'turn', 1), ref('boat', 'turn', 2)] }))
+    expect(names(two.whole)).toEqual(['boat turn k1'])
+    expect(two.sides.map(({ ref: { key: id }, side }) => [id, side])).toEqual([['k0', 'arrive']])
+    const spans = bentBy(project, chosen({ keys: [ref('lamp', 'turn', 1)], spans: [ref('boat', 'turn', 0)] }))
+    expect([names(spans.whole), spans.sides]).toEqual([['boat turn k0'], []])
   })
 })
 

@@ -1,5 +1,5 @@
 import { compiledOf, timedKeys, type CompiledProperty, type Key, type Property } from '../property/index.ts'
-import { byProperty, type KeyRef } from '../edit/index.ts'
+import { byProperty, findProperty, type KeyRef } from '../edit/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import type { Chosen } from './effectiveKeys.ts'
 
@@ -44,6 +44,37 @@ function spanTargets(project: Project, refs: readonly KeyRef[]): SpanTarget[] {
 /** The spans an edit of bends is meant for: the selected ones, or those the selected keys begin. */
 export function targetSpans(project: Project, selection: Chosen): SpanTarget[] {
   return spanTargets(project, selection.spans.length > 0 ? selection.spans : selection.keys)
+}
+
+/** A side of a span that lies at a key. */
+export interface SpanSide {
+  readonly ref: KeyRef
+  readonly side: 'arrive' | 'leave'
+}
+
+/**
+ * What a bend that is chosen goes to: the chosen spans, whole. With keys only, both sides of each key, and spans whole
+ * that lie between two of them.
+ */
+export function bentBy(
+  project: Project,
+  { keys, spans }: Chosen,
+): { readonly whole: readonly KeyRef[]; readonly sides: readonly SpanSide[] } {
+  if (spans.length > 0) return { whole: spanTargets(project, spans).map(({ ref }) => ref), sides: [] }
+  const whole: KeyRef[] = []
+  const sides: SpanSide[] = []
+  for (const { ref: lane, keys: chosen } of byProperty(keys).values()) {
+    const property = findProperty(project, lane)
+    const list = property ? timedKeys(property) : []
+    for (const [i, from] of list.slice(0, -1).entries()) {
+      const ref = { ...lane, key: from.id }
+      const [leaves, arrives] = [chosen.has(from.id), chosen.has(list[i + 1]!.id)]
+      if (leaves && arrives) whole.push(ref)
+      else if (leaves) sides.push({ ref, side: 'leave' })
+      else if (arrives) sides.push({ ref, side: 'arrive' })
+    }
+  }
+  return { whole, sides }
 }
 
 /** Every span of the animated properties of layers. */

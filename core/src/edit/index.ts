@@ -24,6 +24,7 @@ export {
   addLayer,
   duplicateLayers,
   readName,
+  layersGoneWith,
   removeLayers,
   renameLayer,
   reorderLayers,
@@ -45,10 +46,17 @@ export {
   usesOfBends,
 } from './bends/namedBends.ts'
 export { insertVertex } from './layers/outlines.ts'
-export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './layers/parents.ts'
+export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
 export { renameProject } from './scenes/projects.ts'
-export { byProperty, findProperty, type KeyRef, type MakeId, type PropertyRef } from './refs.ts'
+export {
+  byProperty,
+  findProperty,
+  type KeyRef,
+  type KeysOfProperty,
+  type MakeId,
+  type PropertyRef,
+} from './refs.ts'
 export { healKeys, removeKeys, type HealReport } from './keys/removeKeys.ts'
 export { repeatKeys, thereAndBack, type Repeat } from './timing/repeatKeys.ts'
 export {

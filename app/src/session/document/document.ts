@@ -9,6 +9,7 @@ import type { Project } from '@arrow-bend/core/scene'
 import { currentScene, sceneIn } from './currentScene.ts'
 import { createGestures, type EditStart } from './gestures.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type History, type Step } from './history.ts'
+import { historyViews } from './historyViews.ts'
 import { useJournal } from './journal.ts'
 import { useSelection, type SelectionState } from '../selection/selection.ts'
 
@@ -155,10 +156,7 @@ export const useDocument = defineStore('document', () => {
     project,
     ...current,
     readOnly,
-    undoLabel: computed(() => history.value.done.at(-1)?.label ?? null),
-    redoLabel: computed(() => history.value.undone.at(-1)?.label ?? null),
-    /** Whether anything was done since it was opened. */
-    isEdited: computed(() => history.value.done.length + history.value.undone.length > 0),
+    ...historyViews(history),
     ...gestures,
     /** The project without a panel's preview. */
     committed: computed(() => gestures.preview.value?.base ?? project.value),

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { standingKeys } from '@arrow-bend/core/choose'
+import { standingKeys, standingSpans } from '@arrow-bend/core/choose'
 import type { KeyRef, PropertyRef } from '@arrow-bend/core/edit'
 import type { Project } from '@arrow-bend/core/scene'
 
@@ -119,7 +119,7 @@ export const useSelection = defineStore('selection', () => {
     /** Lets go of selected keys and spans that an edit took away. */
     dropGone: (before: Project, after: Project): void => {
       const keys = standingKeys(state.value.keys, before, after)
-      const spans = standingKeys(state.value.spans, before, after)
+      const spans = standingSpans(state.value.spans, before, after)
       if (keys !== state.value.keys || spans !== state.value.spans) select(around(keys, spans))
     },
     restore: (saved: SelectionState): void => {

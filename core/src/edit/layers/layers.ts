@@ -6,6 +6,7 @@ import {
   type Layer,
   type LayerLabel,
   type Project,
+  type Scene,
 } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { layerIn, sceneIn, type MakeId } from '../refs.ts'
@@ -34,21 +35,26 @@ export function addAsset(draft: Draft<Project>, asset: Asset): void {
   if (!draft.assets.some((known) => known.id === asset.id)) draft.assets.push(asset as Draft<Asset>)
 }
 
-/** Takes layers away. What rode on them rides on what they rode on; children of a group go with it. */
+/** Layers, and what is in those of them that are groups, at any depth: they go together. */
+export function layersGoneWith({ layers }: Scene, ids: readonly string[]): ReadonlySet<string> {
+  const groups = new Map(layers.flatMap((layer) => (layer.kind === 'group' ? [[layer.id, layer]] : [])))
+  const gone = new Set(ids)
+  const isGone = ({ id, parent }: Layer): boolean => {
+    const above = parent === null ? undefined : groups.get(parent)
+    return gone.has(id) || (above !== undefined && isGone(above))
+  }
+  return new Set(layers.filter(isGone).map(({ id }) => id))
+}
+
+/**
+ * Takes layers away. What rode on them rides on what they rode on; children of a group go with it.
+ * @throws BadEdit where one of those that would go is locked
+ */
 export function removeLayers(draft: Draft<Project>, sceneId: string, ids: readonly string[]): void {
   const scene = sceneIn(draft, sceneId)
-  const gone = new Set(ids)
-  let grown = true
-  while (grown) {
-    grown = false
-    for (const layer of scene.layers) {
-      const above = scene.layers.find((candidate) => candidate.id === layer.parent)
-      if (!gone.has(layer.id) && above?.kind === 'group' && gone.has(above.id)) {
-        gone.add(layer.id)
-        grown = true
-      }
-    }
-  }
+  const gone = layersGoneWith(scene as Scene, ids)
+  const locked = scene.layers.find((layer) => layer.locked && gone.has(layer.id))
+  if (locked) throw new BadEdit(`“${locked.name}” is locked. Unlock it to remove it. Nothing was removed.`)
   const parents = new Map(scene.layers.map((layer) => [layer.id, layer.parent]))
   const standing = (id: string | null): string | null => {
     let at = id

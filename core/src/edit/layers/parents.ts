@@ -12,7 +12,7 @@ import {
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperty, libraryIn } from '../editProperty.ts'
-import { addLayer, readName } from './layers.ts'
+import { addLayer, readName, removeLayers } from './layers.ts'
 import { layerIn, sceneBefore, sceneIn, type MakeId } from '../refs.ts'
 import { transformRoutes } from '../routes/routes.ts'
 import { shiftNumbers, shiftPosition } from '../routes/shiftPosition.ts'
@@ -146,4 +146,30 @@ export function groupLayers(
     id,
   )
   return id
+}
+
+/**
+ * Takes groups away and leaves what is in them where it stands at a moment, riding on what the groups rode on.
+ * @returns the layers that were in them
+ * @throws BadEdit where none is a group, or one or what is in it is locked
+ */
+export function ungroupLayers(
+  draft: Draft<Project>,
+  sceneId: string,
+  ids: readonly string[],
+  time: Ticks,
+): string[] {
+  const scene = sceneIn(draft, sceneId)
+  const groups = scene.layers.filter(({ id, kind }) => kind === 'group' && ids.includes(id))
+  if (groups.length === 0) throw new BadEdit('Select a group to take it apart. Nothing was changed.')
+  const locked = groups.find((group) => group.locked)
+  if (locked) throw new BadEdit(`“${locked.name}” is locked. Unlock it to take it apart.`)
+  const freed: string[] = []
+  for (const { id, parent } of groups) {
+    const members = scene.layers.filter((layer) => layer.parent === id).map((layer) => layer.id)
+    followInPlace(draft, sceneId, members, { parent, time })
+    removeLayers(draft, sceneId, [id])
+    freed.push(...members)
+  }
+  return freed.filter((id) => scene.layers.some((layer) => layer.id === id))
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { selectionWords } from '@arrow-bend/core/choose'
+import { removalOf, removalWords, selectionWords } from '@arrow-bend/core/choose'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { useView } from '../../../session/view/view.ts'
@@ -16,6 +16,10 @@ const bracket = useStretchBracket()
 
 const words = computed(() =>
   deferred.deck.scene ? selectionWords(deferred.deck.scene, selection.state) : '',
+)
+/** What Delete takes: said before it is pressed. */
+const taken = computed(() =>
+  deferred.deck.scene ? removalWords(removalOf(deferred.deck.scene, selection.state)) : '',
 )
 /** px a letter of the bracket's words takes; where they do not fit into it they stand after it. */
 const LETTER = 6.8
@@ -47,6 +51,7 @@ const END_NAMES = ['Start', 'End'] as const
     <div class="said">
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
+      <span v-if="taken" class="taken" :title="`The Delete key takes ${taken}`">Delete: {{ taken }}</span>
     </div>
     <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
       <DrawingGround />
@@ -108,6 +113,13 @@ const END_NAMES = ['Start', 'End'] as const
   overflow: hidden;
   min-width: 0;
   text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.taken {
+  flex: none;
+  margin-left: auto;
+  color: var(--ink-2);
   white-space: nowrap;
 }
 

@@ -185,6 +185,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :width="width"
         :height="height"
         :snapping="snapping"
+        :is-on-layer="gestures.isOnLayer"
       />
       <StageDrafts
         v-if="stageView.tool !== 'pointer'"

@@ -2,14 +2,15 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
-import { layerById, type DrawItem } from '@arrow-bend/core/scene'
-import { itemAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
+import { layerById, withRiders, type DrawItem } from '@arrow-bend/core/scene'
+import { isOn, itemAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { useStageView } from '../../../session/view/stageView.ts'
 import { trackPointer } from '../../../gesture/trackPointer.ts'
+import { boxItems, isInBox } from './box/boxItems.ts'
 import { moveWords } from './moveWords.ts'
 import type { Point } from '../../../chart/route/routeGeometry.ts'
 import type { StageCamera } from './view/useStageCamera.ts'
@@ -25,6 +26,8 @@ export interface StageGesturesOptions {
 
 export interface StageGestures {
   readonly press: (event: PointerEvent) => void
+  /** Whether a press there is on what a selected layer draws. */
+  readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
   /** Starts panning if that is what a press means, and tells whether it did. */
   readonly pressPan: (event: PointerEvent) => boolean
   readonly cursor: ComputedRef<string>
@@ -109,8 +112,20 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     return [moved[0] + more[0], moved[1] + more[1]]
   }
 
+  const isInSelected = (point: Point): boolean => {
+    const scene = document.scene!
+    const ids = selection.layers.filter((id) => layerById(scene, id)?.locked === false)
+    const at = { items: items(), pictures, library: document.bends, time: playback.time }
+    return boxItems(scene, ids, at).some((box) => isInBox(box, point))
+  }
+  const isOnLayer = (event: PointerEvent, layer: string): boolean => {
+    const point = camera.stagePoint(event)
+    const inside = withRiders(document.scene!, [layer])
+    return items().some((item) => inside.has(item.layer.id) && item.shown && isOn(item, point, pictures))
+  }
+
   /** The layer that was hit, or the selected group it lies in. */
-  const meantBy = (hit: string): string => {
+  const layerToMove = (hit: string): string => {
     for (let at: string | null = hit; at !== null; at = layerById(document.scene!, at)?.parent ?? null)
       if (at === hit ? selection.hasLayer(at) : isGroup(at) && selection.hasLayer(at)) return at
     return hit
@@ -123,19 +138,29 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
       toast('This is how it was before. Switch “Before” off to edit.')
       return
     }
-    const hit = itemAt(items(), camera.stagePoint(event), pictures)
-    if (!hit) {
-      if (!event.shiftKey) selection.clear()
+    const point = camera.stagePoint(event)
+    const hit = itemAt(items(), point, pictures)?.layer.id ?? null
+    if (event.shiftKey) {
+      if (hit) selection.selectLayers([hit], true)
+      if (hit && selection.hasLayer(hit)) move(event, selection.layers)
       return
     }
-    const meant = event.shiftKey ? hit.layer.id : meantBy(hit.layer.id)
-    if (event.shiftKey) selection.selectLayers([meant], true)
-    else if (!selection.hasLayer(meant)) selection.selectLayers([meant])
+    const target = hit && layerToMove(hit)
+    // What is selected is moved by all of its box, whatever lies over it; a click selects what is seen there.
+    const isSelected = target !== null && selection.hasLayer(target)
+    if (!isSelected && isInSelected(point)) {
+      move(event, selection.layers, () => (hit ? selection.selectLayers([hit]) : selection.clear()))
+      return
+    }
+    if (!hit || !target) {
+      selection.clear()
+      return
+    }
+    if (!isSelected) selection.selectLayers([target])
     // A click on what lies in a selected group goes into the group.
-    const goIn = meant === hit.layer.id ? undefined : () => selection.selectLayers([hit.layer.id])
-    if (selection.hasLayer(meant)) move(event, selection.layers, goIn)
+    move(event, selection.layers, target === hit ? undefined : () => selection.selectLayers([hit]))
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))
-  return { press, pressPan, cursor, tag }
+  return { press, pressPan, isOnLayer, cursor, tag }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useToldStep } from '../../../../command/useToldStep.ts'
 import { computed, ref } from 'vue'
 import { toast } from 'vue-sonner'
 import { mergeNearKeys, simplifyKeys, snapKeysToFrames, type SimplifyReport } from '@arrow-bend/core/edit'
@@ -17,7 +18,7 @@ const effective = useEffectiveSelection()
 const within = ref(0.5)
 const near = ref(2)
 const count = computed(() => effective.keys.length)
-const undo = { label: 'Undo', onClick: () => document.undo() }
+const tell = useToldStep()
 
 const sweep = computed(() => {
   const { keys } = effective
@@ -43,10 +44,7 @@ const merge = (): void => {
   )
   if (!report) return
   if (report.merged === 0) toast('No two of these keys stand that near.')
-  else
-    toast(`${report.merged} ${report.merged === 1 ? 'key' : 'keys'} taken away; others stand close by.`, {
-      action: undo,
-    })
+  else tell(`${report.merged} ${report.merged === 1 ? 'key' : 'keys'} taken away; others stand close by.`)
 }
 const snap = (): void => {
   const { keys } = effective
@@ -58,7 +56,7 @@ const snap = (): void => {
   }
   const farthest = numberWords(report.farthest / frameTicks(document.rate), 2)
   const gone = report.replaced > 0 ? `, ${report.replaced} gave way` : ''
-  toast(`${report.moved} moved onto frames, at most ${farthest} f${gone}.`, { action: undo })
+  tell(`${report.moved} moved onto frames, at most ${farthest} f${gone}.`)
 }
 </script>
 

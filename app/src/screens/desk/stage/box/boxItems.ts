@@ -66,3 +66,11 @@ export function boxCorners({ matrix, bounds: { x, y, width, height } }: BoxItem)
   ]
   return corners.map(([px, py]) => applyMatrix(matrix, px, py))
 }
+
+/** Whether a stage point lies in a box. */
+export function isInBox({ matrix, bounds: { x, y, width, height } }: BoxItem, point: Point): boolean {
+  const inverse = invertMatrix(matrix)
+  if (!inverse) return false
+  const [px, py] = applyMatrix(inverse, ...point)
+  return px >= x && px <= x + width && py >= y && py <= y + height
+}

@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { setRouteHandle, type KeyRef } from '@arrow-bend/core/edit'
-import { valueAt } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
@@ -56,15 +54,23 @@ const beadLabel = (bead: RouteBead): string => {
   return `${props.geometry.name} ${what} ${bead.index + 1} of ${count.value}, ${bead.through}, at ${Math.round(x)}, ${Math.round(y)}`
 }
 
-/** Screen px about where the layer is now in which the layer is meant, not the line that runs through it. */
-const NEAR_LAYER = 16
+/** A press on the layer itself is for the layer, not for the line or a key that lies there: with Alt it is for these. */
+const isForLayer = (event: PointerEvent): boolean =>
+  !event.altKey && props.gestures.isOnLayer(event, props.geometry.layer)
 const pressLine = (event: PointerEvent, piece: RoutePiece): void => {
-  const now = props.geometry.onScreen(valueAt(props.geometry.compiled, props.time) as unknown as Point)
-  const [x, y] = pointerIn(event, drawingOf(event))
-  const away = Math.hypot(x - now[0], y - now[1])
-  if (away < NEAR_LAYER) return
+  if (isForLayer(event)) return
   event.stopPropagation()
   props.gestures.pressPiece(event, props.geometry, piece)
+}
+const pressBead = (event: PointerEvent, bead: RouteBead): void => {
+  if (!chosen(bead.key) && isForLayer(event)) return
+  event.stopPropagation()
+  props.gestures.pressBead(event, props.geometry, bead)
+}
+/** The key whose bead is covered by its layer where the pointer is: it shows that a press is not for it. */
+const covered = shallowRef<string | null>(null)
+const hoverBead = (event: PointerEvent, { key }: RouteBead): void => {
+  covered.value = event.buttons === 0 && !chosen(key) && isForLayer(event) ? key : null
 }
 const nudgeBead = (event: KeyboardEvent, { key }: RouteBead): void => {
   const by = arrowWay(event)
@@ -115,7 +121,10 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         tabindex="0"
         :aria-label="beadLabel(bead)"
         :aria-pressed="chosen(bead.key)"
-        @pointerdown.left.stop="gestures.pressBead($event, geometry, bead)"
+        :class="{ covered: covered === bead.key && !chosen(bead.key) }"
+        @pointerdown.left="pressBead($event, bead)"
+        @pointermove="hoverBead($event, bead)"
+        @pointerleave="covered = null"
         @keydown.enter.stop.prevent="
           $event.shiftKey
             ? selection.selectKeys([refOf(bead.key)], true)
@@ -123,6 +132,7 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         "
         @keydown="nudgeBead($event, bead)"
       >
+        <title v-if="covered === bead.key">Alt+click for the key, which the layer covers</title>
         <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
         <circle
           :cx="bead.x"
@@ -211,6 +221,10 @@ path {
   pointer-events: all;
 }
 
+.bead-group.covered {
+  cursor: default;
+}
+
 .bead {
   fill: #fffdf8;
   stroke: #1f2b33;
@@ -227,7 +241,7 @@ path {
   stroke-width: 1.5;
 }
 
-.bead-group:hover .bead,
+.bead-group:hover:not(.covered) .bead,
 .bead-group:focus-visible .bead {
   stroke-width: 2.5;
 }

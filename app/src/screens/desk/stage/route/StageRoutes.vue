@@ -11,17 +11,23 @@ import { routeLine } from '../../../../chart/route/routeDrawing.ts'
 import StageRoute from './StageRoute.vue'
 import DrawingGround from '../../DrawingGround.vue'
 import PointerTag from '../../../../gesture/PointerTag.vue'
-import { useRouteGestures } from './useRouteGestures.ts'
+import { useRouteGestures, type RouteGestures } from './useRouteGestures.ts'
 import type { Snapping } from '../useSnapping.ts'
 
 /** The routes of the selected layers over the picture, the bar by a selected key, and what is being changed. */
-const props = defineProps<{ view: StageView; width: number; height: number; snapping: Snapping }>()
+const props = defineProps<{
+  view: StageView
+  width: number
+  height: number
+  snapping: Snapping
+  isOnLayer: RouteGestures['isOnLayer']
+}>()
 
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const stageView = useStageView()
-const gestures = useRouteGestures(props.snapping)
+const gestures = useRouteGestures(props.snapping, props.isOnLayer)
 
 /**
  * Where routes lie while they are dragged at: a drawing of their own, so that the others are not painted again. Focus

@@ -28,6 +28,8 @@ export interface RouteGestures {
   readonly pressPiece: (event: PointerEvent, geometry: RouteGeometry, piece: RoutePiece) => void
   /** Moves a key, with all selected ones if it is among them, by px of the stage. */
   readonly nudgeKey: (ref: KeyRef, by: Point) => void
+  /** Whether a press there is on what a layer draws. */
+  readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
   readonly tag: ShallowRef<PointerTag | null>
   /** The layers whose routes are being dragged at. */
   readonly holds: Readonly<ShallowRef<ReadonlySet<string>>>
@@ -39,7 +41,7 @@ const NOTHING: ReadonlySet<string> = new Set()
 const ANGLE_STEP = 15
 
 /** Beads, handles and lines of routes, by hand. The playhead stays where it is. */
-export function useRouteGestures(snapping: Snapping): RouteGestures {
+export function useRouteGestures(snapping: Snapping, isOnLayer: RouteGestures['isOnLayer']): RouteGestures {
   const document = useDocument()
   const playback = usePlayback()
   const preferences = usePreferences()
@@ -186,7 +188,7 @@ export function useRouteGestures(snapping: Snapping): RouteGestures {
     )
   }
 
-  return { pressBead, pressHandle, pressPiece, nudgeKey, tag, holds }
+  return { pressBead, pressHandle, pressPiece, nudgeKey, isOnLayer, tag, holds }
 }
 
 interface Grabbed {

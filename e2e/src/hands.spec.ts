@@ -1,0 +1,145 @@
+import { expect, test, type Locator, type Page } from '@playwright/test'
+import type { Layer } from '@arrow-bend/core/scene'
+import { addLayer, newProject, openDemo, savedFile, type } from './desk.ts'
+import { dragTo, frameOnScreen, middleOf } from './stage.ts'
+
+// Everyday gestures do what hands expect of them, and nothing else.
+
+const layers = async (page: Page): Promise<readonly Layer[]> =>
+  (await savedFile(page)).project.scenes[0]!.layers
+const positionKeys = async (page: Page): Promise<Layer['properties'][string]['keys']> =>
+  (await layers(page)).at(-1)!.properties['position']!.keys
+
+const bead = (page: Page, key: number): Locator =>
+  page.getByRole('button', { name: new RegExp(`^Rectangle key ${key} of`) })
+
+/** A rectangle that goes from the middle 300 px to the right within a second, the playhead at 2 s. */
+async function openMove(page: Page): Promise<void> {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await page.getByRole('button', { name: /^Rectangle position: Animate/ }).click()
+  await type(page, 'Current time', '1s')
+  await type(page, 'Rectangle position x', '940')
+  await expect(page.getByRole('button', { name: /Rectangle position, key \d/ })).toHaveCount(2)
+  await type(page, 'Current time', '2s')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+}
+
+test('a layer dragged by its middle moves at the playhead, whatever key’s bead lies there', async ({
+  page,
+}) => {
+  await openMove(page)
+  const before = await positionKeys(page)
+  const at = await middleOf(bead(page, 2))
+  await dragTo(page, at, [at[0], at[1] - 40])
+  const after = await positionKeys(page)
+  expect(after.slice(0, 2)).toEqual(before)
+  expect(after).toHaveLength(3)
+  expect((after[2]!.value as readonly number[])[1]).toBeLessThan(340)
+
+  await page.keyboard.press('ControlOrMeta+z')
+  await page.keyboard.down('Alt')
+  await page.mouse.click(...at)
+  await page.keyboard.up('Alt')
+  await expect(bead(page, 2)).toHaveAttribute('aria-pressed', 'true')
+  await dragTo(page, at, [at[0], at[1] - 40])
+  const chosen = await positionKeys(page)
+  expect(chosen).toHaveLength(2)
+  expect(chosen[0]).toEqual(before[0])
+  expect((chosen[1]!.value as readonly number[])[1]).toBeLessThan(340)
+})
+
+test('a selected layer is moved by all of its box, what lies over it is selected by a click', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+  const frame = await frameOnScreen(page, 1280)
+  // A little beside the pivot, which both have in the middle of the frame.
+  const at: [number, number] = [frame.x + 655 * frame.scale, frame.y + 372 * frame.scale]
+  await dragTo(page, at, [at[0] + 50, at[1]])
+  const [ellipse, rectangle] = await layers(page)
+  expect(ellipse!.properties['position']!.value).toEqual([640, 360])
+  expect((rectangle!.properties['position']!.value as readonly number[])[0]).toBeGreaterThan(680)
+  await page.mouse.click(...at)
+  await expect(page.getByRole('group', { name: /^Box of Ellipse/ })).toBeVisible()
+})
+
+test('transparent pixels of a picture take no clicks', async ({ page }) => {
+  await openDemo(page)
+  const boat = page.getByRole('button', { name: 'Boat 2', exact: true })
+  await boat.click()
+  const box = (await page
+    .getByRole('group', { name: /^Box of Boat 2/ })
+    .locator('path')
+    .first()
+    .boundingBox())!
+  await page.keyboard.press('Escape')
+  // The upper left corner of a boat's picture is empty.
+  await page.mouse.click(box.x + 3, box.y + 24)
+  await expect(page.getByRole('group', { name: /^Box of Boat 2/ })).toBeHidden()
+})
+
+test('Delete takes what is selected, as said beside it: keys, those of spans and lanes, then layers', async ({
+  page,
+}) => {
+  await openMove(page)
+  const taken = (words: string): Promise<void> => expect(page.getByText(`Delete: ${words}`)).toBeVisible()
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  await taken('2 keys')
+  await page.keyboard.press('Delete')
+  const [still] = await layers(page)
+  expect(still!.properties['position']!.keys).toEqual([])
+  // The value at the playhead, which is at 2 s.
+  expect(still!.properties['position']!.value).toEqual([940, 360])
+
+  await page.keyboard.press('ControlOrMeta+z')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+  await taken('the layer')
+  await page.keyboard.press('Delete')
+  expect(await layers(page)).toHaveLength(0)
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  expect(await layers(page)).toHaveLength(1)
+})
+
+test('the Undo of a message takes back only what it speaks of, and goes with it', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  await page.keyboard.press('Delete')
+  const message = page.getByText('“Ellipse” removed.')
+  await expect(message).toBeVisible()
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+  await page.keyboard.press('Control+d')
+  await expect(message).toBeHidden()
+  expect((await layers(page)).map(({ name }) => name)).toEqual(['Rectangle copy', 'Rectangle'])
+})
+
+test('turning time round twice is what it was, on screen too', async ({ page }) => {
+  await openMove(page)
+  await type(page, 'Rectangle position x', '800')
+  const span = page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' })
+  await span.click()
+  const before = (await savedFile(page)).project
+  await page.keyboard.press('q')
+  await expect(span).toHaveAttribute('aria-pressed', 'true')
+  expect((await savedFile(page)).project).not.toEqual(before)
+  await page.keyboard.press('q')
+  await expect(span).toHaveAttribute('aria-pressed', 'true')
+  const { scenes } = (await savedFile(page)).project
+  expect(scenes).toEqual(before.scenes)
+})
+
+test('a digit on a key eases both of its sides, on two neighbours the span between them', async ({
+  page,
+}) => {
+  await openMove(page)
+  await type(page, 'Rectangle position x', '800')
+  await page.getByRole('button', { name: /Rectangle position, key 2/ }).click()
+  await page.keyboard.press('4')
+  const [first, second] = await positionKeys(page)
+  expect(first!.bend).toMatchObject({ arrive: { reach: 0.4, rise: 0 } })
+  expect(second!.bend).toMatchObject({ leave: { reach: 0.4, rise: 0 } })
+})
