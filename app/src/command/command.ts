@@ -2,10 +2,12 @@
 export type BendSide = 'arrive' | 'leave' | null
 
 /** The headings commands are listed under. */
-export type CommandGroup = 'Time' | 'Bends' | 'Keys' | 'View' | 'Editing'
+export type CommandGroup = 'Time' | 'Bends' | 'Keys' | 'Layers' | 'View' | 'Editing'
 
 /** A command as buttons, menus, keys and the help sheet know it. */
 export interface CommandWords {
+  /** What menus and the command list call it. */
+  readonly name: string
   readonly label: string
   readonly group: CommandGroup
   /** Its keys as a person reads them. */

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { COMMAND_MENUS } from './commandMenus.ts'
 import { COMMANDS, keysOf, type CommandId } from './commands.ts'
 import { commandKeys, sideOf, type CommandPress } from './keyBindings.ts'
 
@@ -89,6 +90,10 @@ describe('commandKeys', () => {
     ['openLanes', { key: 'Enter' }],
     ['openLanes', { key: 'Enter', mods: SHIFT }],
     ['graphs', { key: 'v' }],
+    ['list', { key: 'k', mods: ['Control'] }],
+    ['rename', { key: 'F2' }],
+    ['group', { key: 'g', mods: ['Meta'] }],
+    ['ungroup', { key: 'G', mods: ['Shift', 'Control'] }],
     ['pasteSpecial', { key: 'V', mods: ['Shift', 'Control'] }],
     ['undo', { key: 'z', mods: ['Control'] }],
     ['undo', { key: 'z', mods: ['Meta'] }],
@@ -114,15 +119,17 @@ describe('commandKeys', () => {
         reached.add(command)
       }
     const without = (Object.keys(COMMANDS) as CommandId[]).filter((command) => !reached.has(command))
-    // The browser's own events, which bring the clipboard along.
-    expect(without).toEqual(['copy', 'cut', 'paste'])
+    // The browser's own events bring the clipboard along; the others are in menus.
+    const inMenus = new Set<string>(Object.values(COMMAND_MENUS).flat(2))
+    for (const command of without) expect(inMenus, command).toContain(command)
+    expect(without).toEqual(expect.arrayContaining(['copy', 'cut', 'paste']))
   })
 
   it.each<Pressed>([
     { key: 'y' },
     { key: '4', code: 'Digit4', mods: ['Control', 'Shift'] },
     { key: 'a', mods: ['Alt'] },
-    { key: 'k', mods: ['Control'] },
+    { key: 'e', mods: ['Control'] },
   ])('leaves %j to the browser', (pressed) => {
     expect(asked(pressed)).toBeNull()
   })
@@ -136,10 +143,12 @@ describe('commandKeys', () => {
 })
 
 describe('COMMANDS', () => {
-  it('has words and keys to show for every command', () => {
-    for (const command of Object.keys(COMMANDS) as CommandId[]) {
-      expect(keysOf(command)).not.toBe('')
+  it('has words for every command, keys to show for each that has any, and names that tell them apart', () => {
+    const ids = Object.keys(COMMANDS) as CommandId[]
+    for (const command of ids) {
       expect(COMMANDS[command].label).not.toBe('')
+      if (COMMANDS[command].chords.length > 0) expect(keysOf(command)).not.toBe('')
     }
+    expect(new Set(ids.map((id) => COMMANDS[id].name)).size).toBe(ids.length)
   })
 })

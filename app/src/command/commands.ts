@@ -2,6 +2,8 @@ import { BEND_COMMANDS } from './bendCommands.ts'
 import type { CommandWords } from './command.ts'
 import { EDITING_COMMANDS } from './editingCommands.ts'
 import { KEY_COMMANDS } from './keyCommands.ts'
+import { LANE_COMMANDS } from './laneCommands.ts'
+import { LAYER_COMMANDS } from './layerCommands.ts'
 import { TIME_COMMANDS } from './timeCommands.ts'
 import { VIEW_COMMANDS } from './viewCommands.ts'
 
@@ -10,6 +12,8 @@ export const COMMANDS = {
   ...TIME_COMMANDS,
   ...BEND_COMMANDS,
   ...KEY_COMMANDS,
+  ...LANE_COMMANDS,
+  ...LAYER_COMMANDS,
   ...VIEW_COMMANDS,
   ...EDITING_COMMANDS,
 } as const satisfies Record<string, CommandWords>

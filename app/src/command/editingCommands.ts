@@ -10,22 +10,38 @@ import type { CommandRuns, CommandWords } from './command.ts'
 
 /** Commands of the clipboard, the history and the file. */
 export const EDITING_COMMANDS = {
-  copy: { shown: ['Ctrl/Cmd+C'], chords: [], label: 'Copy the selected keys', group: 'Editing' },
-  cut: { shown: ['Ctrl/Cmd+X'], chords: [], label: 'Cut them', group: 'Editing' },
+  copy: {
+    name: 'Copy',
+    shown: ['Ctrl/Cmd+C'],
+    chords: [],
+    label: 'Copy the selected keys',
+    group: 'Editing',
+  },
+  cut: { name: 'Cut', shown: ['Ctrl/Cmd+X'], chords: [], label: 'Cut them', group: 'Editing' },
   paste: {
+    name: 'Paste',
     shown: ['Ctrl/Cmd+V'],
     chords: [],
     label: 'Paste keys at the playhead, an easing or a table onto what is selected',
     group: 'Editing',
   },
   pasteSpecial: {
+    name: 'Paste special…',
     shown: ['Shift+Ctrl/Cmd+V'],
     chords: ['Shift+$mod+v'],
     label: 'Choose what to paste: bends, timing, values, backwards…',
     group: 'Editing',
   },
-  undo: { shown: ['Ctrl/Cmd+Z'], chords: ['$mod+z'], label: 'Undo', group: 'Editing', repeats: true },
+  undo: {
+    name: 'Undo',
+    shown: ['Ctrl/Cmd+Z'],
+    chords: ['$mod+z'],
+    label: 'Undo',
+    group: 'Editing',
+    repeats: true,
+  },
   redo: {
+    name: 'Redo',
     shown: ['Shift+Ctrl/Cmd+Z'],
     chords: ['Shift+$mod+z', '$mod+y'],
     label: 'Redo',
@@ -33,13 +49,20 @@ export const EDITING_COMMANDS = {
     repeats: true,
   },
   duplicate: {
+    name: 'Duplicate',
     shown: ['Ctrl/Cmd+D'],
     chords: ['$mod+d'],
     label: 'Selected keys again after themselves, or else a copy of the layer',
     group: 'Editing',
   },
-  save: { shown: ['Ctrl/Cmd+S'], chords: ['$mod+s'], label: 'Save the project as a file', group: 'Editing' },
-  help: { shown: ['?'], chords: ['?'], label: 'This sheet', group: 'Editing' },
+  save: {
+    name: 'Save as a file',
+    shown: ['Ctrl/Cmd+S'],
+    chords: ['$mod+s'],
+    label: 'Save the project as a file',
+    group: 'Editing',
+  },
+  help: { name: 'Help', shown: ['?'], chords: ['?'], label: 'This sheet', group: 'Editing' },
 } as const satisfies Record<string, CommandWords>
 
 /** What they do. */

@@ -30,12 +30,14 @@ import type { CommandRuns, CommandWords } from './command.ts'
 /** Commands on keys, and on what is selected. */
 export const KEY_COMMANDS = {
   key: {
+    name: 'Set or remove a key here',
     shown: ['A'],
     chords: ['a'],
     label: 'Set or remove a key on the selected properties',
     group: 'Keys',
   },
   nudgeBack: {
+    name: 'One frame earlier',
     shown: [','],
     chords: [',', '<'],
     label: 'Selected keys one frame earlier; with Shift ten',
@@ -43,6 +45,7 @@ export const KEY_COMMANDS = {
     repeats: true,
   },
   nudgeOn: {
+    name: 'One frame later',
     shown: ['.'],
     chords: ['.', '>'],
     label: 'Selected keys one frame later; with Shift ten',
@@ -50,49 +53,63 @@ export const KEY_COMMANDS = {
     repeats: true,
   },
   toPlayhead: {
+    name: 'Bring to the playhead',
     shown: ['H'],
     chords: ['h'],
     label: 'Bring the selected keys here, to the playhead',
     group: 'Keys',
   },
   reverse: {
+    name: 'Reverse in time',
     shown: ['Q'],
     chords: ['q'],
     label: 'Reverse the selected keys in time; with Shift there and back',
     group: 'Keys',
   },
-  retime: { shown: ['T'], chords: ['t'], label: 'Retime panel: length, order, rhythm', group: 'Keys' },
+  retime: {
+    name: 'Retime…',
+    shown: ['T'],
+    chords: ['t'],
+    label: 'Retime panel: length, order, rhythm',
+    group: 'Keys',
+  },
   route: {
+    name: 'Route: corner, joined, smooth',
     shown: ['R'],
     chords: ['r'],
     label: 'Route at the selected keys: corner, joined, smooth in turn',
     group: 'Keys',
   },
   pause: {
+    name: 'Pause here',
     shown: ['P'],
     chords: ['p'],
     label: 'Pause at the selected keys; what follows comes later',
     group: 'Keys',
   },
   splitAxes: {
+    name: 'Split or join X and Y',
     shown: ['X'],
     chords: ['x'],
     label: 'Split the position into X and Y, or join them',
     group: 'Keys',
   },
   remove: {
+    name: 'Remove',
     shown: ['Delete'],
     chords: ['Delete', 'Backspace'],
     label: 'Remove what is selected: keys, those of spans and lanes, or else layers',
     group: 'Keys',
   },
   selectAll: {
+    name: 'Select every span',
     shown: ['Ctrl/Cmd+A'],
     chords: ['$mod+a'],
     label: 'Select every span of the selected layers',
     group: 'Keys',
   },
   clear: {
+    name: 'Select nothing',
     shown: ['Escape'],
     chords: ['Escape'],
     label: 'Give up the drag or the look ahead, or else the selection',

@@ -9,11 +9,24 @@ import type { CommandRuns, CommandWords } from './command.ts'
 /** Commands of the playhead, the play range and markers. */
 export const TIME_COMMANDS = {
   // A space would part two presses of one chord.
-  play: { shown: ['Space'], chords: ['(\\s)'], label: 'Play or pause', group: 'Time' },
-  playBack: { shown: ['J'], chords: ['j'], label: 'Play backwards; again: faster', group: 'Time' },
-  stop: { shown: ['K'], chords: ['k'], label: 'Stop', group: 'Time' },
-  playOn: { shown: ['L'], chords: ['l'], label: 'Play forwards; again: faster', group: 'Time' },
+  play: { name: 'Play or pause', shown: ['Space'], chords: ['(\\s)'], label: 'Play or pause', group: 'Time' },
+  playBack: {
+    name: 'Play backwards',
+    shown: ['J'],
+    chords: ['j'],
+    label: 'Play backwards; again: faster',
+    group: 'Time',
+  },
+  stop: { name: 'Stop', shown: ['K'], chords: ['k'], label: 'Stop', group: 'Time' },
+  playOn: {
+    name: 'Play forwards',
+    shown: ['L'],
+    chords: ['l'],
+    label: 'Play forwards; again: faster',
+    group: 'Time',
+  },
   frameBack: {
+    name: 'One frame back',
     shown: ['←'],
     chords: ['ArrowLeft'],
     label: 'One frame back; with Shift ten',
@@ -21,6 +34,7 @@ export const TIME_COMMANDS = {
     repeats: true,
   },
   frameOn: {
+    name: 'One frame on',
     shown: ['→'],
     chords: ['ArrowRight'],
     label: 'One frame on; with Shift ten',
@@ -28,6 +42,7 @@ export const TIME_COMMANDS = {
     repeats: true,
   },
   keyBack: {
+    name: 'Previous key',
     shown: ['['],
     chords: ['[', '{'],
     label: 'Previous key of the selection; with Shift of everything',
@@ -35,24 +50,62 @@ export const TIME_COMMANDS = {
     repeats: true,
   },
   keyOn: {
+    name: 'Next key',
     shown: [']'],
     chords: [']', '}'],
     label: 'Next key of the selection; with Shift of everything',
     group: 'Time',
     repeats: true,
   },
-  start: { shown: ['Home'], chords: ['Home'], label: 'Start of the play range', group: 'Time' },
-  end: { shown: ['End'], chords: ['End'], label: 'End of the play range', group: 'Time' },
+  start: {
+    name: 'Go to the start',
+    shown: ['Home'],
+    chords: ['Home'],
+    label: 'Start of the play range',
+    group: 'Time',
+  },
+  end: {
+    name: 'Go to the end',
+    shown: ['End'],
+    chords: ['End'],
+    label: 'End of the play range',
+    group: 'Time',
+  },
   rangeIn: {
+    name: 'Play range starts here',
     shown: ['I'],
     chords: ['i'],
     label: 'Play range starts here; with Shift cleared',
     group: 'Time',
   },
-  rangeOut: { shown: ['O'], chords: ['o'], label: 'Play range ends here; with Shift cleared', group: 'Time' },
-  marker: { shown: ['M'], chords: ['m'], label: 'Marker here; with Shift away with it', group: 'Time' },
-  markerBack: { shown: ['Alt+['], chords: ['Alt+BracketLeft'], label: 'Previous marker', group: 'Time' },
-  markerOn: { shown: ['Alt+]'], chords: ['Alt+BracketRight'], label: 'Next marker', group: 'Time' },
+  rangeOut: {
+    name: 'Play range ends here',
+    shown: ['O'],
+    chords: ['o'],
+    label: 'Play range ends here; with Shift cleared',
+    group: 'Time',
+  },
+  marker: {
+    name: 'Marker here',
+    shown: ['M'],
+    chords: ['m'],
+    label: 'Marker here; with Shift away with it',
+    group: 'Time',
+  },
+  markerBack: {
+    name: 'Previous marker',
+    shown: ['Alt+['],
+    chords: ['Alt+BracketLeft'],
+    label: 'Previous marker',
+    group: 'Time',
+  },
+  markerOn: {
+    name: 'Next marker',
+    shown: ['Alt+]'],
+    chords: ['Alt+BracketRight'],
+    label: 'Next marker',
+    group: 'Time',
+  },
 } as const satisfies Record<string, CommandWords>
 
 /** What they do. */

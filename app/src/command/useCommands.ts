@@ -4,6 +4,8 @@ import type { BendSide, CommandRuns } from './command.ts'
 import type { CommandId } from './commands.ts'
 import { useEditingCommands } from './editingCommands.ts'
 import { useKeyCommands } from './keyCommands.ts'
+import { useLaneCommands } from './laneCommands.ts'
+import { useLayerCommands } from './layerCommands.ts'
 import { useTimeCommands } from './timeCommands.ts'
 import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
 import { useShapeActions } from './useShapeActions.ts'
@@ -26,6 +28,8 @@ export function useCommands(): Commands {
     ...useTimeCommands(),
     ...useBendCommands({ shape }),
     ...useKeyCommands({ reuse, shape }),
+    ...useLaneCommands(),
+    ...useLayerCommands(),
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),
   }

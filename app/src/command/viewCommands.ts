@@ -5,6 +5,7 @@ import { useDocument } from '../session/document/document.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import { hasGraph } from '../session/view/openLanes.ts'
 import { useView } from '../session/view/view.ts'
+import { useCommandList } from '../session/view/commandList.ts'
 import { useHoveredView } from '../session/view/hoveredView.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
@@ -14,20 +15,41 @@ const ZOOM = 1.25
 /** Commands of what is in view. */
 export const VIEW_COMMANDS = {
   fit: {
+    name: 'Fit in view',
     shown: ['F'],
     chords: ['f'],
     label: 'Fit what is selected in the view under the pointer; with Shift everything',
     group: 'View',
   },
-  zoomIn: { shown: ['+'], chords: ['+', '='], label: 'Closer, in the view under the pointer', group: 'View' },
-  zoomOut: { shown: ['-'], chords: ['-'], label: 'Farther', group: 'View' },
+  zoomIn: {
+    name: 'Zoom in',
+    shown: ['+'],
+    chords: ['+', '='],
+    label: 'Closer, in the view under the pointer',
+    group: 'View',
+  },
+  zoomOut: { name: 'Zoom out', shown: ['-'], chords: ['-'], label: 'Farther', group: 'View' },
   openLanes: {
+    name: 'Open or close the graph',
     shown: ['Enter'],
     chords: ['Enter'],
     label: 'Graphs of the selected lanes; with Shift as high as they go',
     group: 'View',
   },
-  graphs: { shown: ['V'], chords: ['v'], label: 'Value, speed or both in open lanes', group: 'View' },
+  list: {
+    name: 'All commands…',
+    shown: ['Ctrl/Cmd+K'],
+    chords: ['$mod+k'],
+    label: 'Every command by its name',
+    group: 'View',
+  },
+  graphs: {
+    name: 'Value, speed or both',
+    shown: ['V'],
+    chords: ['v'],
+    label: 'Value, speed or both in open lanes',
+    group: 'View',
+  },
 } as const satisfies Record<string, CommandWords>
 
 /** What they do. */
@@ -36,6 +58,7 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
   const selection = useSelection()
   const view = useView()
   const hover = useHoveredView()
+  const commandList = useCommandList()
 
   const fit = (everything: boolean): void => {
     if (hover.stage) {
@@ -78,6 +101,7 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
     zoomIn: () => zoom(ZOOM),
     zoomOut: () => zoom(1 / ZOOM),
     openLanes: openLanes,
+    list: () => (commandList.open = true),
     graphs: () => view.turnGraphs(chosenLanes().length > 0 ? chosenLanes() : [...view.open.keys()]),
   }
 }

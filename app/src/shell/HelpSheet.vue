@@ -5,7 +5,7 @@ import { useHelpSheet } from '../session/view/helpSheet.ts'
 
 /** All shortcuts, from the one table that also drives them. */
 const help = useHelpSheet()
-const entries = Object.values(COMMANDS)
+const entries = Object.values(COMMANDS).filter(({ shown }) => shown.length > 0)
 const groups = [...new Set(entries.map(({ group }) => group))].map((name) => ({
   name,
   list: entries.filter(({ group }) => group === name),

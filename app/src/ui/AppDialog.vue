@@ -4,12 +4,18 @@ import { X } from '@lucide/vue'
 import IconButton from './IconButton.vue'
 
 /** A dialog with its title; closes by Escape, by its cross, or by a press outside. */
-defineProps<{ open: boolean; title: string; wide?: boolean }>()
+defineProps<{
+  open: boolean
+  title: string
+  wide?: boolean
+  /** What gets the keyboard first; the cross when left out. */
+  first?: HTMLElement | null
+}>()
 defineEmits<{ close: [] }>()
 </script>
 
 <template>
-  <Dialog :open="open" class="relative z-50" @close="$emit('close')">
+  <Dialog :open="open" class="relative z-50" :initial-focus="first ?? null" @close="$emit('close')">
     <div class="fixed inset-0 bg-black/35" aria-hidden="true" />
     <div class="fixed inset-0 flex items-center justify-center p-6">
       <DialogPanel class="panel float" :class="{ wide }">

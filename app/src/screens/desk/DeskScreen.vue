@@ -6,7 +6,10 @@ import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { COMMANDS } from '../../command/commands.ts'
+import { useKeyTarget } from '../../command/useKeyTarget.ts'
 import { commandKeys } from '../../command/keyBindings.ts'
+import { useCommandList } from '../../session/view/commandList.ts'
+import { useContextMenu } from '../../session/view/contextMenu.ts'
 import { useHoveredView } from '../../session/view/hoveredView.ts'
 import { useSidePanel } from '../../session/view/sidePanel.ts'
 import { trackPointer } from '../../gesture/trackPointer.ts'
@@ -30,6 +33,8 @@ const preferences = usePreferences()
 const actions = useCommands()
 const panel = useSidePanel()
 const hover = useHoveredView()
+const contextMenu = useContextMenu()
+const commandList = useCommandList()
 onScopeDispose(() => (hover.stage = null))
 usePersistedView()
 useKeyPasting(actions.reuse, async (text) => {
@@ -38,6 +43,8 @@ useKeyPasting(actions.reuse, async (text) => {
 })
 const art = useArtImport()
 // Seldom wanted, so it comes when it is.
+const DeskMenu = defineAsyncComponent(() => import('./menu/DeskMenu.vue'))
+const CommandList = defineAsyncComponent(() => import('./menu/CommandList.vue'))
 const ImportDialog = defineAsyncComponent(() => import('./import/ImportDialog.vue'))
 const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
@@ -51,15 +58,9 @@ const stageHeight = computed(() =>
   Math.max(LEAST_STAGE, preferences.stageHeight ?? Math.round(windowHeight.value / 2)),
 )
 
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.matches('input:not([type=color]), textarea, select') ||
-    target.closest('[role=dialog], [role=menu], [role=listbox]') !== null)
-
+const { isForCommand } = useKeyTarget()
 const keys = commandKeys(({ command, more, side }, event) => {
-  if (isTyping(event.target) && command !== 'save') return
-  const onButton = event.target instanceof HTMLElement && event.target.matches('button, a, summary')
-  if (onButton && (event.key === ' ' || event.key === 'Enter')) return
+  if (!isForCommand(event, command)) return
   event.preventDefault()
   if (event.repeat && !('repeats' in COMMANDS[command])) return
   // Over the stage Space may be the start of a pan; it plays when let go without one.
@@ -67,7 +68,13 @@ const keys = commandKeys(({ command, more, side }, event) => {
   else actions.run(command, more, side)
 })
 useEventListener(window, 'keydown', (event) => {
-  if (!event.defaultPrevented) keys(event)
+  if (event.defaultPrevented) return
+  // Browsers differ in when they ask for a menu by key, and where.
+  const asksForMenu = event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)
+  if (asksForMenu && desk.value?.contains(event.target as Node)) {
+    event.preventDefault()
+    contextMenu.ask(event.target as Element)
+  } else keys(event)
 })
 
 useEventListener(window, 'keyup', (event) => {
@@ -158,6 +165,13 @@ const resizeByKey = (event: KeyboardEvent): void => {
     />
     <DeskRail :actions="actions" />
     <DeskDeck @import="art.choose()" />
+    <DeskMenu
+      v-if="contextMenu.menu"
+      :key="contextMenu.menu.at.join()"
+      :menu="contextMenu.menu"
+      :actions="actions"
+    />
+    <CommandList v-if="commandList.open" :actions="actions" />
     <ImportDialog v-if="art.waiting.value.length > 0" :art="art" />
     <div v-if="over" class="drop" role="status">Drop pictures to add them to the scene</div>
   </main>

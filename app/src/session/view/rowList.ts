@@ -47,6 +47,8 @@ export function createRowList() {
       else folded.add(id)
     }
   }
+  /** The layer whose name is being typed; null for none. */
+  const renaming = shallowRef<string | null>(null)
   const restoreRows = (kept: Partial<KeptRows>): void => {
     filter.value = kept.filter ?? 'animated'
     search.value = ''
@@ -56,5 +58,5 @@ export function createRowList() {
     for (const [layer, names] of kept.order ?? []) order.set(layer, names)
   }
 
-  return { filter, search, folded, full, order, moveLane, foldAll, restoreRows }
+  return { filter, search, folded, full, order, renaming, moveLane, foldAll, restoreRows }
 }

@@ -44,7 +44,6 @@ const lastFrameWords = computed(
         v-model="view.search"
         aria-label="Search layers and properties"
         placeholder="Search"
-        @keydown.stop
         @keydown.esc="view.search = ''"
       />
     </label>

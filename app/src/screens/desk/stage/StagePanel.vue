@@ -9,6 +9,7 @@ import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { keysOf } from '../../../command/commands.ts'
+import { useContextMenu } from '../../../session/view/contextMenu.ts'
 import { useStageView } from '../../../session/view/stageView.ts'
 import { assetShelf } from '../../../storage/index.ts'
 import IconButton from '../../../ui/IconButton.vue'
@@ -42,6 +43,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 const stageView = useStageView()
+const contextMenu = useContextMenu()
 const panel = ref<HTMLElement | null>(null)
 const canvas = ref<HTMLCanvasElement | null>(null)
 const { width, height } = useElementSize(panel)
@@ -90,6 +92,10 @@ const press = (event: PointerEvent): void => {
   else if (tool === 'route') routes.press(event)
   else if (tool === 'pen') pen.press(event)
   else shapes.press(event, tool)
+}
+const openMenu = (event: MouseEvent): void => {
+  if (!stageView.before) gestures.selectAt(event)
+  contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
 }
 const setSurround = (): void =>
   painter.value?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
@@ -164,6 +170,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
     @wheel.prevent="camera.onWheel"
     @pointerdown="press"
+    @contextmenu="openMenu"
     @pointermove="stageView.tool === 'pen' && pen.hover($event)"
   >
     <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />

@@ -26,6 +26,8 @@ export interface StageGesturesOptions {
 
 export interface StageGestures {
   readonly press: (event: PointerEvent) => void
+  /** Selects the layer that is seen there, unless it is selected; none where there is none. */
+  readonly selectAt: (event: MouseEvent) => void
   /** Whether a press there is on what a selected layer draws. */
   readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
   /** Starts panning if that is what a press means, and tells whether it did. */
@@ -132,6 +134,13 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   }
   const isGroup = (id: string): boolean => layerById(document.scene!, id)?.kind === 'group'
 
+  const selectAt = (event: MouseEvent): void => {
+    const hit = itemAt(items(), camera.stagePoint(event), pictures)?.layer.id
+    const target = hit && layerToMove(hit)
+    if (!target) selection.clear()
+    else if (!selection.hasLayer(target)) selection.selectLayers([target])
+  }
+
   const press = (event: PointerEvent): void => {
     if (event.button !== 0) return
     if (stageView.before) {
@@ -162,5 +171,5 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))
-  return { press, pressPan, isOnLayer, cursor, tag }
+  return { press, pressPan, selectAt, isOnLayer, cursor, tag }
 }

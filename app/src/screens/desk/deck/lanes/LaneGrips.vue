@@ -6,6 +6,7 @@ import { keyStateWords } from '@arrow-bend/core/property'
 import { formatTime } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { discPoints } from '../../../../chart/discPoints.ts'
@@ -36,6 +37,7 @@ const document = useDocument()
 const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
+const contextMenu = useContextMenu()
 const dragKeys = useKeyDrag()
 const ribbon = useRibbonDrag(() => props.lane)
 
@@ -59,6 +61,15 @@ const grab = (event: PointerEvent, span: SpanDrawing): void => {
 const enterSpan = (event: KeyboardEvent, key: string): void => {
   if (!event.shiftKey && props.chosenSpans.has(key)) emit('open')
   else selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
+}
+const openSpanMenu = (event: MouseEvent, span: SpanDrawing): void => {
+  if (!isChosen(span)) selection.selectSpans(span.keys.map(refOf))
+  contextMenu.show(event, 'span')
+}
+const openBeadMenu = (event: MouseEvent, bead: BeadDrawing): void => {
+  const refs = refsOf(bead)
+  if (!refs.every((ref) => selection.hasKey(ref))) selection.selectKeys(refs)
+  contextMenu.show(event, 'key')
 }
 /** What is under the pointer, said in the lane. */
 const under = shallowRef<{ x: number; words: string } | null>(null)
@@ -124,6 +135,7 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
       @pointermove="point"
       @pointerleave="under = null"
       @keydown.enter.stop="enterSpan($event, span.key)"
+      @contextmenu="openSpanMenu($event, span)"
       @dblclick="$emit('open')"
     />
     <polygon
@@ -137,6 +149,7 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
       :aria-label="beadLabel(bead.index)"
       :aria-pressed="isBeadChosen(bead, held.property, chosenKeys)"
       @pointerdown.left.stop="pressBead($event, bead)"
+      @contextmenu="openBeadMenu($event, bead)"
       @keydown.enter.stop="selection.selectKeys([refOf(bead.key)], $event.shiftKey)"
     />
   </g>

@@ -9,6 +9,7 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { listedProperties } from '@arrow-bend/core/scene'
 import { hasGraph } from '../../../../session/view/openLanes.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useView } from '../../../../session/view/view.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from '../rows.ts'
@@ -22,6 +23,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
+const contextMenu = useContextMenu()
 
 const time = useLayerTime(() => props.row.layer.id)
 const state = computed(() => keyStateAt(props.row.property, time.value))
@@ -45,6 +47,11 @@ const ref = computed<PropertyRef>(() => ({
   layer: props.row.layer.id,
   property: props.row.definition.name,
 }))
+const openMenu = (event: MouseEvent): void => {
+  if (!selection.hasProperty(ref.value) || selection.keys.length + selection.spans.length > 0)
+    selection.selectProperties([ref.value])
+  contextMenu.show(event, 'lane')
+}
 const openable = computed(() => hasGraph(props.row.property))
 /** Enter selects, and opens what is selected. */
 const pressEnter = (event: KeyboardEvent): void => {
@@ -78,7 +85,11 @@ const toggle = (): void => {
 </script>
 
 <template>
-  <div class="cell" :class="{ chosen: selection.hasProperty(ref), inset: !inLayerRow }">
+  <div
+    class="cell"
+    :class="{ chosen: selection.hasProperty(ref), inset: !inLayerRow }"
+    @contextmenu="openMenu"
+  >
     <span v-if="!inLayerRow" class="tree" aria-hidden="true" />
     <span class="chip" :style="{ background: `var(--hue-${row.definition.hue})` }" aria-hidden="true" />
     <button

@@ -1,18 +1,21 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, CircleDot, Eye, EyeOff, Lock, LockOpen } from '@lucide/vue'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { renameLayer, switchLayers } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useView } from '../../../../session/view/view.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import { LAYER_ICONS } from '../../layerIcons.ts'
 import LayerLabelChip from './LayerLabelChip.vue'
-import LayerMenu from './LayerMenu.vue'
 import PropertyCell from '../lanes/PropertyCell.vue'
 import type { LayerRow } from '../rows.ts'
 import type { LayerChoice } from './useLayerChoice.ts'
+
+// Seldom wanted, so it comes when the list stands.
+const LayerMenu = defineAsyncComponent(() => import('./LayerMenu.vue'))
 
 /** The left part of a layer's row. */
 const props = defineProps<{ row: LayerRow }>()
@@ -27,8 +30,11 @@ const document = useDocument()
 const selection = useSelection()
 const stageView = useStageView()
 const view = useView()
-const renaming = ref(false)
+const contextMenu = useContextMenu()
+const renaming = computed(() => view.renaming === props.row.layer.id)
+watch(renaming, (now) => now && void nextTick(() => input.value?.select()), { immediate: true })
 const input = ref<HTMLInputElement | null>(null)
+const nameButton = ref<HTMLButtonElement | null>(null)
 
 const layer = computed(() => props.row.layer)
 const layerRef = computed(() => ({ scene: document.sceneId, layer: layer.value.id }))
@@ -48,13 +54,22 @@ const step = (event: KeyboardEvent, way: 1 | -1): void => {
   void nextTick(() => name.focus())
 }
 const startRenaming = (): void => {
-  renaming.value = true
-  void nextTick(() => input.value?.select())
+  view.renaming = layer.value.id
+}
+const openMenu = (event: MouseEvent): void => {
+  if (!selection.hasLayer(layer.value.id) || selection.properties.length > 0)
+    selection.selectLayers([layer.value.id])
+  contextMenu.show(event, 'layer')
+}
+/** The keyboard goes on from the row. */
+const stopRenaming = (): void => {
+  view.renaming = null
+  void nextTick(() => nameButton.value?.focus())
 }
 const rename = (): void => {
   if (!renaming.value || !input.value) return
   const name = input.value.value
-  renaming.value = false
+  stopRenaming()
   if (name !== layer.value.name)
     document.apply('Layer renamed', (draft) => renameLayer(draft, layerRef.value, name))
 }
@@ -78,6 +93,7 @@ const pressEye = (event: MouseEvent): void => {
     class="cell"
     :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }"
     :style="{ paddingLeft: `${4 + 9 * Math.min(5, row.depth)}px` }"
+    @contextmenu="openMenu"
   >
     <button
       type="button"
@@ -105,11 +121,12 @@ const pressEye = (event: MouseEvent): void => {
       :value="layer.name"
       @keydown.stop
       @keydown.enter="rename"
-      @keydown.esc="renaming = false"
+      @keydown.esc="stopRenaming"
       @blur="rename"
     />
     <button
       v-else
+      ref="nameButton"
       type="button"
       class="name"
       :class="{ short: row.lane }"
@@ -213,6 +230,12 @@ const pressEye = (event: MouseEvent): void => {
 .count:is(button):hover {
   color: var(--ink);
   text-decoration: underline;
+}
+
+.more {
+  width: 24px;
+  height: 24px;
+  flex: none;
 }
 
 .quiet:not(:hover, :focus-within) {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
-import { defineAsyncComponent, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 
 /** Opens what can be done with a layer as a whole. */
@@ -9,42 +11,39 @@ defineEmits<{ rename: [] }>()
 
 // Seldom wanted, so it comes when it is.
 const LayerMenuPanel = defineAsyncComponent(() => import('./LayerMenuPanel.vue'))
-const opener = ref<HTMLElement | null>(null)
-const open = ref(false)
+const opener = ref<InstanceType<typeof PopoverButton> | null>(null)
+const panel = ref<InstanceType<typeof PopoverPanel> | null>(null)
+const [anchor, element] = [opener, panel].map((part) =>
+  computed(() => (part.value?.$el as HTMLElement | undefined) ?? null),
+)
+const { floatingStyles } = useFloating(anchor!, element!, {
+  placement: 'bottom-end',
+  middleware: [flip(), shift({ padding: 6 })],
+  whileElementsMounted: autoUpdate,
+})
 </script>
 
 <template>
-  <span ref="opener" class="shrink-0">
-    <button
-      type="button"
-      class="opener"
+  <Popover class="shrink-0">
+    <PopoverButton
+      ref="opener"
+      class="grid size-6 place-items-center rounded hover:bg-rule-soft"
       :aria-label="`More of ${layer.name}`"
-      :aria-expanded="open"
       title="More"
-      @click="open = !open"
     >
       <EllipsisVertical :size="15" aria-hidden="true" />
-    </button>
-  </span>
-  <LayerMenuPanel
-    v-if="open && opener"
-    :layer="layer"
-    :opener="opener"
-    @rename="$emit('rename')"
-    @close="open = false"
-  />
+    </PopoverButton>
+    <Teleport to="body">
+      <PopoverPanel
+        ref="panel"
+        v-slot="{ close }"
+        class="float z-40 w-[220px] p-1.5"
+        :style="floatingStyles"
+        role="dialog"
+        :aria-label="layer.name"
+      >
+        <LayerMenuPanel :layer="layer" @rename="$emit('rename')" @close="close()" />
+      </PopoverPanel>
+    </Teleport>
+  </Popover>
 </template>
-
-<style scoped>
-.opener {
-  display: grid;
-  width: 24px;
-  height: 24px;
-  place-items: center;
-  border-radius: 4px;
-}
-
-.opener:hover {
-  background: var(--rule-soft);
-}
-</style>

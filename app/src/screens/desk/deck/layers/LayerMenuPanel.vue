@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
-import { onClickOutside } from '@vueuse/core'
-import { computed, onMounted, ref, toRef } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import {
   duplicateLayers,
   followInPlace,
@@ -9,6 +7,7 @@ import {
   removeLayers,
   setTurnAlongRoute,
   switchLayers,
+  ungroupLayers,
 } from '@arrow-bend/core/edit'
 import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -19,27 +18,17 @@ import EditField from '../../EditField.vue'
 import LayerLabelChip from './LayerLabelChip.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
-const props = defineProps<{ layer: Layer; opener: HTMLElement }>()
+const props = defineProps<{ layer: Layer }>()
 const emit = defineEmits<{ rename: []; close: [] }>()
 
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const stageView = useStageView()
-const panel = ref<HTMLElement | null>(null)
-const { floatingStyles } = useFloating(toRef(props, 'opener'), panel, {
-  placement: 'bottom-end',
-  middleware: [flip(), shift({ padding: 6 })],
-  whileElementsMounted: autoUpdate,
-})
-
-onMounted(() => panel.value?.querySelector<HTMLElement>('select')?.focus())
-/** Gives the keyboard back to the button it came from. */
-const close = (): void => {
-  emit('close')
-  props.opener.querySelector('button')?.focus()
-}
-onClickOutside(panel, () => emit('close'), { ignore: [toRef(props, 'opener')] })
+const first = ref<HTMLButtonElement | null>(null)
+// On a command, never on a list that an arrow key would change.
+onMounted(() => first.value?.focus())
+const close = (): void => emit('close')
 
 const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
 /** The layer itself, or all selected ones when it is among them. */
@@ -60,6 +49,13 @@ const group = (): void => {
     'Layers grouped',
     (draft) => groupLayers(draft, document.sceneId, chosen.value, { name: 'Group', makeId: document.makeId }),
     (id) => selection.selectLayers([id]),
+  )
+}
+const ungroup = (): void => {
+  document.apply(
+    'Group taken apart',
+    (draft) => ungroupLayers(draft, document.sceneId, [props.layer.id], playback.time),
+    (freed) => selection.selectLayers(freed),
   )
 }
 const duplicate = (): void => {
@@ -91,78 +87,67 @@ const turnAlong = (on: boolean): void => {
 </script>
 
 <template>
-  <Teleport to="body">
-    <div
-      ref="panel"
-      class="float panel"
-      :style="floatingStyles"
-      role="dialog"
-      :aria-label="layer.name"
-      @keydown.esc.stop="close"
-    >
-      <label class="line">
-        follows
-        <select class="field" :value="layer.parent ?? ''" :disabled="layer.locked" @change="follow">
-          <option value="">nothing</option>
-          <option v-for="host in hosts" :key="host.id" :value="host.id">{{ host.name }}</option>
-        </select>
-      </label>
-      <label class="line">
-        <input
-          type="checkbox"
-          :checked="layer.turnAlongRoute !== undefined"
-          :disabled="layer.locked"
-          @change="turnAlong(($event.target as HTMLInputElement).checked)"
-        />
-        turns along its route
-      </label>
-      <EditField
-        v-if="layer.turnAlongRoute !== undefined"
-        show-label
-        label="by more"
-        unit="°"
-        :model-value="layer.turnAlongRoute"
-        edit="Turn along the route set"
-        :recipe="(value: number) => (draft) => setTurnAlongRoute(draft, layerRef, value)"
+  <div class="panel">
+    <button ref="first" type="button" @click="(close(), $emit('rename'))">Rename</button>
+    <button type="button" @click="(close(), duplicate())">
+      {{ chosen.length > 1 ? `Duplicate ${chosen.length} layers` : 'Duplicate' }}
+    </button>
+    <button type="button" @click="(close(), group())">
+      {{ chosen.length > 1 ? `Group ${chosen.length} layers` : 'Group' }}
+    </button>
+    <button v-if="layer.kind === 'group'" type="button" @click="(close(), ungroup())">Ungroup</button>
+    <button type="button" @click="(close(), remove())">
+      {{ chosen.length > 1 ? `Remove ${chosen.length} layers` : 'Remove' }}
+    </button>
+    <label class="line">
+      follows
+      <select class="field" :value="layer.parent ?? ''" :disabled="layer.locked" @change="follow">
+        <option value="">nothing</option>
+        <option v-for="host in hosts" :key="host.id" :value="host.id">{{ host.name }}</option>
+      </select>
+    </label>
+    <label class="line">
+      <input
+        type="checkbox"
+        :checked="layer.turnAlongRoute !== undefined"
+        :disabled="layer.locked"
+        @change="turnAlong(($event.target as HTMLInputElement).checked)"
       />
-      <label class="line" title="On the stage only; what you export is not changed">
-        <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
-        shown alone on the stage
-      </label>
-      <div class="line labels" role="group" aria-label="Label">
-        label
-        <button
-          v-for="name in LAYER_LABELS"
-          :key="name"
-          type="button"
-          :aria-label="`Label ${name}`"
-          :aria-pressed="layer.label === name"
-          @click="label(layer.label === name ? null : name)"
-        >
-          <LayerLabelChip :label="name" />
-        </button>
-      </div>
-      <button type="button" @click="(close(), $emit('rename'))">Rename</button>
-      <button type="button" @click="(close(), duplicate())">
-        {{ chosen.length > 1 ? `Duplicate ${chosen.length} layers` : 'Duplicate' }}
-      </button>
-      <button type="button" @click="(close(), group())">
-        {{ chosen.length > 1 ? `Group ${chosen.length} layers` : 'Group' }}
-      </button>
-      <button type="button" @click="(close(), remove())">
-        {{ chosen.length > 1 ? `Remove ${chosen.length} layers` : 'Remove' }}
+      turns along its route
+    </label>
+    <EditField
+      v-if="layer.turnAlongRoute !== undefined"
+      show-label
+      label="by more"
+      unit="°"
+      :model-value="layer.turnAlongRoute"
+      edit="Turn along the route set"
+      :recipe="(value: number) => (draft) => setTurnAlongRoute(draft, layerRef, value)"
+    />
+    <label class="line" title="On the stage only; what you export is not changed">
+      <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
+      shown alone on the stage
+    </label>
+    <div class="line labels" role="group" aria-label="Label">
+      label
+      <button
+        v-for="name in LAYER_LABELS"
+        :key="name"
+        type="button"
+        :aria-label="`Label ${name}`"
+        :aria-pressed="layer.label === name"
+        @click="label(layer.label === name ? null : name)"
+      >
+        <LayerLabelChip :label="name" />
       </button>
     </div>
-  </Teleport>
+  </div>
 </template>
 
 <style scoped>
 .panel {
-  z-index: 40;
   display: grid;
-  width: 220px;
   gap: 2px;
-  padding: 6px;
 }
 
 .panel button {

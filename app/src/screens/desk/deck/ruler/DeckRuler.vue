@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { defineAsyncComponent, computed, shallowRef } from 'vue'
-import { formatTime } from '@arrow-bend/core/time'
+import { clamp } from '@arrow-bend/core/number'
+import { formatTime, snapToFrame } from '@arrow-bend/core/time'
+import { pointerIn } from '../../../../gesture/pointerPlace.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
@@ -20,6 +23,7 @@ const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
+const contextMenu = useContextMenu()
 const scrubFrom = useScrub()
 
 const marks = computed(() =>
@@ -34,6 +38,15 @@ const words = computed(() => formatTime(playback.time, document.rate, preference
 
 const editing = shallowRef<{ readonly marker: string; readonly at: Element } | null>(null)
 const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
+/** What is done “here” is done where the pointer is. */
+const openMenu = (event: MouseEvent): void => {
+  if (event.button === 2) {
+    const [x] = pointerIn(event, event.currentTarget as Element)
+    playback.pause()
+    playback.seek(snapToFrame(clamp(view.timeOf(x), 0, playback.lastFrame), document.rate))
+  }
+  contextMenu.show(event, 'ruler')
+}
 const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarget as Element)
 </script>
 
@@ -46,6 +59,7 @@ const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarge
       role="group"
       aria-label="Time ruler"
       @pointerdown.left="scrub"
+      @contextmenu="openMenu"
     >
       <rect
         class="ground"

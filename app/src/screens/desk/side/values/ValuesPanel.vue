@@ -219,7 +219,6 @@ const onPaste = (event: ClipboardEvent): void => {
                 :aria-label="`Value of ${nameOf(row)}`"
                 :value="textOf(row)"
                 @change="setText(row, $event)"
-                @keydown.stop
               />
             </td>
             <td>
@@ -248,7 +247,6 @@ const onPaste = (event: ClipboardEvent): void => {
                 :title="bendText(row.bend)"
                 :value="bendText(row.bend)"
                 @change="setBend(row, $event)"
-                @keydown.stop
               />
               <span v-else class="text-ink-2">–</span>
             </td>

@@ -5,6 +5,7 @@ import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { arrowWay } from '../../../../gesture/arrowWay.ts'
 import {
   drawRoute,
@@ -29,6 +30,7 @@ const props = defineProps<{
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
+const contextMenu = useContextMenu()
 
 const drawing = computed(() => drawRoute(props.geometry, document.rate))
 const passed = computed(() => travelledAt(props.geometry, props.time))
@@ -66,6 +68,10 @@ const pressBead = (event: PointerEvent, bead: RouteBead): void => {
   if (!chosen(bead.key) && isForLayer(event)) return
   event.stopPropagation()
   props.gestures.pressBead(event, props.geometry, bead)
+}
+const openMenu = (event: MouseEvent, bead: RouteBead): void => {
+  if (!chosen(bead.key)) selection.selectKeysAmong([refOf(bead.key)])
+  contextMenu.show(event, 'key')
 }
 /** The key whose bead is covered by its layer where the pointer is: it shows that a press is not for it. */
 const covered = shallowRef<string | null>(null)
@@ -123,6 +129,7 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         :aria-pressed="chosen(bead.key)"
         :class="{ covered: covered === bead.key && !chosen(bead.key) }"
         @pointerdown.left="pressBead($event, bead)"
+        @contextmenu="openMenu($event, bead)"
         @pointermove="hoverBead($event, bead)"
         @pointerleave="covered = null"
         @keydown.enter.stop.prevent="

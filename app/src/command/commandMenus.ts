@@ -1,0 +1,39 @@
+import type { MenuKind } from '../session/view/contextMenu.ts'
+import type { CommandId } from './commands.ts'
+
+/** What can be done with the thing a menu is asked for on, in groups. */
+export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly CommandId[])[]>> = {
+  layer: [
+    ['rename', 'duplicate', 'group', 'ungroup'],
+    ['hide', 'lock', 'solo'],
+    ['copy', 'paste', 'reverse', 'retime', 'selectAll'],
+    ['remove'],
+  ],
+  lane: [
+    ['key', 'openLanes', 'graphs', 'laneKeys'],
+    ['copyValue', 'resetValue', 'splitAxes'],
+    ['copy', 'paste', 'reverse', 'clearAnimation'],
+  ],
+  key: [
+    ['bend4', 'bend1', 'bend5', 'bend6'],
+    ['pause', 'toPlayhead', 'route', 'reverse'],
+    ['copy', 'cut', 'paste', 'duplicate', 'pasteSpecial'],
+    ['remove'],
+  ],
+  span: [
+    ['bend1', 'bend2', 'bend3', 'bend4', 'bend5', 'bend6', 'bend7', 'bend8'],
+    ['openLanes', 'fit'],
+    ['copy', 'paste', 'reverse', 'retime'],
+    ['remove'],
+  ],
+  stage: [
+    ['paste', 'pasteSpecial', 'selectAll'],
+    ['fit', 'zoomIn', 'zoomOut'],
+    ['list', 'help'],
+  ],
+  ruler: [
+    ['marker', 'rangeIn', 'rangeOut'],
+    ['play', 'start', 'end'],
+    ['zoomIn', 'zoomOut', 'fit'],
+  ],
+}

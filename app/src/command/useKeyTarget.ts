@@ -1,0 +1,80 @@
+import { useEventListener } from '@vueuse/core'
+import type { CommandId } from './commands.ts'
+
+const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
+const FIELD = 'input, textarea, select'
+/** What is opened over the screen keeps its keys to itself. */
+const FLOATING = '[role=dialog], [role=menu], [role=listbox]'
+/** Commands that act wherever the keyboard is. */
+const EVERYWHERE: ReadonlySet<CommandId> = new Set(['save', 'list'])
+/** While text is typed these are for the text, until nothing of it is left to take back. */
+const OF_TEXT: ReadonlySet<CommandId> = new Set(['undo', 'redo'])
+
+const textIn = (target: EventTarget | null): string | null =>
+  target instanceof HTMLElement && target.matches(TEXT) ? (target as HTMLInputElement).value : null
+
+/**
+ * Decides whether a key press is for a command or for what has the keyboard, and gives the keyboard back when a field is
+ * done with: after Enter or Escape the next letter is a command again.
+ */
+export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, id: CommandId) => boolean } {
+  /** Whether the hand was at the pointer last, and whether what has the keyboard got it so. */
+  let atPointer = false
+  let byPointer = false
+  /** What had the keyboard before a field was pressed. */
+  let before: HTMLElement | SVGElement | null = null
+  /** The text of the field with the keyboard when it was taken up, and whether something else is typed in it now. */
+  let textBefore: string | null = null
+  let isTyped = false
+
+  useEventListener(window, 'pointerdown', () => (atPointer = true), { capture: true })
+  useEventListener(window, 'focusin', (event) => {
+    byPointer = atPointer
+    textBefore = textIn(event.target)
+    isTyped = false
+    const from = event.relatedTarget
+    if (!(event.target as Element).matches(FIELD)) before = null
+    else if (!(from instanceof Element && from.matches(FIELD)))
+      before = atPointer ? (from as HTMLElement | null) : null
+  })
+  useEventListener(window, 'input', ({ target }) => (isTyped = textIn(target) !== textBefore), {
+    capture: true,
+  })
+  const leave = (field: HTMLElement): void => {
+    if (window.document.activeElement !== field || field.getAttribute('aria-invalid') === 'true') return
+    // Without anything to go back to, Tab still goes on from here.
+    if (before?.isConnected) before.focus({ preventScroll: true })
+    else field.blur()
+  }
+  useEventListener(
+    window,
+    'keydown',
+    (event) => {
+      atPointer = false
+      const { target, key } = event
+      // What is stepped or taken is not typed any more.
+      if (['Enter', 'ArrowUp', 'ArrowDown'].includes(key)) isTyped = false
+      if (key !== 'Enter' && key !== 'Escape') return
+      if (target instanceof HTMLElement && target.matches(FIELD) && !target.closest(FLOATING))
+        setTimeout(() => leave(target))
+    },
+    { capture: true },
+  )
+
+  const isForCommand = (event: KeyboardEvent, id: CommandId): boolean => {
+    const { target } = event
+    if (!(target instanceof HTMLElement)) return true
+    const asked = event.ctrlKey || event.metaKey
+    if (target.closest(FLOATING)) return asked && EVERYWHERE.has(id)
+    const text = textIn(target)
+    if (text !== null) {
+      if (OF_TEXT.has(id)) return !isTyped
+      return asked && EVERYWHERE.has(id)
+    }
+    if (event.key === ' ') return byPointer || !target.matches('button, a, summary, input, select')
+    if (event.key === 'Enter') return !target.matches('button, a, summary')
+    // Letters and arrows choose in a list; what is asked for with a modifier is a command there too.
+    return asked || !target.matches('select')
+  }
+  return { isForCommand }
+}

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { COMMAND_MENUS } from '../../../command/commandMenus.ts'
+import { COMMANDS, keysOf } from '../../../command/commands.ts'
+import type { Commands } from '../../../command/useCommands.ts'
+import { useContextMenu, type MenuKind, type OpenMenu } from '../../../session/view/contextMenu.ts'
+import ContextMenu from '../../../ui/ContextMenu.vue'
+import type { MenuEntry } from '../../../ui/menuEntry.ts'
+
+/** What can be done with what a menu was asked for on, out of the table of commands. */
+const props = defineProps<{ menu: OpenMenu; actions: Commands }>()
+
+const contextMenu = useContextMenu()
+
+const LABELS: Readonly<Record<MenuKind, string>> = {
+  stage: 'Stage',
+  layer: 'Layer',
+  lane: 'Property',
+  key: 'Keys',
+  span: 'Spans',
+  ruler: 'Time',
+}
+const entries = computed<readonly MenuEntry[]>(() =>
+  COMMAND_MENUS[props.menu.kind].flatMap((group, g) =>
+    group.map((id, i) => ({
+      name: COMMANDS[id].name,
+      keys: keysOf(id),
+      run: () => props.actions.run(id, false),
+      isFirst: g > 0 && i === 0,
+    })),
+  ),
+)
+/** The keyboard goes back to where it was, unless what was chosen has taken it. */
+const close = (): void => {
+  const { origin } = props.menu
+  // Asked for elsewhere meanwhile, the next one is open already.
+  if (contextMenu.menu !== props.menu) return
+  contextMenu.close()
+  setTimeout(() => {
+    if (window.document.activeElement === window.document.body) origin?.focus({ preventScroll: true })
+  })
+}
+</script>
+
+<template>
+  <ContextMenu :label="LABELS[menu.kind]" :entries="entries" :at="menu.at" @close="close" />
+</template>
