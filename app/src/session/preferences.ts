@@ -59,7 +59,7 @@ const USUAL: Kept = {
   onionEvery: 2,
   pauseFrames: 12,
   ripple: false,
-  landOnFrames: false,
+  landOnFrames: true,
   spanPolicy: 'stay',
   playPercent: 100,
 }

@@ -57,6 +57,11 @@ describe('setValueAt', () => {
     expect(findProperty(still, position)).toMatchObject({ value: [5, 6], keys: [] })
     const onKey = edit(three(), (draft) => setValueAt(draft, turn, second(1), { ...options, value: 45 }))
     expect(findProperty(onKey, turn)!.keys.map(({ value }) => value)).toEqual([0, 45, 30])
+    // A third of a frame beside it, at 24 frames a second, is on it still.
+    const near = edit(three(), (draft) =>
+      setValueAt(draft, turn, second(1 + 1 / 72), { ...options, value: 45 }),
+    )
+    expect(findProperty(near, turn)).toEqual(findProperty(onKey, turn))
     const between = edit(three(), (draft) => setValueAt(draft, turn, second(0.5), { ...options, value: 45 }))
     expect(findProperty(between, turn)!.keys.map(({ value }) => value)).toEqual([0, 45, 90, 30])
   })

@@ -109,6 +109,18 @@ describe('parseTime', () => {
       formatTime(time, FILM, 'seconds'),
     ]).toEqual(['00:00:02:12', '60', '2.500'])
   })
+
+  it('says hundredths of a frame between two, and reads them again', () => {
+    const between = asTicks(Math.round(9.5 * frameTicks(FILM)))
+    expect([formatTimecode(between, FILM), formatTime(between, FILM, 'frames')]).toEqual([
+      '00:00:00:09.50',
+      '9.50',
+    ])
+    expect(parseTime('00:00:00:09.50', FILM)).toBe(between)
+    expect(parseTime('9.5f', FILM)).toBe(between)
+    // So near that it is the frame itself.
+    expect(formatTimecode(asTicks(frameTicks(FILM) - 1), FILM)).toBe('00:00:00:01')
+  })
 })
 
 describe('asTicks', () => {

@@ -1,5 +1,5 @@
 import { BadTime } from './badTime.ts'
-import { nearestFrame, ticksOfFrame, type FrameRate } from './frameRate.ts'
+import { frameTicks, ticksOfFrame, type FrameRate } from './frameRate.ts'
 import { asTicks, secondsOfTicks, ticksOfSeconds, type Ticks } from './ticks.ts'
 
 /** How times are shown and which bare numbers mean. */
@@ -35,14 +35,28 @@ function dropLabel(frame: number, nominal: number, drop: number): number {
   return frame + drop * (tens * 9 + minutes)
 }
 
-/** A time as timecode, at the nearest frame. */
-export function formatTimecode(time: Ticks, rate: FrameRate): string {
-  return timecodeOfFrame(nearestFrame(time, rate), rate)
+/** How far a time is past the frame begun, in hundredths of it; 0 to 99. */
+function hundredths(time: Ticks, rate: FrameRate): { readonly frame: number; readonly past: number } {
+  const all = Math.round((time / frameTicks(rate)) * 100)
+  const frame = Math.floor(all / 100)
+  return { frame, past: all - frame * 100 }
 }
 
-/** A time shown as timecode, as a frame number or as seconds with up to three decimals. */
+/** A time as timecode; between two frames with hundredths of the frame begun: `00:00:00:09.50`. */
+export function formatTimecode(time: Ticks, rate: FrameRate): string {
+  const { frame, past } = hundredths(time, rate)
+  return timecodeOfFrame(frame, rate) + (past > 0 ? `.${pad(past)}` : '')
+}
+
+/**
+ * A time shown as timecode, as a frame number or as seconds with up to three decimals. Between two frames the first two
+ * have hundredths, so that what stands at different times is called differently.
+ */
 export function formatTime(time: Ticks, rate: FrameRate, display: TimeDisplay): string {
-  if (display === 'frames') return String(nearestFrame(time, rate))
+  if (display === 'frames') {
+    const { frame, past } = hundredths(time, rate)
+    return past > 0 ? (frame + past / 100).toFixed(2) : String(frame)
+  }
   if (display === 'seconds') return secondsOfTicks(time).toFixed(3)
   return formatTimecode(time, rate)
 }
@@ -91,7 +105,7 @@ function unreadable(text: string): BadTime {
 }
 
 function frameOfTimecode(text: string, rate: FrameRate): number {
-  const match = /^(-?)(?:(?:(\d+)[:;])?(\d+)[:;])?(\d+)[:;](\d+)$/.exec(text)
+  const match = /^(-?)(?:(?:(\d+)[:;])?(\d+)[:;])?(\d+)[:;](\d+(?:\.\d{1,2})?)$/.exec(text)
   if (!match) throw unreadable(text)
   const [hours, minutes, seconds, frames] = match.slice(2).map((part) => Number(part ?? 0)) as [
     number,

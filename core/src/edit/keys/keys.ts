@@ -1,13 +1,13 @@
 import type { Draft } from 'immer'
 import type { BendLibrary } from '../../bend/index.ts'
-import { insertKey, isSameMotionNear, keyStateAt, type Property, type Value } from '../../property/index.ts'
+import { insertKey, isSameMotionNear, keyNear, type Property, type Value } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
-import type { Ticks } from '../../time/index.ts'
+import { frameTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue, shifted } from '../currentValue.ts'
 import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { layerTicks } from '../layerTicks.ts'
-import { findProperty, type MakeId, type PropertyRef } from '../refs.ts'
+import { findProperty, sceneIn, type MakeId, type PropertyRef } from '../refs.ts'
 import { withoutKeys } from './removeKeys.ts'
 
 /**
@@ -31,11 +31,19 @@ export function addKey(draft: Draft<Project>, ref: PropertyRef, time: Ticks, mak
   )
 }
 
-/** Sets a key at a scene time, or takes away the one that stands there (its value stays when it was the last). */
+/** So near to a key, in ticks, an edit at a moment is one of that key. */
+function halfFrame(draft: Draft<Project>, { scene }: PropertyRef): number {
+  return frameTicks(sceneIn(draft, scene).rate) / 2
+}
+
+/**
+ * Sets a key at a scene time, or takes away the one that stands within half a frame of it (its value stays when it was
+ * the last).
+ */
 export function toggleKey(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks, makeId: MakeId): void {
   const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) => {
-    const here = property.keys.find((key) => key.t === time)
+    const here = property.keys[keyNear(property, time, halfFrame(draft, ref))]
     if (!here) return insertKey(property, time, makeId(), library).property
     return withoutKeys(property, new Set([here.id]), here.value, library)
   })
@@ -48,8 +56,8 @@ export interface SetValueOptions {
 }
 
 /**
- * Gives a property a value at a scene time: the constant when it has no keys, the key's when one stands there,
- * else as `autoKey` says.
+ * Gives a property a value at a scene time: the constant when it has no keys, the key's when one stands within half a
+ * frame of it, else as `autoKey` says.
  * @throws BadEdit when auto-key is off and the kind cannot be shifted
  */
 export function setValueAt(
@@ -60,15 +68,12 @@ export function setValueAt(
 ): void {
   const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) => {
-    const state = keyStateAt(property, time)
-    if (state.kind === 'none') return { ...property, value }
-    if (state.kind !== 'on' && !autoKey) return shiftAll(property, time, value, library)
-    const keyedProperty =
-      state.kind === 'on' ? property : insertKey(property, time, makeId(), library).property
-    return {
-      ...keyedProperty,
-      keys: keyedProperty.keys.map((key) => (key.t === time ? { ...key, value } : key)),
-    }
+    if (property.keys.length === 0) return { ...property, value }
+    const on = property.keys[keyNear(property, time, halfFrame(draft, ref))]
+    if (!on && !autoKey) return shiftAll(property, time, value, library)
+    const keyed = on ? property : insertKey(property, time, makeId(), library).property
+    const at = on?.t ?? time
+    return { ...keyed, keys: keyed.keys.map((key) => (key.t === at ? { ...key, value } : key)) }
   })
 }
 

@@ -24,7 +24,7 @@ export interface Stretch {
   readonly onto?: number
   /** Twice as long at 2; below 0 backwards, with bends mirrored. Not 0. */
   readonly factor: number
-  /** Keys land on whole frames of this rate; left out, on the nearest tick. */
+  /** Keys land on whole frames of this rate, where no other of their lane has; left out, on the nearest tick. */
   readonly snapTo?: FrameRate
 }
 
@@ -41,15 +41,13 @@ export function stretchKeys(
 ): MoveReport {
   if (!Number.isFinite(factor) || factor === 0 || !Number.isFinite(about))
     throw new BadEdit('Keys cannot be stretched to no length at all. Nothing was changed.')
-  const timeOf = (time: number): number => {
-    const moved = factor === -1 ? onto + about - time : onto + factor * (time - about)
-    return snapTo ? snapToFrame(asTicks(Math.round(moved)), snapTo) : Math.round(moved)
-  }
+  const exact = (time: number): number =>
+    Math.round(factor === -1 ? onto + about - time : onto + factor * (time - about))
   let replaced = 0
   editProperties(draft, refs, (property, { keys, library, marks }) => {
     const stretched = stretchProperty(property, {
       keys,
-      timeOf,
+      timeOf: snapTo ? onFrames(property, keys, exact, snapTo) : exact,
       backwards: factor < 0,
       library,
       led: marks.led,
@@ -59,6 +57,25 @@ export function stretchKeys(
     return stretched.property
   })
   return { replaced }
+}
+
+/** Times on whole frames, as long as each frame is some key's alone: what would come to one that is taken stays between. */
+function onFrames(
+  { keys }: Property,
+  chosen: ReadonlySet<string>,
+  exact: (time: number) => number,
+  rate: FrameRate,
+): (time: number) => number {
+  const times = new Map<number, number>()
+  const taken = new Set<number>()
+  for (const { id, t, timeless } of keys) {
+    if (timeless || !chosen.has(id)) continue
+    const at = exact(t)
+    const frame = snapToFrame(asTicks(at), rate)
+    times.set(t, taken.has(frame) ? at : frame)
+    taken.add(times.get(t)!)
+  }
+  return (time) => times.get(time) ?? exact(time)
 }
 
 /** Spans of at least as many ticks have their slopes changed by less than what counts as in line by rounding times. */

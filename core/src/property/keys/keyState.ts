@@ -8,14 +8,30 @@ export type KeyState =
   | { readonly kind: 'first'; readonly of: number }
   | { readonly kind: 'last'; readonly of: number }
 
-/** Tells whether a moment is on a key, between two, before the first or after the last. */
-export function keyStateAt(property: Property, time: number): KeyState {
+/** The place of the key a moment stands on: at it, or nearer than `within` ticks to it; −1 for none. */
+export function keyNear({ keys }: Property, time: number, within = 0): number {
+  let [found, least] = [-1, within]
+  for (const [i, { t, timeless }] of keys.entries()) {
+    if (t === time) return i
+    const away = Math.abs(t - time)
+    if (timeless || away >= least) continue
+    ;[found, least] = [i, away]
+  }
+  return found
+}
+
+/**
+ * Tells whether a moment is on a key, between two, before the first or after the last.
+ * @param within so near to a key, in ticks, a moment still counts as on it: half a frame where edits go by frames
+ */
+export function keyStateAt(property: Property, time: number, within = 0): KeyState {
   const { keys } = property
   const of = keys.length
   if (of === 0) return { kind: 'none' }
+  const on = keyNear(property, time, within)
+  if (on >= 0) return { kind: 'on', key: on + 1, of }
   const next = keys.findIndex((key) => key.t >= time)
   if (next < 0) return { kind: 'last', of }
-  if (keys[next]!.t === time) return { kind: 'on', key: next + 1, of }
   return next === 0 ? { kind: 'first', of } : { kind: 'between', before: next, after: next + 1, of }
 }
 

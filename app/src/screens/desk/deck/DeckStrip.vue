@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { removalOf, removalWords, selectionWords } from '@arrow-bend/core/choose'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
+import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view/view.ts'
 import DrawingGround from '../DrawingGround.vue'
 import SelectMenu from './SelectMenu.vue'
@@ -12,6 +13,7 @@ import { useStretchBracket, type BracketEnd } from './lanes/useStretchBracket.ts
 const deferred = useDeferredViews()
 const selection = useSelection()
 const view = useView()
+const preferences = usePreferences()
 const bracket = useStretchBracket()
 
 const words = computed(() =>
@@ -51,6 +53,21 @@ const END_NAMES = ['Start', 'End'] as const
     <div class="said">
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
+      <button
+        v-if="bracket.shown.value"
+        type="button"
+        class="frames"
+        :aria-pressed="preferences.landOnFrames"
+        :title="
+          preferences.landOnFrames
+            ? 'Stretched keys land on whole frames: press to let them stand between'
+            : 'Stretched keys may stand between frames: press for whole frames'
+        "
+        aria-label="Stretched keys land on whole frames"
+        @click="preferences.landOnFrames = !preferences.landOnFrames"
+      >
+        {{ preferences.landOnFrames ? 'whole frames' : 'any time' }}
+      </button>
       <span v-if="taken" class="taken" :title="`The Delete key takes ${taken}`">Delete: {{ taken }}</span>
     </div>
     <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
@@ -114,6 +131,24 @@ const END_NAMES = ['Start', 'End'] as const
   min-width: 0;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.frames {
+  height: 24px;
+  flex: none;
+  padding: 0 4px;
+  margin-left: auto;
+  border-radius: 4px;
+  color: var(--ink-2);
+}
+
+.frames:hover {
+  background: var(--rule-soft);
+  color: var(--ink);
+}
+
+.frames + .taken {
+  margin-left: 0;
 }
 
 .taken {

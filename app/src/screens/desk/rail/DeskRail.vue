@@ -16,7 +16,7 @@ import {
 import { computed } from 'vue'
 import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
-import { formatRate, frameAt, type TimeDisplay } from '@arrow-bend/core/time'
+import { formatRate, formatTime, frameTicks, type TimeDisplay } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../session/playback/useLayerTime.ts'
@@ -37,7 +37,8 @@ const preferences = usePreferences()
 const selection = useSelection()
 
 const scene = computed(() => deferred.panel.scene!)
-const frame = computed(() => frameAt(playback.time, scene.value.rate))
+// As the clock beside it: what stands between two frames is said to.
+const frame = computed(() => formatTime(playback.time, scene.value.rate, 'frames'))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
   { value: 'frames', label: 'Frames' },
@@ -50,7 +51,7 @@ const where = computed(() => {
   const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
-  const state = keyStateAt(property, chosenTime.value)
+  const state = keyStateAt(property, chosenTime.value, frameTicks(scene.value.rate) / 2)
   const does = keyEditWords(state, preferences.autoKey)
   return { name: layer?.name ?? '', words: keyStateWords(state), does: does && `: ${does}` }
 })

@@ -2,8 +2,16 @@ import type { BendLibrary } from '@arrow-bend/core/bend'
 import { currentValue } from '@arrow-bend/core/edit'
 import { keyEditWords, keyStateAt } from '@arrow-bend/core/property'
 import type { Layer } from '@arrow-bend/core/scene'
-import type { Ticks } from '@arrow-bend/core/time'
+import { frameTicks, type FrameRate, type Ticks } from '@arrow-bend/core/time'
 import type { Point } from '../../../chart/route/routeGeometry.ts'
+
+export interface MoveWordsOptions {
+  readonly time: Ticks
+  readonly rate: FrameRate
+  /** Whether all of the route is moved. */
+  readonly whole: boolean
+  readonly autoKey: boolean
+}
 
 /**
  * What is said by the pointer while a layer is moved: where it comes to, and what becomes of its keys.
@@ -12,12 +20,12 @@ import type { Point } from '../../../chart/route/routeGeometry.ts'
  */
 export function moveWords(
   layer: Layer,
-  { time, whole, autoKey }: { readonly time: Ticks; readonly whole: boolean; readonly autoKey: boolean },
+  { time, rate, whole, autoKey }: MoveWordsOptions,
 ): (now: Layer, library: BendLibrary) => string {
   const position = layer.properties['position']!
   const axes = position.split ? ['position x', 'position y'] : ['position']
   const does = axes
-    .map((name) => keyEditWords(keyStateAt(layer.properties[name]!, time), autoKey))
+    .map((name) => keyEditWords(keyStateAt(layer.properties[name]!, time, frameTicks(rate) / 2), autoKey))
     .find((words) => words !== '')
   const deed = whole
     ? 'the whole route'

@@ -86,6 +86,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     const last = movable[movable.length - 1]!
     const words = moveWords(layerById(scene, last)!, {
       time: playback.time,
+      rate: scene.rate,
       whole,
       autoKey: preferences.autoKey,
     })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { frameTicks } from '@arrow-bend/core/time'
 import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
@@ -26,7 +27,7 @@ const view = useView()
 const contextMenu = useContextMenu()
 
 const time = useLayerTime(() => props.row.layer.id)
-const state = computed(() => keyStateAt(props.row.property, time.value))
+const state = computed(() => keyStateAt(props.row.property, time.value, frameTicks(document.rate) / 2))
 const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
 /** The same in less room: in a folded layer's row, and beside two fields. */
 const short = computed(() => {
