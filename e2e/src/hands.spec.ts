@@ -1,5 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import type { Layer } from '@arrow-bend/core/scene'
+import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { addLayer, newProject, openDemo, savedFile, type } from './desk.ts'
 import { dragTo, frameOnScreen, middleOf } from './stage.ts'
 
@@ -238,4 +239,63 @@ test('every command is found by its name, and says what it acts on', async ({ pa
   await expect(list.getByText('No command is called so.')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(list).toBeHidden()
+})
+
+test('rows stay under the hand, new ones are listed at once, and the list can be made wider', async ({
+  page,
+}) => {
+  await openDemo(page)
+  const rows = page.getByLabel('Rows to show')
+  const name = (of: string): Locator => page.getByRole('button', { name: of, exact: true })
+  await name('Title').first().click()
+  await name('Subtitle')
+    .first()
+    .click({ modifiers: ['Shift'] })
+  await rows.selectOption('selected')
+  await expect(name('Subtitle')).toBeVisible()
+  await page.getByRole('button', { name: /^Title scale, key 1/ }).click()
+  await expect(name('Subtitle')).toBeVisible()
+
+  await rows.selectOption('animated')
+  await page.getByLabel('Search layers and properties').fill('nothing is called so')
+  await addLayer(page, 'Ellipse')
+  await expect(name('Ellipse')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await expect(name('Ellipse')).toBeVisible()
+
+  await page.getByRole('button', { name: 'Fold all layers', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Position', exact: true })).toHaveCount(0)
+  await page.getByLabel('Search layers and properties').fill('opacity')
+  await expect(page.getByRole('button', { name: 'Opacity', exact: true }).first()).toBeVisible()
+
+  const border = page.getByRole('separator', { name: 'Width of the list' })
+  const [x, y] = await middleOf(border)
+  await dragTo(page, [x, y], [x + 100, y])
+  await expect(border).toHaveAttribute('aria-valuenow', '400')
+  await border.press('ArrowLeft')
+  await expect(border).toHaveAttribute('aria-valuenow', '384')
+})
+
+test('stretched keys land on whole frames until they are let between, and then their times say so', async ({
+  page,
+}) => {
+  await openMove(page)
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  const end = page.getByRole('slider', { name: 'End of the selection' })
+  const frames = page.getByRole('button', { name: 'Stretched keys land on whole frames' })
+  await expect(frames).toHaveAttribute('aria-pressed', 'true')
+  await frames.click()
+  await page.getByRole('button', { name: 'Snap', exact: true }).click()
+  const [x, y] = await middleOf(end)
+  await dragTo(page, [x, y], [x + 31, y])
+  const [, between] = await positionKeys(page)
+  await page.keyboard.press('ControlOrMeta+z')
+  await frames.click()
+  await dragTo(page, [x, y], [x + 31, y])
+  const [, whole] = await positionKeys(page)
+  const frame = TICKS_PER_SECOND / 24
+  expect(between!.t % frame).not.toBe(0)
+  expect(whole!.t % frame).toBe(0)
+  expect(Math.abs(whole!.t - between!.t)).toBeLessThan(frame)
 })

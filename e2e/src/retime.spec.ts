@@ -249,6 +249,7 @@ test('sweeping keeps within its distance, merging and snapping say what they did
     0.5,
   )
   await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Length' }).click()
+  await page.getByLabel('land on frames').uncheck()
   const length = page.getByRole('textbox', { name: 'Length of the selection' })
   await length.fill('37')
   await length.press('Enter')

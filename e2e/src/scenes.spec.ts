@@ -70,6 +70,8 @@ test('the scene menu works by keyboard alone, and an address of no scene shows t
   page,
 }) => {
   await openDemo(page)
+  // The address comes to name the scene a moment after the Desk is there.
+  await expect(page).toHaveURL(/\/scenes\//)
   const address = page.url()
   const name = (await page.getByRole('button', { name: /^Scene: / }).innerText()).trim()
   await scene(page, name).focus()

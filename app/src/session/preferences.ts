@@ -33,6 +33,8 @@ interface Kept {
   ripple: boolean
   /** Stretched keys land on whole frames. */
   landOnFrames: boolean
+  /** Width of the list of layers and properties, px. */
+  listWidth: number
   /** What keys do when the length of their layer changes. */
   spanPolicy: SpanPolicy
   /** How fast playback is, % of real speed. */
@@ -60,6 +62,7 @@ const USUAL: Kept = {
   pauseFrames: 12,
   ripple: false,
   landOnFrames: true,
+  listWidth: 300,
   spanPolicy: 'stay',
   playPercent: 100,
 }

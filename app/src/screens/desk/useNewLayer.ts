@@ -57,6 +57,8 @@ export function useNewLayer(): {
       (draft) => addLayer(draft, scene.id, layer),
       () => {
         view.full.add(id)
+        // A search for something else would hide it.
+        view.search = ''
         selection.selectLayers([id])
       },
     )

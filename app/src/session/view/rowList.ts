@@ -37,15 +37,9 @@ export function createRowList() {
     next.splice(to, 0, property)
     order.set(layer, next)
   }
-  /** Folds every layer given, or unfolds it; `starts` tells which start folded. */
-  const foldAll = (
-    layers: readonly { readonly id: string; readonly startsFolded: boolean }[],
-    fold: boolean,
-  ): void => {
-    for (const { id, startsFolded } of layers) {
-      if (startsFolded === fold) folded.delete(id)
-      else folded.add(id)
-    }
+  /** Folds layers that are unfolded, and the other way round. */
+  const turnFolds = (layers: readonly string[]): void => {
+    for (const id of layers) if (!folded.delete(id)) folded.add(id)
   }
   /** The layer whose name is being typed; null for none. */
   const renaming = shallowRef<string | null>(null)
@@ -58,5 +52,5 @@ export function createRowList() {
     for (const [layer, names] of kept.order ?? []) order.set(layer, names)
   }
 
-  return { filter, search, folded, full, order, renaming, moveLane, foldAll, restoreRows }
+  return { filter, search, folded, full, order, renaming, moveLane, turnFolds, restoreRows }
 }

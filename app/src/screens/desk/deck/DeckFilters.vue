@@ -26,7 +26,7 @@ const lastFrameWords = computed(
   <div class="head-left">
     <select
       v-model="view.filter"
-      class="field border-0! bg-transparent! text-[12px]"
+      class="field h-6! border-0! bg-transparent! text-[12px]"
       aria-label="Rows to show"
     >
       <option value="animated">Animated</option>
@@ -36,7 +36,7 @@ const lastFrameWords = computed(
     <span
       class="grow truncate text-[12px] text-ink-2"
       :title="`${laneCount} of ${allLanes} lanes shown; the scene lasts ${lastFrameWords}`"
-      >{{ laneCount }} of {{ allLanes }}</span
+      >{{ laneCount < allLanes ? `${laneCount} of ${allLanes}` : `${allLanes} lanes` }}</span
     >
     <label class="search">
       <Search :size="14" aria-hidden="true" />
@@ -54,7 +54,7 @@ const lastFrameWords = computed(
 <style scoped>
 .head-left {
   display: flex;
-  width: 300px;
+  width: var(--list);
   flex: none;
   align-items: center;
   gap: 4px;

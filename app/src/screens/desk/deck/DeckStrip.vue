@@ -53,21 +53,6 @@ const END_NAMES = ['Start', 'End'] as const
     <div class="said">
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
-      <button
-        v-if="bracket.shown.value"
-        type="button"
-        class="frames"
-        :aria-pressed="preferences.landOnFrames"
-        :title="
-          preferences.landOnFrames
-            ? 'Stretched keys land on whole frames: press to let them stand between'
-            : 'Stretched keys may stand between frames: press for whole frames'
-        "
-        aria-label="Stretched keys land on whole frames"
-        @click="preferences.landOnFrames = !preferences.landOnFrames"
-      >
-        {{ preferences.landOnFrames ? 'whole frames' : 'any time' }}
-      </button>
       <span v-if="taken" class="taken" :title="`The Delete key takes ${taken}`">Delete: {{ taken }}</span>
     </div>
     <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
@@ -103,11 +88,27 @@ const END_NAMES = ['Start', 'End'] as const
         </g>
       </template>
     </svg>
+    <button
+      v-if="bracket.shown.value"
+      type="button"
+      class="frames"
+      :aria-pressed="preferences.landOnFrames"
+      :title="
+        preferences.landOnFrames
+          ? 'Stretched keys land on whole frames: press to let them stand between'
+          : 'Stretched keys may stand between frames: press for whole frames'
+      "
+      aria-label="Stretched keys land on whole frames"
+      @click="preferences.landOnFrames = !preferences.landOnFrames"
+    >
+      {{ preferences.landOnFrames ? 'whole frames' : 'any time' }}
+    </button>
   </div>
 </template>
 
 <style scoped>
 .strip {
+  position: relative;
   display: flex;
   height: 25px;
   flex: none;
@@ -117,7 +118,7 @@ const END_NAMES = ['Start', 'End'] as const
 
 .said {
   display: flex;
-  width: 300px;
+  width: var(--list);
   flex: none;
   align-items: center;
   gap: 4px;
@@ -133,22 +134,21 @@ const END_NAMES = ['Start', 'End'] as const
   white-space: nowrap;
 }
 
+/* At the end of the strip, over what of the bracket comes so far. */
 .frames {
+  position: absolute;
+  right: 6px;
   height: 24px;
-  flex: none;
-  padding: 0 4px;
-  margin-left: auto;
+  padding: 0 6px;
   border-radius: 4px;
+  background: var(--sheet-2);
   color: var(--ink-2);
+  font-size: 12px;
 }
 
 .frames:hover {
   background: var(--rule-soft);
   color: var(--ink);
-}
-
-.frames + .taken {
-  margin-left: 0;
 }
 
 .taken {

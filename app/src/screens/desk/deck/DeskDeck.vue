@@ -8,12 +8,14 @@ import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { heldUntilIdle, useIdle } from '../../../session/document/idle.ts'
+import { useHoveredView } from '../../../session/view/hoveredView.ts'
 import { useView } from '../../../session/view/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckFilters from './DeckFilters.vue'
 import DeckOverview from './ruler/DeckOverview.vue'
 import DeckRuler from './ruler/DeckRuler.vue'
 import DeckStrip from './DeckStrip.vue'
+import ListHandle from './ListHandle.vue'
 import LaneView from './lanes/LaneView.vue'
 import { LANE_HEIGHT } from '../../../chart/lane/laneDrawing.ts'
 import LayerBar from './layers/LayerBar.vue'
@@ -22,7 +24,8 @@ import { providePaper } from './paper/useRowPaper.ts'
 import PlayheadLine from './ruler/PlayheadLine.vue'
 import PropertyCell from './lanes/PropertyCell.vue'
 import SnapLine from './ruler/SnapLine.vue'
-import { buildRows, startsFolded, laneOf, topsOf, type Row } from './rows.ts'
+import { buildRows, laneOf, topsOf, type Row } from './rows.ts'
+import { useListedLayers } from './useListedLayers.ts'
 import { provideRowsMoving } from './rowsIdle.ts'
 import { rulerMarks } from '../../../chart/rulerMarks.ts'
 import { useLaneHeights } from './lanes/useLaneHeights.ts'
@@ -45,6 +48,7 @@ const preferences = usePreferences()
 const selection = useSelection()
 const idle = useIdle()
 const view = useView()
+const hover = useHoveredView()
 
 const paper = ref<HTMLElement | null>(null)
 providePaper(paper)
@@ -56,19 +60,16 @@ const { width } = useElementSize(timeArea)
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => deferred.deck.scene!)
-const chosenRows = computed(() => ({
-  layers: new Set(selection.layers),
-  lanes: selection.lanes,
-}))
+const listedLayers = useListedLayers()
 const rows = computed(() =>
   buildRows(scene.value, {
     filter: view.filter,
     folded: view.folded,
     search: view.search,
-    keep: new Set(selection.layers),
+    keep: listedLayers.keep.value,
     full: view.full,
     order: view.order,
-    ...(view.filter === 'selected' ? { chosen: chosenRows.value } : {}),
+    ...(view.filter === 'selected' ? { chosen: listedLayers.chosen.value } : {}),
   }),
 )
 const openOf = (row: Row) => {
@@ -128,7 +129,7 @@ const startMarquee = (event: PointerEvent): void => {
   else
     marquee.start(event, () => {
       const box = sheet.value!.getBoundingClientRect()
-      return new DOMRect(box.left + 300, box.top, box.width, box.height)
+      return new DOMRect(box.left + preferences.listWidth, box.top, box.width, box.height)
     })
 }
 const gridLines = computed(() =>
@@ -166,10 +167,19 @@ watch(
   (time) => !playback.playing && view.reveal(time),
 )
 const foldAll = (fold: boolean): void =>
-  view.foldAll(
-    scene.value.layers.map((layer) => ({ id: layer.id, startsFolded: startsFolded(layer, view.filter) })),
-    fold,
+  view.turnFolds(
+    rows.value.flatMap((row) => (row.kind === 'layer' && row.folded !== fold ? [row.layer.id] : [])),
   )
+/** What is clicked on the stage is brought into view; the list stays where the hand is in it. */
+watch(
+  () => selection.layers.at(-1),
+  (id) => {
+    if (id === undefined || !hover.stage) return
+    const index = rows.value.findIndex((row) => row.layer.id === id)
+    if (index >= 0) virtual.value.scrollToIndex(index, { align: 'auto' })
+  },
+  { flush: 'post' },
+)
 const isChosen = (row: Row): boolean =>
   row.kind === 'layer'
     ? selection.hasLayer(row.layer.id)
@@ -177,7 +187,12 @@ const isChosen = (row: Row): boolean =>
 </script>
 
 <template>
-  <section class="deck" aria-label="Deck" @wheel="onWheel">
+  <section
+    class="deck"
+    aria-label="Deck"
+    :style="{ '--list': `${preferences.listWidth}px` }"
+    @wheel="onWheel"
+  >
     <div class="head">
       <DeckFilters :rows="rows" :scene="scene" @import="$emit('import')" />
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
@@ -235,7 +250,7 @@ const isChosen = (row: Row): boolean =>
           v-if="marquee.shown.value"
           class="marquee"
           :style="{
-            left: `${marquee.shown.value.x + 300}px`,
+            left: `${marquee.shown.value.x + preferences.listWidth}px`,
             top: `${marquee.shown.value.y}px`,
             width: `${marquee.shown.value.width}px`,
             height: `${marquee.shown.value.height}px`,
@@ -256,6 +271,7 @@ const isChosen = (row: Row): boolean =>
         >
       </div>
     </div>
+    <ListHandle />
     <DeckOverview @fold="foldAll" />
     <div class="over-time" aria-hidden="true">
       <div
@@ -304,7 +320,7 @@ const isChosen = (row: Row): boolean =>
 .grid-lines {
   position: absolute;
   top: 0;
-  left: 300px;
+  left: var(--list);
   pointer-events: none;
 }
 
@@ -315,7 +331,7 @@ const isChosen = (row: Row): boolean =>
 .paper {
   position: absolute;
   top: 0;
-  left: 300px;
+  left: var(--list);
   pointer-events: none;
 }
 
@@ -344,7 +360,7 @@ const isChosen = (row: Row): boolean =>
 .left {
   display: flex;
   flex-direction: column;
-  width: 300px;
+  width: var(--list);
   flex: none;
   border-right: 1px solid var(--rule);
   background: var(--sheet);
@@ -379,7 +395,7 @@ const isChosen = (row: Row): boolean =>
   top: 0;
   right: 0;
   bottom: 21px;
-  left: 300px;
+  left: var(--list);
   overflow: clip;
   overflow-clip-margin: 8px;
   pointer-events: none;
@@ -395,7 +411,7 @@ const isChosen = (row: Row): boolean =>
 .empty {
   position: absolute;
   top: 24px;
-  left: 324px;
+  left: calc(var(--list) + 24px);
   max-width: 460px;
   color: var(--ink-2);
 }

@@ -54,15 +54,18 @@ describe('buildRows', () => {
   })
 
   it('lists only what is selected, and lanes in an order of one’s own', () => {
-    const chosen = { layers: new Set(['both']), lanes: new Set(['both/opacity']) }
-    expect(ids({ filter: 'selected', chosen })).toEqual(['both', 'both/opacity'])
-    expect(ids({ filter: 'selected', chosen: { ...chosen, lanes: none } })).toEqual([
+    expect(ids({ filter: 'selected', chosen: new Set(['both']) })).toEqual([
       'both',
       'both/turn',
       'both/opacity',
     ])
+    expect(ids({ filter: 'selected' })).toEqual([])
     const order = new Map([['both', ['opacity']]])
     expect(ids({ order })).toEqual(['both', 'both/opacity', 'both/turn', 'one'])
+  })
+
+  it('finds what lies in a fold', () => {
+    expect(ids({ search: 'opacity', folded: new Set(['both']) })).toEqual(['both', 'both/opacity'])
   })
 
   it('folds, unfolds, keeps the selected and lists all on demand', () => {

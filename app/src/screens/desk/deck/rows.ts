@@ -28,14 +28,14 @@ export type Row = LayerRow | PropertyRow
 export interface RowOptions {
   /** `animated` leaves out what has no keys, `selected` what is not selected. */
   readonly filter: 'animated' | 'all' | 'selected'
-  /** What is selected: layers by id, properties by `layer/property`. */
-  readonly chosen?: { readonly layers: ReadonlySet<string>; readonly lanes: ReadonlySet<string> }
+  /** Ids of the layers `selected` lists. */
+  readonly chosen?: ReadonlySet<string>
   /** An order of the person’s own, by layer. */
   readonly order?: ReadonlyMap<string, readonly string[]>
   readonly folded: ReadonlySet<string>
   /** Part of a layer's or property's name, any case, or a label. */
   readonly search: string
-  /** Layers kept in the list whatever the filter, such as selected ones. */
+  /** Layers kept in the list of what is animated: selected ones, and those that are new. */
   readonly keep: ReadonlySet<string>
   /** Layers that list all their properties whatever the filter. */
   readonly full: ReadonlySet<string>
@@ -46,7 +46,7 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
   const { filter, folded, search, keep, full, chosen, order } = options
   const wanted = search.trim().toLowerCase()
   const rows = scene.layers.flatMap((layer): Row[] => {
-    if (filter === 'selected' && chosen && !chosen.layers.has(layer.id)) return []
+    if (filter === 'selected' && !chosen?.has(layer.id)) return []
     const all = inOrder(propertyRows(layer), order?.get(layer.id))
     const animated = all.filter(({ property }) => property.keys.length > 0)
     const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
@@ -54,11 +54,12 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
     const whole = full.has(layer.id) || (keep.has(layer.id) && animated.length === 0)
     const listed = filter === 'all' || whole ? all : animated
-    const lanes = filter === 'selected' && chosen ? listed.filter(({ id }) => chosen.lanes.has(id)) : listed
-    const shown = matching(lanes.length > 0 ? lanes : listed)
+    const shown = matching(listed)
     if (wanted && !named && shown.length === 0) return []
     if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id) && !whole) return []
-    const isFolded = folded.has(layer.id) !== (!whole && startsFolded(layer, filter))
+    // What is searched for is shown, though it lies in a fold.
+    const isFound = wanted !== '' && !named
+    const isFolded = !isFound && folded.has(layer.id) !== (!whole && startsFolded(layer, filter))
     const row: LayerRow = {
       kind: 'layer',
       id: layer.id,
@@ -75,7 +76,7 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
 }
 
 /** Whether a layer starts folded: where it would list everything, or has but one lane to show. */
-export function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {
+function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {
   if (filter === 'all') return true
   return propertyRows(layer).filter(({ property }) => property.keys.length > 0).length === 1
 }

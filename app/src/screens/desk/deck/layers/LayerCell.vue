@@ -39,7 +39,7 @@ const nameButton = ref<HTMLButtonElement | null>(null)
 const layer = computed(() => props.row.layer)
 const layerRef = computed(() => ({ scene: document.sceneId, layer: layer.value.id }))
 const fold = (): void => {
-  if (!view.folded.delete(layer.value.id)) view.folded.add(layer.value.id)
+  view.turnFolds([layer.value.id])
 }
 const listAll = (): void => {
   if (!view.full.delete(layer.value.id)) {

@@ -17,7 +17,7 @@ const [anchor, element] = [opener, panel].map((part) =>
   computed(() => (part.value?.$el as HTMLElement | undefined) ?? null),
 )
 const { floatingStyles } = useFloating(anchor!, element!, {
-  placement: 'bottom-end',
+  placement: 'right-start',
   middleware: [flip(), shift({ padding: 6 })],
   whileElementsMounted: autoUpdate,
 })

@@ -159,7 +159,7 @@ const onKeydown = (event: KeyboardEvent): void => {
 
 .folds {
   display: flex;
-  width: 300px;
+  width: var(--list);
   flex: none;
   align-items: center;
   padding-left: 4px;
