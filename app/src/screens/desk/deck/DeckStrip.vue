@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { Ruler } from '@lucide/vue'
 import { computed } from 'vue'
 import { removalOf, removalWords, selectionWords } from '@arrow-bend/core/choose'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view/view.ts'
+import IconButton from '../../../ui/IconButton.vue'
 import DrawingGround from '../DrawingGround.vue'
 import SelectMenu from './SelectMenu.vue'
 import { useStretchBracket, type BracketEnd } from './lanes/useStretchBracket.ts'
@@ -53,6 +55,15 @@ const END_NAMES = ['Start', 'End'] as const
     <div class="said">
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
+      <span class="grow" />
+      <IconButton
+        v-if="bracket.shown.value"
+        small
+        :icon="Ruler"
+        label="Stretched keys land on whole frames"
+        :pressed="preferences.landOnFrames"
+        @press="preferences.landOnFrames = !preferences.landOnFrames"
+      />
       <span v-if="taken" class="taken" :title="`The Delete key takes ${taken}`">Delete: {{ taken }}</span>
     </div>
     <svg class="bracket" :width="view.laneWidth" height="24" role="group" aria-label="Stretch the selection">
@@ -88,21 +99,6 @@ const END_NAMES = ['Start', 'End'] as const
         </g>
       </template>
     </svg>
-    <button
-      v-if="bracket.shown.value"
-      type="button"
-      class="frames"
-      :aria-pressed="preferences.landOnFrames"
-      :title="
-        preferences.landOnFrames
-          ? 'Stretched keys land on whole frames: press to let them stand between'
-          : 'Stretched keys may stand between frames: press for whole frames'
-      "
-      aria-label="Stretched keys land on whole frames"
-      @click="preferences.landOnFrames = !preferences.landOnFrames"
-    >
-      {{ preferences.landOnFrames ? 'whole frames' : 'any time' }}
-    </button>
   </div>
 </template>
 
@@ -134,26 +130,8 @@ const END_NAMES = ['Start', 'End'] as const
   white-space: nowrap;
 }
 
-/* At the end of the strip, over what of the bracket comes so far. */
-.frames {
-  position: absolute;
-  right: 6px;
-  height: 24px;
-  padding: 0 6px;
-  border-radius: 4px;
-  background: var(--sheet-2);
-  color: var(--ink-2);
-  font-size: 12px;
-}
-
-.frames:hover {
-  background: var(--rule-soft);
-  color: var(--ink);
-}
-
 .taken {
   flex: none;
-  margin-left: auto;
   color: var(--ink-2);
   white-space: nowrap;
 }
