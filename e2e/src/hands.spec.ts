@@ -299,3 +299,37 @@ test('stretched keys land on whole frames until they are let between, and then t
   expect(whole!.t % frame).toBe(0)
   expect(Math.abs(whole!.t - between!.t)).toBeLessThan(frame)
 })
+
+test('A sets a first key on the place of a selected layer, and history says what was done', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await page.keyboard.press('a')
+  expect(await positionKeys(page)).toHaveLength(1)
+  await expect(page.locator('.last-edit')).toHaveText('Key set')
+  await page.keyboard.press('a')
+  expect(await positionKeys(page)).toHaveLength(0)
+  await expect(page.locator('.last-edit')).toHaveText('Key removed')
+})
+
+test('the help is at hand on every screen, and is searched', async ({ page }) => {
+  await openDemo(page)
+  const help = page.getByRole('dialog', { name: 'Keys and gestures' })
+  const title = page.getByRole('heading', { name: 'Keys and gestures' })
+  for (const link of [null, 'Export', 'All projects']) {
+    if (link) await page.getByRole('link', { name: link }).click()
+    if (link)
+      await expect(
+        page.getByRole('heading', { name: link === 'Export' ? 'Export' : 'Projects' }).first(),
+      ).toBeVisible()
+    await page.keyboard.press('?')
+    await expect(title).toHaveCount(1)
+    await expect(page.getByLabel('Find a key or a gesture')).toBeFocused()
+    await page.keyboard.type('playhead')
+    await expect(help.getByText('Bring the selected keys here, to the playhead')).toBeVisible()
+    await expect(help.getByText('Ease both')).toBeHidden()
+    await page.keyboard.press('Escape')
+    await expect(title).toHaveCount(0)
+  }
+})

@@ -13,7 +13,8 @@ import {
   type KeyRef,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
-import { layerById, type Project, type Scene } from '@arrow-bend/core/scene'
+import { keyNear } from '@arrow-bend/core/property'
+import { layerById, layerTimeAt, type Layer, type Project, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -33,7 +34,7 @@ export const KEY_COMMANDS = {
     name: 'Set or remove a key here',
     shown: ['A'],
     chords: ['a'],
-    label: 'Set or remove a key on the selected properties',
+    label: 'Set or remove a key on the selected properties, or on the place of a layer that stands still',
     group: 'Keys',
   },
   nudgeBack: {
@@ -137,11 +138,18 @@ export function useKeyCommands({
   const toggleKeys = (): void => {
     const refs = keyableRefs(document.scene!, selection.properties, selection.layers)
     if (refs.length === 0) {
-      toast('Select a property first: click its name in the deck.')
+      toast('Select a layer or a property first: click it on the stage or in the deck.')
       return
     }
     playback.pause()
-    document.apply('Key set or removed', (draft) =>
+    const half = frameTicks(document.rate) / 2
+    const isOn = ({ layer, property }: PropertyRef): boolean => {
+      const time = layerTimeAt(document.scene!, layer, playback.time, document.bends)
+      return keyNear(layerById(document.scene!, layer)!.properties[property]!, time, half) >= 0
+    }
+    const what = refs.length > 1 ? 'Keys' : 'Key'
+    const deed = refs.every(isOn) ? 'removed' : refs.some(isOn) ? 'set and removed' : 'set'
+    document.apply(`${what} ${deed}`, (draft) =>
       refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)),
     )
   }
@@ -241,7 +249,10 @@ export function useKeyCommands({
   }
 }
 
-/** The properties a key is set on: the selected ones, or the animated ones of the selected layers. */
+/**
+ * The properties a key is set on: the selected ones, or the animated ones of the selected layers; of a layer that stands
+ * still its place.
+ */
 function keyableRefs(
   scene: Scene,
   properties: readonly PropertyRef[],
@@ -250,9 +261,11 @@ function keyableRefs(
   if (properties.length > 0) return [...properties]
   return scene.layers
     .filter(({ id }) => layers.includes(id))
-    .flatMap((layer) =>
-      Object.entries(layer.properties)
-        .filter(([, { keys }]) => keys.length > 0)
-        .map(([property]) => ({ scene: scene.id, layer: layer.id, property })),
-    )
+    .flatMap((layer) => namesToKey(layer).map((property) => ({ scene: scene.id, layer: layer.id, property })))
+}
+
+function namesToKey({ properties }: Layer): string[] {
+  const animated = Object.keys(properties).filter((name) => properties[name]!.keys.length > 0)
+  if (animated.length > 0) return animated
+  return properties['position']!.split ? ['position x', 'position y'] : ['position']
 }

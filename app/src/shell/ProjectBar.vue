@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CircleHelp, Contrast, Redo2, Undo2 } from '@lucide/vue'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
@@ -18,8 +18,6 @@ const document = useDocument()
 const saving = useJournal()
 const preferences = usePreferences()
 const help = useHelpSheet()
-// Seldom wanted, so it comes when it is.
-const HelpSheet = defineAsyncComponent(() => import('./HelpSheet.vue'))
 const route = useRoute()
 
 const renaming = ref(false)
@@ -101,7 +99,6 @@ const rename = (to: string): void => {
       @press="preferences.switchTheme()"
     />
     <IconButton :icon="CircleHelp" label="Help" :keys="keysOf('help')" @press="help.show()" />
-    <HelpSheet v-if="help.open" />
   </header>
 </template>
 

@@ -2,7 +2,7 @@
 import { fileOpen } from 'browser-fs-access'
 import { CircleHelp, Contrast, FilePlus2, FolderOpen, Sailboat } from '@lucide/vue'
 import { useDebounceFn } from '@vueuse/core'
-import { defineAsyncComponent, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { toast } from 'vue-sonner'
 import { readName } from '@arrow-bend/core/edit'
@@ -39,8 +39,6 @@ const DEMO_ID = 'lantern-regatta'
 const router = useRouter()
 const preferences = usePreferences()
 const help = useHelpSheet()
-// Seldom wanted, so it comes when it is.
-const HelpSheet = defineAsyncComponent(() => import('../../shell/HelpSheet.vue'))
 const cards = shallowRef<readonly Card[] | null>(null)
 const trouble = ref('')
 const emptied = ref(false)
@@ -173,7 +171,6 @@ onMounted(async () => {
         @press="preferences.switchTheme()"
       />
       <IconButton :icon="CircleHelp" label="Help" @press="help.show()" />
-      <HelpSheet v-if="help.open" />
     </header>
     <main class="flex-1 overflow-auto px-8 py-6" :aria-busy="busy">
       <div class="mx-auto max-w-[1160px]">

@@ -65,7 +65,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
     // A side of a turned box, or one that keeps its shape, comes into line nowhere in particular.
     const still = (): Point => [0, 0]
     drag(event, {
-      label: 'Size changed',
+      label: 'Scaled',
       moveTo: (move) => {
         const { shiftKey } = move.event
         const local = box.toLocal(inLine(box, grip.screen, move, box.upright && !shiftKey ? snap : still))
@@ -136,7 +136,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
     pressTurn,
     pressPivot,
     scaleBy: (factor) => {
-      document.apply('Size changed', (draft) => scaleLayersBy(draft, chosen(), [factor, factor], options()))
+      document.apply('Scaled', (draft) => scaleLayersBy(draft, chosen(), [factor, factor], options()))
     },
     turnBy: (degrees) => {
       document.apply('Turned', (draft) => turnLayersBy(draft, chosen(), degrees, options()))
