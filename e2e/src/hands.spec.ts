@@ -333,3 +333,52 @@ test('the help is at hand on every screen, and is searched', async ({ page }) =>
     await expect(title).toHaveCount(0)
   }
 })
+
+test('a menu is for what it was asked for on: whole layers, the stage, what was copied', async ({ page }) => {
+  await openMove(page)
+  await addLayer(page, 'Ellipse')
+  const list = (name: string): Locator => page.getByRole('button', { name, exact: true })
+  const item = (name: string): Locator => page.getByRole('menuitem', { name })
+  const zoom = page.getByRole('toolbar', { name: 'Zoom' }).locator('output')
+  const before = await zoom.textContent()
+  const frame = await frameOnScreen(page, 1280)
+  await page.mouse.click(frame.x + 10, frame.y + 10, { button: 'right' })
+  await item('Zoom in').click()
+  await expect(zoom).not.toHaveText(before!)
+
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  await page.keyboard.press('ControlOrMeta+c')
+  await type(page, 'Current time', '3s')
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click({ button: 'right' })
+  await item('Paste Ctrl/Cmd+V').click()
+  await expect(page.getByRole('button', { name: /Rectangle position, key \d/ })).toHaveCount(4)
+
+  // The layer, though a span of it is selected.
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  await page.getByRole('button', { name: 'More of Rectangle' }).click()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(page.getByText('“Rectangle” removed.')).toBeVisible()
+  expect((await layers(page)).map(({ name }) => name)).toEqual(['Ellipse'])
+  await page.keyboard.press('ControlOrMeta+z')
+
+  // All that are selected, where the one asked for is among them.
+  await list('Rectangle').click()
+  await list('Ellipse').click({ modifiers: ['Shift'] })
+  await list('Ellipse').click({ button: 'right' })
+  await item('Group').first().click()
+  expect((await layers(page)).map(({ parent }) => parent === null)).toEqual([true, false, false])
+})
+
+test('Escape in a field gives up what is typed there', async ({ page }) => {
+  await openMove(page)
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  await page.getByRole('tab', { name: 'Values' }).click()
+  const bend = page.getByLabel(/^Bend from Rectangle position at 0 f/)
+  const before = await bend.inputValue()
+  const project = (await savedFile(page)).project
+  await bend.fill('hold')
+  await bend.press('Escape')
+  await expect(bend).toHaveValue(before)
+  await expect(bend).not.toBeFocused()
+  expect((await savedFile(page)).project).toEqual(project)
+})

@@ -94,7 +94,7 @@ export function useEditingCommands({
   return {
     copy: () => copyText(reuse.copy()),
     cut: () => copyText(reuse.cut()),
-    paste: () => panel.show('reuse'),
+    paste: () => void pasteAsked(),
     pasteSpecial: () => panel.show('reuse'),
     undo: () => document.undo(),
     redo: () => document.redo(),
@@ -102,6 +102,16 @@ export function useEditingCommands({
     save: () => void saveProject(document.committed!),
     help: () => help.show(),
   }
+}
+
+/**
+ * Pastes as the browser's own event does. What may not be read is left out: what was copied in this tab is pasted anyway.
+ */
+async function pasteAsked(): Promise<void> {
+  const text = await navigator.clipboard.readText().catch(() => '')
+  const clipboardData = new DataTransfer()
+  clipboardData.setData('text/plain', text)
+  window.dispatchEvent(new ClipboardEvent('paste', { clipboardData, cancelable: true }))
 }
 
 /** Puts text on the clipboard where a button was pressed for it; what was copied is kept in this tab anyway. */

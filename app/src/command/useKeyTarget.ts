@@ -40,8 +40,11 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
   useEventListener(window, 'input', ({ target }) => (isTyped = textIn(target) !== textBefore), {
     capture: true,
   })
-  const leave = (field: HTMLElement): void => {
+  /** @param given what was typed and is given up by Escape; null where it is taken */
+  const leave = (field: HTMLElement, given: string | null): void => {
     if (window.document.activeElement !== field || field.getAttribute('aria-invalid') === 'true') return
+    // A field that takes what stands in it once it is left has its text of before.
+    if (given !== null && textIn(field) === given) (field as HTMLInputElement).value = textBefore ?? ''
     // Without anything to go back to, Tab still goes on from here.
     if (before?.isConnected) before.focus({ preventScroll: true })
     else field.blur()
@@ -52,11 +55,12 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
     (event) => {
       atPointer = false
       const { target, key } = event
+      const given = key === 'Escape' && isTyped ? textIn(target) : null
       // What is stepped or taken is not typed any more.
       if (['Enter', 'ArrowUp', 'ArrowDown'].includes(key)) isTyped = false
       if (key !== 'Enter' && key !== 'Escape') return
       if (target instanceof HTMLElement && target.matches(FIELD) && !target.closest(FLOATING))
-        setTimeout(() => leave(target))
+        setTimeout(() => leave(target, given))
     },
     { capture: true },
   )

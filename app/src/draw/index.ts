@@ -1,6 +1,6 @@
 export type { Context2d } from './context2d.ts'
 export { drawFrame, type FrameToDraw } from './drawFrame.ts'
-export { isOn, itemAt } from './itemAt.ts'
+export { itemAt, takesClickAt } from './itemAt.ts'
 export { itemBounds, itemCorners } from './itemBounds.ts'
 export type { OnionGhost, OnionSkin } from './onionSkin.ts'
 export { PictureBook, type DecodedPicture } from './pictureBook.ts'

@@ -19,13 +19,18 @@ export function itemAt(
 ): DrawItem | null {
   for (let i = items.length - 1; i >= 0; i -= 1) {
     const item = items[i]!
-    if (item.shown && item.opacity > 0.02 && !item.layer.locked && isOn(item, point, pictures)) return item
+    if (takesClickAt(item, point, pictures)) return item
   }
   return null
 }
 
+/** Whether an item that is seen and not locked takes a click at a stage point. */
+export function takesClickAt(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
+  return item.shown && item.opacity > 0.02 && !item.layer.locked && isOn(item, point, pictures)
+}
+
 /** Whether a stage point lies on what an item draws: within its outline or on its line; of a picture, on opaque pixels. */
-export function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
+function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
   const inverse = invertMatrix(item.matrix)
   if (!inverse) return false
   const [x, y] = applyMatrix(inverse, ...point)

@@ -84,7 +84,7 @@ const choices = computed<readonly Choice[]>(() => [
       <span class="truncate">{{ current?.name }}</span>
       <ChevronDown :size="14" class="shrink-0" aria-hidden="true" />
     </MenuButton>
-    <MenuItems class="menu float">
+    <MenuItems class="menu menu-lines float">
       <div class="scenes" role="group" aria-label="Go to">
         <MenuItem v-for="scene in scenes" :key="scene.id" v-slot="{ active }">
           <button
@@ -99,7 +99,7 @@ const choices = computed<readonly Choice[]>(() => [
           </button>
         </MenuItem>
       </div>
-      <div class="rule" role="separator" />
+      <div role="separator" />
       <MenuItem
         v-for="{ label, icon, act, disabled } in choices"
         :key="label"
@@ -136,37 +136,10 @@ const choices = computed<readonly Choice[]>(() => [
   top: 32px;
   left: 0;
   width: 230px;
-  padding: 4px;
 }
 
 .scenes {
   max-height: 280px;
   overflow: auto;
-}
-
-.menu button {
-  display: flex;
-  width: 100%;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
-  padding: 0 8px;
-  border-radius: 4px;
-  text-align: left;
-}
-
-.menu button.active {
-  background: var(--rule-soft);
-}
-
-.menu button:disabled {
-  color: var(--ink-2);
-  opacity: 0.6;
-}
-
-.rule {
-  height: 1px;
-  margin: 4px 0;
-  background: var(--rule);
 }
 </style>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { clamp } from '@arrow-bend/core/number'
-import { useEventListener, useWindowSize } from '@vueuse/core'
+import { useElementSize, useEventListener, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, onScopeDispose } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
@@ -12,7 +11,7 @@ import { useCommandList } from '../../session/view/commandList.ts'
 import { useContextMenu } from '../../session/view/contextMenu.ts'
 import { useHoveredView } from '../../session/view/hoveredView.ts'
 import { useSidePanel } from '../../session/view/sidePanel.ts'
-import { trackPointer } from '../../gesture/trackPointer.ts'
+import ResizeHandle from '../../ui/ResizeHandle.vue'
 import SidePanel from './side/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
 import { useArtImport } from './import/useArtImport.ts'
@@ -49,6 +48,7 @@ const ImportDialog = defineAsyncComponent(() => import('./import/ImportDialog.vu
 const { over } = useDroppedFiles((files) => void art.take(files))
 const stage = ref<InstanceType<typeof StagePanel> | null>(null)
 const desk = ref<HTMLElement | null>(null)
+const { height: deskHeight } = useElementSize(desk)
 
 let playWaits = false
 
@@ -84,36 +84,8 @@ useEventListener(window, 'keyup', (event) => {
 })
 useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: true })
 
-const resize = (event: PointerEvent): void => {
-  const from = stageHeight.value
-  const most = desk.value!.clientHeight - LEAST_DECK - 40
-  trackPointer(event, {
-    move: (_, [, down]) => (preferences.stageHeight = Math.max(LEAST_STAGE, Math.min(most, from + down))),
-    end: ({ cancelled }) => cancelled && (preferences.stageHeight = from),
-  })
-}
-const resizePanel = (event: PointerEvent): void => {
-  const from = preferences.panelWidth
-  trackPointer(event, {
-    move: (_, [right]) => (preferences.panelWidth = clampPanel(from - right)),
-    end: ({ cancelled }) => cancelled && (preferences.panelWidth = from),
-  })
-}
-const resizePanelByKey = (event: KeyboardEvent): void => {
-  const step = { ArrowLeft: 16, ArrowRight: -16 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  event.stopPropagation()
-  preferences.panelWidth = clampPanel(preferences.panelWidth + step)
-}
-const clampPanel = (width: number): number => clamp(width, LEAST_PANEL, MOST_PANEL)
-const resizeByKey = (event: KeyboardEvent): void => {
-  const step = { ArrowUp: -16, ArrowDown: 16 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  event.stopPropagation()
-  preferences.stageHeight = Math.max(LEAST_STAGE, stageHeight.value + step)
-}
+/** As high as leaves the deck some room. */
+const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_DECK - 40))
 </script>
 
 <template>
@@ -127,17 +99,13 @@ const resizeByKey = (event: KeyboardEvent): void => {
         @pointerleave="hover.stage = null"
       />
       <template v-if="panel.open">
-        <div
-          class="side-handle"
-          role="separator"
-          aria-orientation="vertical"
-          aria-label="Width of the Bend panel"
-          tabindex="0"
-          :aria-valuenow="preferences.panelWidth"
-          :aria-valuemin="LEAST_PANEL"
-          :aria-valuemax="MOST_PANEL"
-          @pointerdown.left="resizePanel"
-          @keydown="resizePanelByKey"
+        <ResizeHandle
+          v-model="preferences.panelWidth"
+          class="-mx-[3px]"
+          label="Width of the Bend panel"
+          grows="left"
+          :least="LEAST_PANEL"
+          :most="MOST_PANEL"
         />
         <SidePanel :actions="actions" :style="{ width: `${preferences.panelWidth}px` }" />
       </template>
@@ -151,17 +119,14 @@ const resizeByKey = (event: KeyboardEvent): void => {
         {{ panel.open ? '›' : '‹' }}
       </button>
     </div>
-    <div
-      class="border-handle"
-      role="separator"
-      aria-orientation="horizontal"
-      aria-label="Height of the stage"
-      tabindex="0"
-      :aria-valuenow="Math.round(stageHeight)"
-      :aria-valuemin="LEAST_STAGE"
-      aria-valuemax="4000"
-      @pointerdown.left="resize"
-      @keydown="resizeByKey"
+    <ResizeHandle
+      class="-my-[3px]"
+      label="Height of the stage"
+      grows="down"
+      :model-value="stageHeight"
+      :least="LEAST_STAGE"
+      :most="mostStage"
+      @update:model-value="(height) => (preferences.stageHeight = height)"
     />
     <DeskRail :actions="actions" />
     <DeskDeck @import="art.choose()" />
@@ -209,26 +174,5 @@ const resizeByKey = (event: KeyboardEvent): void => {
 
 .fold:hover {
   background: var(--rule-soft);
-}
-
-.border-handle {
-  z-index: 5;
-  height: 6px;
-  flex: none;
-  margin: -3px 0;
-  cursor: ns-resize;
-}
-
-.side-handle {
-  z-index: 5;
-  width: 6px;
-  flex: none;
-  margin: 0 -3px;
-  cursor: ew-resize;
-}
-
-.side-handle:hover,
-.border-handle:hover {
-  background: color-mix(in srgb, var(--pencil) 35%, transparent);
 }
 </style>

@@ -88,6 +88,11 @@ export const useSelection = defineStore('selection', () => {
     const list = add ? toggled(state.value.layers, layers, String) : layers
     select({ ...NOTHING, layers: list })
   }
+  /** Selects layers as wholes, nothing in them: the one given, with the others where it is among those selected. */
+  const selectWholeLayers = (id: string): void => {
+    const { layers } = state.value
+    selectLayers(layers.includes(id) ? layers : [id])
+  }
   // By lane, so that a lane none of whose keys is selected need not look at each of them.
   const keyLanes = computed(() => byLane(state.value.keys))
   const spanLanes = computed(() => byLane(state.value.spans))
@@ -116,6 +121,7 @@ export const useSelection = defineStore('selection', () => {
     selectKeysAndSpans,
     selectProperties,
     selectLayers,
+    selectWholeLayers,
     /** Lets go of selected keys and spans that an edit took away. */
     dropGone: (before: Project, after: Project): void => {
       const keys = standingKeys(state.value.keys, before, after)

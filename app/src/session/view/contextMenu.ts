@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
+import { useHoveredView, type HoveredStage } from './hoveredView.ts'
 
 /** What a menu is asked for on. */
 export type MenuKind = 'stage' | 'layer' | 'lane' | 'key' | 'span' | 'ruler'
@@ -10,10 +11,13 @@ export interface OpenMenu {
   /** px of the window. */
   readonly at: readonly [x: number, y: number]
   readonly origin: HTMLElement | SVGElement | null
+  /** The stage, where it was asked for over it: the menu itself takes the pointer away from there. */
+  readonly stage: HoveredStage | null
 }
 
 /** The menu that is open over the Desk, one at a time. */
 export const useContextMenu = defineStore('context-menu', () => {
+  const hover = useHoveredView()
   const menu = shallowRef<OpenMenu | null>(null)
   /** @param event a right click, or the menu key on what has the keyboard */
   const show = (event: MouseEvent, kind: MenuKind): void => {
@@ -22,7 +26,7 @@ export const useContextMenu = defineStore('context-menu', () => {
     // Where the browser asks by key as well, `ask` has done so already.
     if (event.isTrusted && (event as PointerEvent).pointerType === '') return
     const origin = window.document.activeElement as HTMLElement | null
-    menu.value = { kind, at: [event.clientX, event.clientY], origin }
+    menu.value = { kind, at: [event.clientX, event.clientY], origin, stage: hover.stage }
   }
   /** Asks for the menu of what has the keyboard, in its middle; in the same way a right click on it does. */
   const ask = (focused: Element): void => {

@@ -101,6 +101,44 @@ describe('stretchKeys', () => {
     expect(after.keys.map(({ t }) => t / frame)).toEqual([0, 0.24, 2])
   })
 
+  it('keeps keys in their order and loses none, however many come to one frame', () => {
+    const frame = frameTicks({ num: 24, den: 1 })
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.integer({ min: 0, max: 400 }), { minLength: 2, maxLength: 12 }),
+        fc.constantFrom(0.03, 0.11, 0.5, -0.07, -1.3),
+        (tenths, factor) => {
+          const times = tenths.sort((a, b) => a - b).map((t) => t / 10)
+          const project = holding(
+            property(
+              'turn',
+              times.map((t, i) => key(t, i)),
+            ),
+          )
+          const after = propertyOf(
+            edited(project, (draft) =>
+              stretchKeys(draft, refsOf(project, 'a', 'turn'), {
+                about: 3 * TICKS_PER_SECOND,
+                onto: 60 * TICKS_PER_SECOND,
+                factor,
+                snapTo: { num: 24, den: 1 },
+              }),
+            ),
+            'a',
+            'turn',
+          )
+          const values = times.map((_, i) => i)
+          expect(after.keys.map(({ value }) => value)).toEqual(factor < 0 ? values.reverse() : values)
+          // A frame that is some key's nearest has a key.
+          const exact = times.map((t) => Math.round(TICKS_PER_SECOND * (60 + factor * (t - 3))))
+          const there = new Set(after.keys.map(({ t }) => t as number))
+          for (const t of exact) expect(there).toContain(Math.round(t / frame) * frame)
+        },
+      ),
+      { numRuns: 300, seed: 17 },
+    )
+  })
+
   it('refuses a length of nothing, and times beyond the 24 hours', () => {
     const project = holding(property('turn', [key(0, 0, ease), key(1, 90)]))
     const refs = refsOf(project, 'a', 'turn')

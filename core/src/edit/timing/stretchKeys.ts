@@ -59,21 +59,31 @@ export function stretchKeys(
   return { replaced }
 }
 
-/** Times on whole frames, as long as each frame is some key's alone: what would come to one that is taken stays between. */
+/**
+ * Times on whole frames. Of keys that would come to one frame the last before it stands there, or else the first after it;
+ * the others stay beside it, so that all keep their order.
+ */
 function onFrames(
   { keys }: Property,
   chosen: ReadonlySet<string>,
   exact: (time: number) => number,
   rate: FrameRate,
 ): (time: number) => number {
+  const moving = keys.filter(({ id, timeless }) => !timeless && chosen.has(id)).map(({ t }): number => t)
+  if (moving.length > 1 && exact(moving[0]!) > exact(moving[1]!)) moving.reverse()
   const times = new Map<number, number>()
-  const taken = new Set<number>()
-  for (const { id, t, timeless } of keys) {
-    if (timeless || !chosen.has(id)) continue
-    const at = exact(t)
-    const frame = snapToFrame(asTicks(at), rate)
-    times.set(t, taken.has(frame) ? at : frame)
-    taken.add(times.get(t)!)
+  let before = { time: NaN, at: NaN, frame: NaN }
+  for (const time of moving) {
+    const at = exact(time)
+    const frame = snapToFrame(asTicks(at), rate) as number
+    const isTaken = frame === before.frame
+    if (isTaken && at > frame) {
+      times.set(time, at)
+      continue
+    }
+    if (isTaken) times.set(before.time, before.at)
+    times.set(time, frame)
+    before = { time, at, frame }
   }
   return (time) => times.get(time) ?? exact(time)
 }

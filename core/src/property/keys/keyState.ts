@@ -10,12 +10,17 @@ export type KeyState =
 
 /** The place of the key a moment stands on: at it, or nearer than `within` ticks to it; −1 for none. */
 export function keyNear({ keys }: Property, time: number, within = 0): number {
-  let [found, least] = [-1, within]
-  for (const [i, { t, timeless }] of keys.entries()) {
+  let found = -1
+  let least = within
+  for (let i = 0; i < keys.length; i += 1) {
+    const { t, timeless } = keys[i]!
     if (t === time) return i
+    // Keys stand in order: none that follows is nearer.
+    if (t > time + within) break
     const away = Math.abs(t - time)
     if (timeless || away >= least) continue
-    ;[found, least] = [i, away]
+    found = i
+    least = away
   }
   return found
 }

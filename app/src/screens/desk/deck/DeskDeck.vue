@@ -4,7 +4,6 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
-import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { heldUntilIdle, useIdle } from '../../../session/document/idle.ts'
@@ -15,7 +14,9 @@ import DeckFilters from './DeckFilters.vue'
 import DeckOverview from './ruler/DeckOverview.vue'
 import DeckRuler from './ruler/DeckRuler.vue'
 import DeckStrip from './DeckStrip.vue'
-import ListHandle from './ListHandle.vue'
+import ResizeHandle from '../../../ui/ResizeHandle.vue'
+import GridLines from './ruler/GridLines.vue'
+import RangeVeils from './ruler/RangeVeils.vue'
 import LaneView from './lanes/LaneView.vue'
 import { LANE_HEIGHT } from '../../../chart/lane/laneDrawing.ts'
 import LayerBar from './layers/LayerBar.vue'
@@ -27,7 +28,6 @@ import SnapLine from './ruler/SnapLine.vue'
 import { buildRows, laneOf, topsOf, type Row } from './rows.ts'
 import { useListedLayers } from './useListedLayers.ts'
 import { provideRowsMoving } from './rowsIdle.ts'
-import { rulerMarks } from '../../../chart/rulerMarks.ts'
 import { useLaneHeights } from './lanes/useLaneHeights.ts'
 import { useLayerChoice } from './layers/useLayerChoice.ts'
 import { useLayerOrder } from './layers/useLayerOrder.ts'
@@ -41,7 +41,6 @@ defineEmits<{ import: [] }>()
 const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
 const OpenLaneTools = defineAsyncComponent(() => import('./graph/OpenLaneTools.vue'))
 
-const document = useDocument()
 const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
@@ -132,23 +131,6 @@ const startMarquee = (event: PointerEvent): void => {
       return new DOMRect(box.left + preferences.listWidth, box.top, box.width, box.height)
     })
 }
-const gridLines = computed(() =>
-  rulerMarks(
-    { rate: document.rate, duration: view.duration },
-    { xOf: view.xOf, width: view.laneWidth },
-    preferences.timeDisplay,
-  ).filter(({ size }) => size === 'large'),
-)
-const veils = computed(() => {
-  const [from, to] = playback.range
-  // Before the first frame stand the numbers of graphs, which must stay easy to read.
-  const start = Math.max(0, view.xOf(0))
-  const [x0, x1] = [Math.max(start, view.xOf(from)), view.xOf(to)]
-  return [
-    { x: start, width: x0 - start },
-    { x: x1, width: Math.max(0, view.laneWidth - x1) },
-  ]
-})
 const onWheel = (event: WheelEvent): void => {
   const [x] = pointerIn(event, timeArea.value!)
   if (x < 0) return
@@ -205,9 +187,7 @@ const isChosen = (row: Row): boolean =>
         :style="{ height: `${virtual.getTotalSize()}px` }"
         @pointerdown.left.self="startMarquee"
       >
-        <svg class="grid-lines" :width="view.laneWidth" height="100%" aria-hidden="true">
-          <line v-for="line in gridLines" :key="line.frame" :x1="line.x" :x2="line.x" y1="0" y2="100%" />
-        </svg>
+        <GridLines />
         <div ref="paper" class="paper" aria-hidden="true" />
         <div
           v-for="{ row, cell, top, index } in shownRows"
@@ -271,15 +251,19 @@ const isChosen = (row: Row): boolean =>
         >
       </div>
     </div>
-    <ListHandle />
+    <ResizeHandle
+      v-model="preferences.listWidth"
+      class="list-border"
+      label="Width of the list"
+      title="Drag for a wider list; two clicks make it as it was at first"
+      grows="right"
+      :least="200"
+      :most="560"
+      :usual="300"
+    />
     <DeckOverview @fold="foldAll" />
     <div class="over-time" aria-hidden="true">
-      <div
-        v-for="(veil, i) in veils"
-        :key="i"
-        class="veil"
-        :style="{ left: `${veil.x}px`, width: `${veil.width}px` }"
-      />
+      <RangeVeils />
       <SnapLine />
       <PlayheadLine />
     </div>
@@ -315,17 +299,6 @@ const isChosen = (row: Row): boolean =>
 .sheet {
   position: relative;
   min-height: 100%;
-}
-
-.grid-lines {
-  position: absolute;
-  top: 0;
-  left: var(--list);
-  pointer-events: none;
-}
-
-.grid-lines line {
-  stroke: var(--rule-soft);
 }
 
 .paper {
@@ -389,6 +362,13 @@ const isChosen = (row: Row): boolean =>
   pointer-events: none;
 }
 
+.list-border {
+  position: absolute;
+  top: 0;
+  bottom: 21px;
+  left: calc(var(--list) - 3px);
+}
+
 .over-time {
   position: absolute;
   z-index: 2;
@@ -399,13 +379,6 @@ const isChosen = (row: Row): boolean =>
   overflow: clip;
   overflow-clip-margin: 8px;
   pointer-events: none;
-}
-
-.veil {
-  position: absolute;
-  top: 55px;
-  bottom: 0;
-  background: var(--veil);
 }
 
 .empty {

@@ -36,7 +36,7 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
     <MenuButton class="opener" aria-label="Select keys like these" title="Select keys like these">
       <ListFilter :size="14" aria-hidden="true" />
     </MenuButton>
-    <MenuItems class="menu float">
+    <MenuItems class="menu menu-lines float">
       <p v-if="effective.keys.length === 0" class="hint">Select a key, a span or a lane first.</p>
       <MenuItem
         v-for="{ like, label } in LIKE"
@@ -92,24 +92,11 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
   top: 22px;
   left: 0;
   width: 240px;
-  padding: 4px;
 }
 
 .hint {
   padding: 4px 8px;
   color: var(--ink-2);
   font-size: 12px;
-}
-
-.menu button {
-  width: 100%;
-  height: 26px;
-  padding: 0 8px;
-  border-radius: 4px;
-  text-align: left;
-}
-
-.menu button.active {
-  background: var(--rule-soft);
 }
 </style>

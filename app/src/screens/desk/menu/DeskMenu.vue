@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { COMMAND_MENUS } from '../../../command/commandMenus.ts'
-import { COMMANDS, keysOf } from '../../../command/commands.ts'
+import { COMMANDS, keysOf, type CommandId } from '../../../command/commands.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 import { useContextMenu, type MenuKind, type OpenMenu } from '../../../session/view/contextMenu.ts'
+import { useHoveredView } from '../../../session/view/hoveredView.ts'
 import ContextMenu from '../../../ui/ContextMenu.vue'
 import type { MenuEntry } from '../../../ui/menuEntry.ts'
 
@@ -11,6 +12,7 @@ import type { MenuEntry } from '../../../ui/menuEntry.ts'
 const props = defineProps<{ menu: OpenMenu; actions: Commands }>()
 
 const contextMenu = useContextMenu()
+const hover = useHoveredView()
 
 const LABELS: Readonly<Record<MenuKind, string>> = {
   stage: 'Stage',
@@ -20,12 +22,19 @@ const LABELS: Readonly<Record<MenuKind, string>> = {
   span: 'Spans',
   ruler: 'Time',
 }
+/** Does it for the view the menu was asked for in. */
+const run = (id: CommandId): void => {
+  const { stage } = hover
+  hover.stage = props.menu.stage
+  props.actions.run(id, false)
+  hover.stage = stage
+}
 const entries = computed<readonly MenuEntry[]>(() =>
   COMMAND_MENUS[props.menu.kind].flatMap((group, g) =>
     group.map((id, i) => ({
       name: COMMANDS[id].name,
       keys: keysOf(id),
-      run: () => props.actions.run(id, false),
+      run: () => run(id),
       isFirst: g > 0 && i === 0,
     })),
   ),

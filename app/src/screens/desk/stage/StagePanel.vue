@@ -94,7 +94,10 @@ const press = (event: PointerEvent): void => {
   else shapes.press(event, tool)
 }
 const openMenu = (event: MouseEvent): void => {
-  if (!stageView.before) gestures.selectAt(event)
+  // Tools and switches over the picture are not the picture.
+  if ((event.target as Element).closest('.float')) return
+  // Asked for by key it is for what is selected.
+  if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
 }
 const setSurround = (): void =>

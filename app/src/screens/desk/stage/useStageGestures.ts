@@ -3,7 +3,7 @@ import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
 import { toast } from 'vue-sonner'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
 import { layerById, withRiders, type DrawItem } from '@arrow-bend/core/scene'
-import { isOn, itemAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
+import { itemAt, takesClickAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -26,7 +26,7 @@ export interface StageGesturesOptions {
 
 export interface StageGestures {
   readonly press: (event: PointerEvent) => void
-  /** Selects the layer that is seen there, unless it is selected; none where there is none. */
+  /** Selects the layer that is seen there as a whole; none where there is none. */
   readonly selectAt: (event: MouseEvent) => void
   /** Whether a press there is on what a selected layer draws. */
   readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
@@ -124,7 +124,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const isOnLayer = (event: PointerEvent, layer: string): boolean => {
     const point = camera.stagePoint(event)
     const inside = withRiders(document.scene!, [layer])
-    return items().some((item) => inside.has(item.layer.id) && item.shown && isOn(item, point, pictures))
+    return items().some((item) => inside.has(item.layer.id) && takesClickAt(item, point, pictures))
   }
 
   /** The layer that was hit, or the selected group it lies in. */
@@ -138,8 +138,8 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const selectAt = (event: MouseEvent): void => {
     const hit = itemAt(items(), camera.stagePoint(event), pictures)?.layer.id
     const target = hit && layerToMove(hit)
-    if (!target) selection.clear()
-    else if (!selection.hasLayer(target)) selection.selectLayers([target])
+    if (target) selection.selectWholeLayers(target)
+    else selection.clear()
   }
 
   const press = (event: PointerEvent): void => {

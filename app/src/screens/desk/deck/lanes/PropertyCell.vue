@@ -49,8 +49,7 @@ const ref = computed<PropertyRef>(() => ({
   property: props.row.definition.name,
 }))
 const openMenu = (event: MouseEvent): void => {
-  if (!selection.hasProperty(ref.value) || selection.keys.length + selection.spans.length > 0)
-    selection.selectProperties([ref.value])
+  selection.selectProperties(selection.hasProperty(ref.value) ? selection.properties : [ref.value])
   contextMenu.show(event, 'lane')
 }
 const openable = computed(() => hasGraph(props.row.property))

@@ -18,7 +18,7 @@ const { rectangle, ellipse, text, group } = NEW_LAYERS
     <MenuButton class="opener" aria-label="Add a layer" title="Add a layer"
       ><Plus :size="16" aria-hidden="true"
     /></MenuButton>
-    <MenuItems class="menu float">
+    <MenuItems class="menu menu-lines float">
       <MenuItem v-for="choice in [rectangle, ellipse, text, group]" :key="choice.kind" v-slot="{ active }">
         <button type="button" :class="{ active }" @click="add(choice)">
           <component :is="choice.icon" :size="16" aria-hidden="true" />{{
@@ -59,20 +59,5 @@ const { rectangle, ellipse, text, group } = NEW_LAYERS
   top: 28px;
   right: 0;
   width: 180px;
-  padding: 4px;
-}
-
-.menu button {
-  display: flex;
-  width: 100%;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
-  padding: 0 8px;
-  border-radius: 4px;
-}
-
-.menu button.active {
-  background: var(--rule-soft);
 }
 </style>

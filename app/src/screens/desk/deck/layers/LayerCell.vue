@@ -57,8 +57,7 @@ const startRenaming = (): void => {
   view.renaming = layer.value.id
 }
 const openMenu = (event: MouseEvent): void => {
-  if (!selection.hasLayer(layer.value.id) || selection.properties.length > 0)
-    selection.selectLayers([layer.value.id])
+  selection.selectWholeLayers(layer.value.id)
   contextMenu.show(event, 'layer')
 }
 /** The keyboard goes on from the row. */
@@ -155,7 +154,7 @@ const pressEye = (event: MouseEvent): void => {
       </button>
       <span v-else class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
       <span class="more" :class="{ quiet: !selection.hasLayer(layer.id) }">
-        <LayerMenu :layer="layer" @rename="startRenaming" />
+        <LayerMenu :layer="layer" />
       </span>
       <IconButton
         small

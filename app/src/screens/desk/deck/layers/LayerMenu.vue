@@ -2,21 +2,17 @@
 import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { EllipsisVertical } from '@lucide/vue'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { defineAsyncComponent, ref } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 
 /** Opens what can be done with a layer as a whole. */
 defineProps<{ layer: Layer }>()
-defineEmits<{ rename: [] }>()
 
 // Seldom wanted, so it comes when it is.
 const LayerMenuPanel = defineAsyncComponent(() => import('./LayerMenuPanel.vue'))
 const opener = ref<InstanceType<typeof PopoverButton> | null>(null)
 const panel = ref<InstanceType<typeof PopoverPanel> | null>(null)
-const [anchor, element] = [opener, panel].map((part) =>
-  computed(() => (part.value?.$el as HTMLElement | undefined) ?? null),
-)
-const { floatingStyles } = useFloating(anchor!, element!, {
+const { floatingStyles } = useFloating(opener, panel, {
   placement: 'right-start',
   middleware: [flip(), shift({ padding: 6 })],
   whileElementsMounted: autoUpdate,
@@ -42,7 +38,7 @@ const { floatingStyles } = useFloating(anchor!, element!, {
         role="dialog"
         :aria-label="layer.name"
       >
-        <LayerMenuPanel :layer="layer" @rename="$emit('rename')" @close="close()" />
+        <LayerMenuPanel :layer="layer" @close="close()" />
       </PopoverPanel>
     </Teleport>
   </Popover>

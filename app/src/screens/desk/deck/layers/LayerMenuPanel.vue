@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import {
-  duplicateLayers,
-  followInPlace,
-  groupLayers,
-  removeLayers,
-  setTurnAlongRoute,
-  switchLayers,
-  ungroupLayers,
-} from '@arrow-bend/core/edit'
+import { followInPlace, setTurnAlongRoute, switchLayers } from '@arrow-bend/core/edit'
 import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
+import { COMMANDS, type CommandId } from '../../../../command/commands.ts'
+import { useCommands } from '../../../../command/useCommands.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
@@ -19,7 +13,7 @@ import LayerLabelChip from './LayerLabelChip.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
 const props = defineProps<{ layer: Layer }>()
-const emit = defineEmits<{ rename: []; close: [] }>()
+const emit = defineEmits<{ close: [] }>()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -28,11 +22,26 @@ const stageView = useStageView()
 const first = ref<HTMLButtonElement | null>(null)
 // On a command, never on a list that an arrow key would change.
 onMounted(() => first.value?.focus())
-const close = (): void => emit('close')
+const { run } = useCommands()
+/** Does it with the layers as wholes, whatever is selected in them. */
+const act = (command: CommandId): void => {
+  emit('close')
+  selection.selectWholeLayers(props.layer.id)
+  run(command, false)
+}
 
 const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
 /** The layer itself, or all selected ones when it is among them. */
 const chosen = computed(() => (selection.hasLayer(props.layer.id) ? selection.layers : [props.layer.id]))
+const deeds = computed(() => {
+  const ids: CommandId[] = [
+    'duplicate',
+    'group',
+    ...(props.layer.kind === 'group' ? ['ungroup' as const] : []),
+    'remove',
+  ]
+  return ids.map((id) => ({ id, name: COMMANDS[id].name }))
+})
 /** Layers it could ride on: all but itself and those that ride on it. */
 const hosts = computed(() => {
   const riding = withRiders(document.scene!, chosen.value)
@@ -44,41 +53,12 @@ const follow = (event: Event): void => {
     followInPlace(draft, document.sceneId, chosen.value, { parent, time: playback.time }),
   )
 }
-const group = (): void => {
-  document.apply(
-    'Layers grouped',
-    (draft) => groupLayers(draft, document.sceneId, chosen.value, { name: 'Group', makeId: document.makeId }),
-    (id) => selection.selectLayers([id]),
-  )
-}
-const ungroup = (): void => {
-  document.apply(
-    'Group taken apart',
-    (draft) => ungroupLayers(draft, document.sceneId, [props.layer.id], playback.time),
-    (freed) => selection.selectLayers(freed),
-  )
-}
-const duplicate = (): void => {
-  document.apply(
-    chosen.value.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
-    (draft) => duplicateLayers(draft, document.sceneId, chosen.value, document.makeId),
-    (copies) => selection.selectLayers(copies),
-  )
-}
 const label = (to: LayerLabel | null): void => {
   document.apply(to ? 'Labelled' : 'Label removed', (draft) =>
     switchLayers(draft, document.sceneId, chosen.value, { label: to }),
   )
 }
 const solo = computed(() => chosen.value.every((id) => stageView.solo.includes(id)))
-const remove = (): void => {
-  const layers = chosen.value
-  document.apply(
-    layers.length > 1 ? 'Layers removed' : 'Layer removed',
-    (draft) => removeLayers(draft, document.sceneId, layers),
-    () => selection.clear(),
-  )
-}
 const turnAlong = (on: boolean): void => {
   document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
     setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
@@ -88,16 +68,9 @@ const turnAlong = (on: boolean): void => {
 
 <template>
   <div class="panel">
-    <button ref="first" type="button" @click="(close(), $emit('rename'))">Rename</button>
-    <button type="button" @click="(close(), duplicate())">
-      {{ chosen.length > 1 ? `Duplicate ${chosen.length} layers` : 'Duplicate' }}
-    </button>
-    <button type="button" @click="(close(), group())">
-      {{ chosen.length > 1 ? `Group ${chosen.length} layers` : 'Group' }}
-    </button>
-    <button v-if="layer.kind === 'group'" type="button" @click="(close(), ungroup())">Ungroup</button>
-    <button type="button" @click="(close(), remove())">
-      {{ chosen.length > 1 ? `Remove ${chosen.length} layers` : 'Remove' }}
+    <button ref="first" type="button" @click="act('rename')">Rename</button>
+    <button v-for="{ id, name } in deeds" :key="id" type="button" @click="act(id)">
+      {{ chosen.length > 1 ? `${name} ${chosen.length} layers` : name }}
     </button>
     <label class="line">
       follows

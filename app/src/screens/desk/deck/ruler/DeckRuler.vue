@@ -40,7 +40,8 @@ const editing = shallowRef<{ readonly marker: string; readonly at: Element } | n
 const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
 /** What is done “here” is done where the pointer is. */
 const openMenu = (event: MouseEvent): void => {
-  if (event.button === 2) {
+  // Asked for by key it is where the playhead stands.
+  if (event.isTrusted) {
     const [x] = pointerIn(event, event.currentTarget as Element)
     playback.pause()
     playback.seek(snapToFrame(clamp(view.timeOf(x), 0, playback.lastFrame), document.rate))
