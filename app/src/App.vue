@@ -2,15 +2,19 @@
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent } from 'vue'
 import { RouterView } from 'vue-router'
-import { Toaster } from 'vue-sonner'
-import 'vue-sonner/style.css'
 import { usePreferences } from './session/preferences.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
+import { toastsAreShown } from './ui/toast.ts'
 
 const preferences = usePreferences()
 const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))
+// Nobody has to wait for what shows messages before there are any.
+const Toaster = defineAsyncComponent(async () => {
+  const [{ Toaster: shower }] = await Promise.all([import('vue-sonner'), import('vue-sonner/style.css')])
+  return shower
+})
 
 /** The help is at hand on every screen. */
 useEventListener(window, 'keydown', (event) => {
@@ -26,9 +30,11 @@ useEventListener(window, 'keydown', (event) => {
   <RouterView />
   <HelpSheet v-if="help.open" />
   <Toaster
-    position="bottom-center"
+    position="top-center"
+    offset="52px"
     :theme="preferences.theme === 'lamp' ? 'dark' : 'light'"
     :duration="6000"
     close-button
+    @vue:mounted="toastsAreShown"
   />
 </template>

@@ -1,3 +1,4 @@
+import { ADD_COMMANDS } from './addCommands.ts'
 import { BEND_COMMANDS } from './bendCommands.ts'
 import type { CommandWords } from './command.ts'
 import { EDITING_COMMANDS } from './editingCommands.ts'
@@ -14,6 +15,7 @@ export const COMMANDS = {
   ...KEY_COMMANDS,
   ...LANE_COMMANDS,
   ...LAYER_COMMANDS,
+  ...ADD_COMMANDS,
   ...VIEW_COMMANDS,
   ...EDITING_COMMANDS,
 } as const satisfies Record<string, CommandWords>

@@ -1,3 +1,4 @@
+import { useRouter } from 'vue-router'
 import { duplicateLayers } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
 import { useSelection } from '../session/selection/selection.ts'
@@ -62,6 +63,20 @@ export const EDITING_COMMANDS = {
     label: 'Save the project as a file',
     group: 'Editing',
   },
+  toExport: {
+    name: 'Export…',
+    shown: [],
+    chords: [],
+    label: 'The screen that writes files for engineers, editors and players',
+    group: 'Editing',
+  },
+  toProjects: {
+    name: 'All projects',
+    shown: [],
+    chords: [],
+    label: 'The screen with all projects of this browser',
+    group: 'Editing',
+  },
   help: { name: 'Help', shown: ['?'], chords: ['?'], label: 'This sheet', group: 'Editing' },
 } as const satisfies Record<string, CommandWords>
 
@@ -76,6 +91,7 @@ export function useEditingCommands({
   const effective = useEffectiveSelection()
   const panel = useSidePanel()
   const help = useHelpSheet()
+  const router = useRouter()
 
   const duplicate = (): void => {
     const { layers } = selection
@@ -100,6 +116,9 @@ export function useEditingCommands({
     redo: () => document.redo(),
     duplicate: duplicate,
     save: () => void saveProject(document.committed!),
+    toExport: () =>
+      void router.push({ name: 'export', params: { id: document.project!.id, scene: document.sceneId } }),
+    toProjects: () => void router.push('/'),
     help: () => help.show(),
   }
 }

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { removalOf, spansOf, type Removal } from '@arrow-bend/core/choose'
 import {
   findProperty,

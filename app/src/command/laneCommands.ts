@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import {
   clearAnimation,
   currentValue,

@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { groupLayers, switchLayers, ungroupLayers } from '@arrow-bend/core/edit'
 import { layerById, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'

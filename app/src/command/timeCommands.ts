@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { addMarker, findProperty, removeMarkers, setPlayRange } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'

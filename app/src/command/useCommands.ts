@@ -1,4 +1,5 @@
 import { useDocument } from '../session/document/document.ts'
+import { useAddCommands } from './addCommands.ts'
 import { useBendCommands } from './bendCommands.ts'
 import type { BendSide, CommandRuns } from './command.ts'
 import type { CommandId } from './commands.ts'
@@ -30,6 +31,7 @@ export function useCommands(): Commands {
     ...useKeyCommands({ reuse, shape }),
     ...useLaneCommands(),
     ...useLayerCommands(),
+    ...useAddCommands(),
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),
   }

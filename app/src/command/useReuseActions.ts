@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import type { PlainBend } from '@arrow-bend/core/bend'
 import {
   copyKeys,

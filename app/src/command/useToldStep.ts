@@ -1,5 +1,5 @@
 import { watch } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { useDocument } from '../session/document/document.ts'
 
 /** A further answer a message offers. */

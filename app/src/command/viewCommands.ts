@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { targetSpans } from '@arrow-bend/core/choose'
 import { findProperty } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
@@ -7,6 +7,8 @@ import { hasGraph } from '../session/view/openLanes.ts'
 import { useView } from '../session/view/view.ts'
 import { useCommandList } from '../session/view/commandList.ts'
 import { useHoveredView } from '../session/view/hoveredView.ts'
+import { useHandleFocus } from '../session/view/handleFocus.ts'
+import { useRegions } from './useRegions.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
 /** How much closer one step comes. */
@@ -43,6 +45,20 @@ export const VIEW_COMMANDS = {
     label: 'Every command by its name',
     group: 'View',
   },
+  region: {
+    name: 'Next part of the screen',
+    shown: ['F6'],
+    chords: ['F6'],
+    label: 'Stage, transport, lanes, panel, bar in turn; with Shift backwards',
+    group: 'View',
+  },
+  handles: {
+    name: 'To the handles, and back',
+    shown: ['B'],
+    chords: ['b'],
+    label: 'The keyboard goes to the handles of the selected span, and back to the span',
+    group: 'View',
+  },
   graphs: {
     name: 'Value, speed or both',
     shown: ['V'],
@@ -59,6 +75,8 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
   const view = useView()
   const hover = useHoveredView()
   const commandList = useCommandList()
+  const regions = useRegions()
+  const handles = useHandleFocus()
 
   const fit = (everything: boolean): void => {
     if (hover.stage) {
@@ -101,7 +119,12 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
     zoomIn: () => zoom(ZOOM),
     zoomOut: () => zoom(1 / ZOOM),
     openLanes: openLanes,
-    list: () => (commandList.open = true),
+    list: () => commandList.show(),
+    region: (back) => regions.go(back ? -1 : 1),
+    handles: () => {
+      if (handles.isThere()) handles.back()
+      else handles.go(() => toast('Select a span with an eased bend first: that has handles.'))
+    },
     graphs: () => view.turnGraphs(chosenLanes().length > 0 ? chosenLanes() : [...view.open.keys()]),
   }
 }

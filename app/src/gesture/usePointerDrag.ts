@@ -1,5 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { useDocument, type Gesture, type GestureView, type Recipe } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { drawingOf, pointerIn } from './pointerPlace.ts'

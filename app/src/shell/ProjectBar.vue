@@ -10,6 +10,7 @@ import { keysOf } from '../command/commands.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
 import NameField from '../ui/NameField.vue'
+import { vOneStop } from '../ui/oneStop.ts'
 import { useHelpSheet } from '../session/view/helpSheet.ts'
 import SceneMenu from './SceneMenu.vue'
 
@@ -40,7 +41,7 @@ const rename = (to: string): void => {
 </script>
 
 <template>
-  <header class="bar">
+  <header v-one-stop class="bar" data-region="bar">
     <RouterLink to="/" class="mark" aria-label="All projects"><ArrowMark /></RouterLink>
     <NameField
       v-if="renaming"

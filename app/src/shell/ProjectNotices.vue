@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectRole } from '../session/document/useOpenProject.ts'
 import { useDocument } from '../session/document/document.ts'

@@ -9,7 +9,7 @@ import {
   useRoute,
   useRouter,
 } from 'vue-router'
-import { toast } from 'vue-sonner'
+import { toast } from '../ui/toast.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useJournal } from '../session/document/journal.ts'
 import { useOpenProject } from '../session/document/useOpenProject.ts'

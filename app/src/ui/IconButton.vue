@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
+import { useTabStop } from './tabStop.ts'
 import TipHost from './TipHost.vue'
 
 withDefaults(
@@ -15,6 +16,7 @@ withDefaults(
   { keys: '', pressed: undefined },
 )
 defineEmits<{ press: [event: MouseEvent] }>()
+const tabStop = useTabStop()
 </script>
 
 <template>
@@ -23,6 +25,7 @@ defineEmits<{ press: [event: MouseEvent] }>()
       type="button"
       class="icon-button"
       :class="{ small }"
+      :tabindex="tabStop"
       :aria-label="label"
       :aria-pressed="pressed"
       :disabled="disabled"

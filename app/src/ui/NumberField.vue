@@ -4,6 +4,7 @@ import { defineAsyncComponent, computed, nextTick, ref, useId, watch } from 'vue
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { numberWords } from './numberWords.ts'
+import { useTabStop } from './tabStop.ts'
 import { DRAG_AFTER, trackPointer } from '../gesture/trackPointer.ts'
 
 // Seldom seen, so it comes when it is.
@@ -45,6 +46,7 @@ const emit = defineEmits<{
   blurred: []
 }>()
 
+const tabStop = useTabStop()
 const field = ref<HTMLElement | null>(null)
 const input = ref<HTMLInputElement | null>(null)
 const typed = ref<string | null>(null)
@@ -159,6 +161,7 @@ watch(
       class="mono"
       type="text"
       inputmode="decimal"
+      :tabindex="tabStop"
       autocomplete="off"
       spellcheck="false"
       :aria-label="(name || label) + (unit ? `, ${unit}` : '')"

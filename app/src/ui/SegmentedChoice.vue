@@ -1,4 +1,6 @@
 <script setup lang="ts" generic="T extends string">
+import { vOneStop } from './oneStop.ts'
+
 /** One of a few, all in view. */
 defineProps<{
   label: string
@@ -9,7 +11,7 @@ defineEmits<{ 'update:modelValue': [value: T] }>()
 </script>
 
 <template>
-  <div class="segments" role="group" :aria-label="label">
+  <div v-one-stop class="segments" role="group" :aria-label="label">
     <button
       v-for="option in options"
       :key="option.value"

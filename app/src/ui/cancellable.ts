@@ -1,4 +1,4 @@
-import { toast } from 'vue-sonner'
+import { toast } from './toast.ts'
 
 /**
  * Does something that may take long, says so, and offers to call it off.

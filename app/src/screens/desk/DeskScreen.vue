@@ -67,8 +67,15 @@ const keys = commandKeys(({ command, more, side }, event) => {
   if (command === 'play' && hover.stage) playWaits = true
   else actions.run(command, more, side)
 })
+/** The list of commands may take a moment to come; what is typed meanwhile is for it, not for the Desk. */
+const isForComingList = (event: KeyboardEvent): boolean => {
+  if (!commandList.open || (event.target as Element).closest('[role=dialog]')) return false
+  event.preventDefault()
+  if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) commandList.early += event.key
+  return true
+}
 useEventListener(window, 'keydown', (event) => {
-  if (event.defaultPrevented) return
+  if (event.defaultPrevented || isForComingList(event)) return
   // Browsers differ in when they ask for a menu by key, and where.
   const asksForMenu = event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)
   if (asksForMenu && desk.value?.contains(event.target as Node)) {

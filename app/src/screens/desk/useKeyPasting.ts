@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { toast } from 'vue-sonner'
+import { toast } from '../../ui/toast.ts'
 import { isKeyClip } from '@arrow-bend/core/format/clip'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useKeyClipboard } from '../../session/selection/keyClipboard.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Download } from '@lucide/vue'
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
@@ -91,12 +91,18 @@ const saveCsv = (): Promise<void> =>
     },
     fileName(`${layer.value!.name} ${definition.value!.label}`, 'csv'),
   )
+
+/** The keyboard begins at the top of the screen, not where it was on the one before. */
+const title = useTemplateRef('title')
+onMounted(() => title.value?.focus())
 </script>
 
 <template>
   <main class="overflow-auto bg-bench px-8 py-6">
     <div class="mx-auto grid max-w-[880px] gap-4">
-      <h2 class="text-[20px] leading-7 font-semibold">Export “{{ scene.name }}”</h2>
+      <h2 ref="title" tabindex="-1" class="text-[20px] leading-7 font-semibold outline-none">
+        Export “{{ scene.name }}”
+      </h2>
       <section class="card" aria-labelledby="page-title">
         <div>
           <h3 id="page-title">Web page</h3>

@@ -20,6 +20,7 @@ const SIZES = [
   { name: 'Portrait', size: [1080, 1920] },
 ] as const
 
+const nameInput = ref<HTMLInputElement | null>(null)
 const name = ref('Untitled')
 const width = ref(1920)
 const height = ref(1080)
@@ -54,11 +55,17 @@ const make = (): void => {
 </script>
 
 <template>
-  <AppDialog :open="open" title="New project" @close="emit('close')">
+  <AppDialog :open="open" :first="nameInput" title="New project" @close="emit('close')">
     <form class="space-y-4" @submit.prevent="make">
       <label class="block">
         <span class="mb-1 block text-ink-2">Name</span>
-        <input v-model="name" class="field h-8 w-full px-2" autocomplete="off" />
+        <input
+          ref="nameInput"
+          v-model="name"
+          class="field h-8 w-full px-2"
+          autocomplete="off"
+          @focus="nameInput?.select()"
+        />
       </label>
       <fieldset>
         <legend class="mb-1 text-ink-2">Frame</legend>

@@ -4,7 +4,7 @@ import { CircleHelp, Contrast, FilePlus2, FolderOpen, Sailboat } from '@lucide/v
 import { useDebounceFn } from '@vueuse/core'
 import { onMounted, onScopeDispose, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { toast } from 'vue-sonner'
+import { toast } from '../../ui/toast.ts'
 import { readName } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../ui/toast.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project } from '@arrow-bend/core/scene'
 import { StorageTrouble, type CommittedEdit, type ProjectWriter } from '../../storage/index.ts'

@@ -1,5 +1,5 @@
 import { fileSave } from 'browser-fs-access'
-import { toast } from 'vue-sonner'
+import { toast } from '../../ui/toast.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project } from '@arrow-bend/core/scene'
 import { assetShelf } from '../../storage/index.ts'

@@ -4,13 +4,19 @@ import { shallowRef } from 'vue'
 /** How many commands are offered again first. */
 const RECENT = 5
 
-/** Whether the list of all commands is open, and which were chosen from it last. */
+/** Whether the list of all commands is open, which were chosen from it last, and what was typed before it was there. */
 export const useCommandList = defineStore('command-list', () => {
   const open = shallowRef(false)
+  /** Typed since it was asked for, as long as it has not come. */
+  const early = shallowRef('')
+  const show = (): void => {
+    early.value = ''
+    open.value = true
+  }
   /** Ids of commands, the last one first. */
   const recent = shallowRef<readonly string[]>([])
   const remember = (id: string): void => {
     recent.value = [id, ...recent.value.filter((other) => other !== id)].slice(0, RECENT)
   }
-  return { open, recent, remember }
+  return { open, early, show, recent, remember }
 })

@@ -26,6 +26,7 @@ import PlayheadLine from './ruler/PlayheadLine.vue'
 import PropertyCell from './lanes/PropertyCell.vue'
 import SnapLine from './ruler/SnapLine.vue'
 import { buildRows, laneOf, topsOf, type Row } from './rows.ts'
+import { useDeckWalk } from './useDeckWalk.ts'
 import { useListedLayers } from './useListedLayers.ts'
 import { provideRowsMoving } from './rowsIdle.ts'
 import { useLaneHeights } from './lanes/useLaneHeights.ts'
@@ -166,11 +167,19 @@ const isChosen = (row: Row): boolean =>
   row.kind === 'layer'
     ? selection.hasLayer(row.layer.id)
     : selection.hasProperty({ scene: scene.value.id, layer: row.layer.id, property: row.definition.name })
+const walk = useDeckWalk({
+  scroller,
+  rows: listed,
+  isChosen,
+  scrollTo: (index) => virtual.value.scrollToIndex(index, { align: 'auto' }),
+  turnFold: (layer) => view.turnFolds([layer]),
+})
 </script>
 
 <template>
   <section
     class="deck"
+    data-region="deck"
     aria-label="Deck"
     :style="{ '--list': `${preferences.listWidth}px` }"
     @wheel="onWheel"
@@ -180,7 +189,18 @@ const isChosen = (row: Row): boolean =>
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <DeckStrip />
-    <div ref="scroller" class="scroller">
+    <div
+      ref="scroller"
+      class="scroller"
+      role="group"
+      aria-label="Layers and lanes"
+      data-entry
+      :tabindex="walk.inside.value ? -1 : 0"
+      @focusin="walk.onFocus"
+      @focusout="walk.onBlur"
+      @keydown.tab.capture="walk.onTab"
+      @keydown="walk.onKeydown"
+    >
       <div
         ref="sheet"
         class="sheet"
@@ -202,6 +222,7 @@ const isChosen = (row: Row): boolean =>
             isChosen(row),
             order.over.value === index,
           ]"
+          :data-row="row.id"
           class="row"
           :class="[row.kind, { chosen: isChosen(row), over: order.over.value === index }]"
           :style="{ top: `${top}px`, height: `${heightOf(row)}px` }"

@@ -2,7 +2,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ListFilter } from '@lucide/vue'
 import { everyNthKey, likeKeys, type Likeness } from '@arrow-bend/core/choose'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../ui/toast.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { useEffectiveSelection } from '../../../session/selection/effectiveSelection.ts'
 import { useSelection } from '../../../session/selection/selection.ts'

@@ -1,6 +1,6 @@
 import { fileOpen } from 'browser-fs-access'
 import { computed, ref, shallowRef, type ComputedRef, type Ref } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../ui/toast.ts'
 import { placeArt, type ArtFit } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { useDocument } from '../../../session/document/document.ts'

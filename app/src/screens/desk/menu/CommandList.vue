@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
 import { COMMANDS, keysOf, type CommandId } from '../../../command/commands.ts'
 import type { Commands } from '../../../command/useCommands.ts'
@@ -16,6 +16,15 @@ const document = useDocument()
 const selection = useSelection()
 const commandList = useCommandList()
 const query = ref('')
+// What was typed while it came is not lost.
+onMounted(() =>
+  nextTick(() => {
+    const field = input.value?.$el as HTMLInputElement | undefined
+    if (!field || !commandList.early) return
+    field.value = commandList.early
+    field.dispatchEvent(new Event('input', { bubbles: true }))
+  }),
+)
 const input = ref<InstanceType<typeof ComboboxInput> | null>(null)
 
 const target = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))

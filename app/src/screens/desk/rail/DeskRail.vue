@@ -26,6 +26,7 @@ import { keysOf } from '../../../command/commands.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
+import { vOneStop } from '../../../ui/oneStop.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 
 /** The strip between stage and deck: transport, time, switches, measured speed. */
@@ -61,7 +62,7 @@ const fps = computed(() =>
 </script>
 
 <template>
-  <section class="rail" aria-label="Transport">
+  <section v-one-stop class="rail" data-region="rail" aria-label="Transport">
     <TimeField
       large
       label="Current time"
@@ -89,6 +90,7 @@ const fps = computed(() =>
       <button
         type="button"
         class="play"
+        data-entry
         :aria-label="playback.playing ? 'Pause' : 'Play'"
         :title="`${playback.playing ? 'Pause' : 'Play'} (${keysOf('play')})`"
         @click="playback.toggle()"

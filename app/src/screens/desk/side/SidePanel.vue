@@ -34,7 +34,7 @@ const { shown, seconds, hue } = target
     :selected-index="SIDE_TABS.indexOf(panel.tab)"
     @change="(index: number) => (panel.tab = SIDE_TABS[index]!)"
   >
-    <div class="side">
+    <section class="side" data-region="panel" aria-label="Panel of the selection">
       <div class="bar">
         <TabList class="flex" aria-label="What the panel shows">
           <Tab v-for="tab in SIDE_TABS" :key="tab" v-slot="{ selected }" as="template">
@@ -76,7 +76,7 @@ const { shown, seconds, hue } = target
           <ReusePanel :actions="actions" />
         </TabPanel>
       </TabPanels>
-    </div>
+    </section>
   </TabGroup>
 </template>
 

@@ -13,6 +13,7 @@ import { useContextMenu } from '../../../session/view/contextMenu.ts'
 import { useStageView } from '../../../session/view/stageView.ts'
 import { assetShelf } from '../../../storage/index.ts'
 import IconButton from '../../../ui/IconButton.vue'
+import { vOneStop } from '../../../ui/oneStop.ts'
 import { boxCorners, boxItems } from './box/boxItems.ts'
 import TipHost from '../../../ui/TipHost.vue'
 import SnapMarks from './view/SnapMarks.vue'
@@ -169,6 +170,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
   <section
     ref="panel"
     class="stage"
+    data-region="stage"
     aria-label="Stage"
     :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
     @wheel.prevent="camera.onWheel"
@@ -214,6 +216,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
     <StageViewBar />
     <div
+      v-one-stop
       class="float absolute right-2 bottom-2 flex items-center p-1"
       role="toolbar"
       aria-label="Zoom"

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../ui/toast.ts'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
 import { layerById, withRiders, type DrawItem } from '@arrow-bend/core/scene'
 import { itemAt, takesClickAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'

@@ -4,6 +4,7 @@ import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
 import { discPoints } from '../../../../chart/discPoints.ts'
 import BeadCounts from './BeadCounts.vue'
 import BeadDots from './BeadDots.vue'
+import { useLaneStop } from './laneStop.ts'
 import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 
 /** The keys of a graph, to be dragged and stepped. */
@@ -24,6 +25,7 @@ defineEmits<{
 }>()
 
 const idle = useIdle()
+const stop = useLaneStop()
 /** What takes hold of them stays where it is while anything moves: it is not seen. */
 const held = heldUntilIdle(
   () => props.beads,
@@ -54,12 +56,22 @@ const counts = computed(() =>
     <polygon
       v-for="bead in held"
       :key="bead.slot"
-      v-memo="[name, bead.key, bead.index, bead.x, bead.y, bead.value, bead.keys.length, isChosen(bead)]"
+      v-memo="[
+        name,
+        bead.key,
+        bead.index,
+        bead.x,
+        bead.y,
+        bead.value,
+        bead.keys.length,
+        isChosen(bead),
+        stop,
+      ]"
       class="bead"
       :class="{ chosen: isChosen(bead) }"
       :points="discPoints(bead.x, bead.y, 10)"
       role="slider"
-      tabindex="0"
+      :tabindex="stop"
       :aria-label="nameOf(bead)"
       :aria-valuenow="bead.value"
       :aria-valuetext="wordsOf(bead.value)"

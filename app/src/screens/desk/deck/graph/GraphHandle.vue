@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { text } from '../../../../chart/route/routeDrawing.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
+import { useLaneStop } from './laneStop.ts'
 
 /** A handle in a graph: a line to its end, which is taken hold of. What it is called and what it does are given to that. */
 defineOptions({ inheritAttrs: false })
@@ -12,6 +13,7 @@ const props = defineProps<{
   to: Point
 }>()
 
+const stop = useLaneStop()
 /** px round its end that take hold of it; near what it belongs to only the half way there. */
 const REACH = 9
 const hit = computed(() => {
@@ -23,7 +25,7 @@ const hit = computed(() => {
 
 <template>
   <path :d="`M${text(from)}L${text(to)}`" class="arm" aria-hidden="true" />
-  <g v-bind="$attrs" class="grip" role="slider" tabindex="0">
+  <g v-bind="$attrs" class="grip" role="slider" :tabindex="stop">
     <rect v-bind="hit" fill="transparent" />
     <rect class="square" :x="to[0] - 3.5" :y="to[1] - 3.5" width="7" height="7" rx="1" />
   </g>

@@ -17,6 +17,7 @@ import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
 import GraphHandle from './GraphHandle.vue'
 import KeyBox from './KeyBox.vue'
+import { useLaneStop } from './laneStop.ts'
 import { isSummed, readingsAt, type GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
 import { useCurveDrag } from './useCurveDrag.ts'
@@ -38,6 +39,7 @@ const props = defineProps<{
 }>()
 
 const hatch = useId()
+const stop = useLaneStop()
 const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
@@ -229,7 +231,7 @@ const canBend = computed(
         v-if="node.inner"
         class="bead"
         role="slider"
-        tabindex="0"
+        :tabindex="stop"
         :aria-label="nodeName(node)"
         :aria-valuenow="Math.round(node.at[0] * 100)"
         :aria-valuetext="`at ${percentWords(node.at[0])} of the time, ${percentWords(node.at[1])} of the change`"

@@ -3,10 +3,12 @@ import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 import type { GraphHand } from './useGraphHand.ts'
 import type { GraphPane } from './useGripDrag.ts'
 import { useKeyBox } from './useKeyBox.ts'
+import { useLaneStop } from './laneStop.ts'
 
 /** The box round two or more selected keys, by whose sides and corners they are scaled. */
 const props = defineProps<{ hand: GraphHand; chosen: readonly GraphBead[]; pane: GraphPane }>()
 
+const stop = useLaneStop()
 const { box, press, nudge } = useKeyBox(props.hand, {
   chosen: () => props.chosen,
   pane: () => props.pane,
@@ -21,7 +23,7 @@ const { box, press, nudge } = useKeyBox(props.hand, {
       :key="grip.name"
       class="grip"
       role="button"
-      tabindex="0"
+      :tabindex="stop"
       :aria-label="`Scale the selected keys by the ${grip.name} of their box`"
       @pointerdown.left.stop="press($event, grip)"
       @keydown="nudge($event, grip)"

@@ -9,6 +9,8 @@ import { useView } from '../../../../session/view/view.ts'
 import type { PropertyRow } from '../rows.ts'
 import { hasValueGraph } from '../../../../chart/graph/graphDrawing.ts'
 import GraphPane from './GraphPane.vue'
+import { focusShown } from '../../../../ui/focusShown.ts'
+import { provideLaneStop } from './laneStop.ts'
 import type { GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 
 /** An open lane: the graph of a property's value, of its speed, or both, on its own scale under the common ruler. */
@@ -18,7 +20,9 @@ const document = useDocument()
 const selection = useSelection()
 const view = useView()
 const focused = ref(false)
+provideLaneStop(() => focused.value)
 const shownPanes = useTemplateRef('shownPanes')
+const svg = useTemplateRef('svg')
 
 const property = computed(() => props.row.property)
 /** Which graphs there are, from top to bottom, each with its share of the height. */
@@ -83,6 +87,16 @@ const onWheel = (event: WheelEvent): void => {
   view.changeLane(props.row.id, { ranges: { ...props.lane.ranges, [of]: { low: ends[0]!, high: ends[1]! } } })
 }
 
+/** Enter goes in, to the first of what can be moved; Escape comes out again. */
+const enter = (): void => {
+  focusShown(svg.value?.querySelector<SVGElement>('[role=slider]'))
+}
+const leave = (event: KeyboardEvent): void => {
+  if (event.target === svg.value) return
+  event.stopPropagation()
+  focusShown(svg.value)
+}
+
 watch(
   () => props.row.id,
   (id, before) => {
@@ -100,15 +114,19 @@ onUnmounted(() => view.beadsOf.delete(props.row.id))
 
 <template>
   <svg
+    ref="svg"
     class="open-lane"
     :width="view.laneWidth"
     :height="lane.height"
     role="group"
-    tabindex="0"
+    tabindex="-1"
+    data-place="0"
     :aria-label="`${row.layer.name} ${row.definition.label.toLowerCase()}, graph`"
     :style="{ '--hue': `var(--hue-${row.definition.hue})` }"
     @focusin="focused = true"
     @focusout="focused = false"
+    @keydown.enter.self.stop.prevent="enter"
+    @keydown.esc="leave"
     @wheel="onWheel"
   >
     <rect :width="view.laneWidth" :height="lane.height" class="ground" />

@@ -19,6 +19,7 @@ const tip = computed(() => {
     <button
       type="button"
       class="dot"
+      tabindex="-1"
       :aria-label="`${name}: ${tip}`"
       :aria-pressed="state.kind === 'on'"
       :disabled="disabled"

@@ -113,20 +113,6 @@ useRowPaper(
 const toggleGraph = (): void => {
   if (hasGraph(property.value)) view.toggleLane(props.row.id)
 }
-/** From the keyboard the arrow keys go along the lane, key to span to key. After a mere click they step frames. */
-const walk = (event: KeyboardEvent): void => {
-  const direction = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
-  const target = event.target as SVGElement
-  if (!direction || !target.matches(':focus-visible')) return
-  const lane = event.currentTarget as SVGElement
-  const items = [...lane.querySelectorAll<SVGElement>('[data-place]')].sort(
-    (a, b) => Number(a.dataset['place']) - Number(b.dataset['place']),
-  )
-  const next = target === lane ? (direction > 0 ? 0 : items.length - 1) : items.indexOf(target) + direction
-  items[next]?.focus()
-  event.preventDefault()
-  event.stopPropagation()
-}
 </script>
 
 <template>
@@ -135,10 +121,7 @@ const walk = (event: KeyboardEvent): void => {
     :width="view.laneWidth"
     :height="LANE_HEIGHT"
     role="group"
-    tabindex="0"
     :aria-label="`${lane}, ${count} keys`"
-    @keydown.enter.self.stop="toggleGraph"
-    @keydown="walk"
   >
     <template v-if="count > 0">
       <Repeat

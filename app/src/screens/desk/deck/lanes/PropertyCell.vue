@@ -12,6 +12,7 @@ import { listedProperties } from '@arrow-bend/core/scene'
 import { hasGraph } from '../../../../session/view/openLanes.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useView } from '../../../../session/view/view.ts'
+import { provideNoTabStop } from '../../../../ui/tabStop.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from '../rows.ts'
 import ValueField from './ValueField.vue'
@@ -19,6 +20,7 @@ import ValueField from './ValueField.vue'
 /** The left part of a lane: name, where the playhead stands among its keys, value, key dot. */
 const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
 
+provideNoTabStop()
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
@@ -86,6 +88,7 @@ const toggle = (): void => {
 
 <template>
   <div
+    data-row-cell
     class="cell"
     :class="{ chosen: selection.hasProperty(ref), inset: !inLayerRow }"
     @contextmenu="openMenu"
@@ -95,6 +98,8 @@ const toggle = (): void => {
     <button
       type="button"
       class="name"
+      tabindex="-1"
+      :data-row-name="inLayerRow ? undefined : ''"
       :aria-pressed="selection.hasProperty(ref)"
       @click="selection.selectProperties([ref], $event.shiftKey)"
       @keydown.enter="pressEnter"

@@ -12,7 +12,7 @@ import {
 } from '@arrow-bend/core/property'
 import { currentValue, setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
 import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
@@ -131,12 +131,14 @@ const still = computed(() => {
     <template v-else-if="kind === 'colour'">
       <input
         type="color"
+        tabindex="-1"
         class="swatch"
         :aria-label="`${title}, choose`"
         :value="hex.slice(0, 7)"
         @change="setColour(($event.target as HTMLInputElement).value)"
       />
       <input
+        tabindex="-1"
         class="text mono w-[78px]"
         :aria-label="title"
         :value="hex"
@@ -147,6 +149,7 @@ const still = computed(() => {
     </template>
     <input
       v-else-if="kind === 'choice' && definition.name === 'content'"
+      tabindex="-1"
       class="text w-[130px] text-right"
       :aria-label="title"
       :value="shown"

@@ -3,7 +3,8 @@ import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ImagePlus, PenTool, Plus } from '@lucide/vue'
 import { LAYER_KIND_RECORDS } from '@arrow-bend/core/scene'
 import { useStageView } from '../../../../session/view/stageView.ts'
-import { NEW_LAYERS, useNewLayer } from '../../useNewLayer.ts'
+import { NEW_LAYERS, useNewLayer } from '../../../../command/useNewLayer.ts'
+import { LAYER_ICONS } from '../../layerIcons.ts'
 
 /** Adds layers, in the middle of the frame and on top of the others. */
 defineEmits<{ import: [] }>()
@@ -21,7 +22,7 @@ const { rectangle, ellipse, text, group } = NEW_LAYERS
     <MenuItems class="menu menu-lines float">
       <MenuItem v-for="choice in [rectangle, ellipse, text, group]" :key="choice.kind" v-slot="{ active }">
         <button type="button" :class="{ active }" @click="add(choice)">
-          <component :is="choice.icon" :size="16" aria-hidden="true" />{{
+          <component :is="LAYER_ICONS[choice.kind]" :size="16" aria-hidden="true" />{{
             LAYER_KIND_RECORDS[choice.kind].label
           }}
         </button>

@@ -159,10 +159,12 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       v-memo="[capsule, layer.name]"
       role="button"
       tabindex="-1"
+      :data-place="capsule.time"
       :aria-label="`${capsule.refs.length} keys of ${layer.name}`"
       class="capsule"
       :points="`${capsule.x - 6},0 ${capsule.x + 6},0 ${capsule.x + 6},26 ${capsule.x - 6},26`"
       @pointerdown.left.stop="pressCapsule($event, capsule)"
+      @keydown.enter.stop="selection.selectKeys(capsule.refs, $event.shiftKey)"
     />
     <PointerTag :of="said" />
   </svg>
@@ -192,5 +194,11 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
 .capsule {
   cursor: ew-resize;
   fill: transparent;
+}
+
+.capsule:focus-visible {
+  outline: none;
+  stroke: var(--ink);
+  stroke-width: 2;
 }
 </style>

@@ -8,6 +8,7 @@ import { useStageView } from '../../../../session/view/stageView.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useView } from '../../../../session/view/view.ts'
 import IconButton from '../../../../ui/IconButton.vue'
+import { provideNoTabStop } from '../../../../ui/tabStop.ts'
 import { LAYER_ICONS } from '../../layerIcons.ts'
 import LayerLabelChip from './LayerLabelChip.vue'
 import PropertyCell from '../lanes/PropertyCell.vue'
@@ -26,6 +27,7 @@ const emit = defineEmits<{
   step: [way: 1 | -1]
 }>()
 
+provideNoTabStop()
 const document = useDocument()
 const selection = useSelection()
 const stageView = useStageView()
@@ -89,6 +91,7 @@ const pressEye = (event: MouseEvent): void => {
 
 <template>
   <div
+    data-row-cell
     class="cell"
     :class="{ chosen: selection.hasLayer(layer.id), dim: !layer.visible }"
     :style="{ paddingLeft: `${4 + 9 * Math.min(5, row.depth)}px` }"
@@ -97,6 +100,8 @@ const pressEye = (event: MouseEvent): void => {
     <button
       type="button"
       class="fold"
+      tabindex="-1"
+      data-fold
       :class="{ invisible: !row.foldable }"
       :aria-label="`${row.folded ? 'Unfold' : 'Fold'} ${layer.name}`"
       :aria-expanded="!row.folded"
@@ -128,6 +133,8 @@ const pressEye = (event: MouseEvent): void => {
       ref="nameButton"
       type="button"
       class="name"
+      tabindex="-1"
+      data-row-name
       :class="{ short: row.lane }"
       :title="layer.name"
       :aria-pressed="selection.hasLayer(layer.id)"
@@ -145,6 +152,7 @@ const pressEye = (event: MouseEvent): void => {
         v-if="view.filter === 'animated'"
         type="button"
         class="count"
+        tabindex="-1"
         :aria-pressed="view.full.has(layer.id)"
         :aria-label="`${layer.name}: list all properties`"
         :title="view.full.has(layer.id) ? 'List only what moves' : 'List all properties'"

@@ -23,6 +23,7 @@ const { floatingStyles } = useFloating(opener, panel, {
   <Popover class="shrink-0">
     <PopoverButton
       ref="opener"
+      tabindex="-1"
       class="grid size-6 place-items-center rounded hover:bg-rule-soft"
       :aria-label="`More of ${layer.name}`"
       title="More"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { changeMarker, removeMarkers } from '@arrow-bend/core/edit'
 import type { Marker } from '@arrow-bend/core/scene'
 import { formatTime, frameTicks } from '@arrow-bend/core/time'
@@ -8,6 +8,7 @@ import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
+import { focusShown } from '../../../../ui/focusShown.ts'
 import { useTimeDrag } from '../lanes/useTimeDrag.ts'
 
 /** Markers on the ruler: dragged, jumped to, asked to be edited. */
@@ -54,12 +55,29 @@ const press = (event: PointerEvent, marker: Marker): void =>
 const remove = (marker: Marker): void => {
   document.apply('Marker removed', (draft) => removeMarkers(draft, document.sceneId, [marker.id]))
 }
+/** Markers are one stop of the Tab key: the one the keyboard was at last, and ↑ ↓ go from one to the next. */
+const last = ref('')
+const stop = computed(() => {
+  const shown = markers.value.map(({ marker }) => marker.id)
+  return shown.includes(last.value) ? last.value : shown[0]
+})
+const goTo = (index: number, from: Element): void => {
+  const marker = list.value[index]
+  if (!marker) return
+  view.reveal(marker.t)
+  const group = from.parentElement
+  void nextTick(() =>
+    focusShown(group?.querySelector<SVGElement>(`[data-marker="${CSS.escape(marker.id)}"]`)),
+  )
+}
 const onKeydown = (event: KeyboardEvent, marker: Marker): void => {
   const way = { ArrowLeft: -1, ArrowRight: 1 }[event.key]
   if (way) {
     const by = way * (event.shiftKey ? 10 : 1) * frameTicks(document.rate)
     document.apply('Marker moved', (draft) => changeMarker(draft, refOf(marker), { t: marker.t + by }))
-  } else if (event.key === 'Enter') playback.seek(marker.t)
+  } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown')
+    goTo(list.value.indexOf(marker) + (event.key === 'ArrowUp' ? -1 : 1), event.currentTarget as Element)
+  else if (event.key === 'Enter') playback.seek(marker.t)
   else if (event.key === 'F2') emit('edit', marker.id, event.currentTarget as Element)
   else if (event.key === 'Delete' || event.key === 'Backspace') remove(marker)
   else return
@@ -74,11 +92,13 @@ const onKeydown = (event: KeyboardEvent, marker: Marker): void => {
     :key="marker.id"
     class="marker"
     role="button"
-    tabindex="0"
+    :tabindex="marker.id === stop ? 0 : -1"
+    :data-marker="marker.id"
     :style="marker.hue ? { '--flag': `var(--label-${marker.hue})` } : undefined"
     :aria-label="`Marker ${marker.name}, ${timeWords(marker)}`"
     @pointerdown.left.stop="press($event, marker)"
     @dblclick.stop="$emit('edit', marker.id, $event.currentTarget as Element)"
+    @focus="last = marker.id"
     @keydown="onKeydown($event, marker)"
   >
     <title>{{ marker.name }}: click to go there, drag to move, click twice to name</title>

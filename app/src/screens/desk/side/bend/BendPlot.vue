@@ -8,6 +8,7 @@ import {
   type PlainBend,
   type UnitCurve,
 } from '@arrow-bend/core/bend'
+import { useHandleFocus } from '../../../../session/view/handleFocus.ts'
 import { percentWords } from '../../../../ui/numberWords.ts'
 import SpacingMarks from './SpacingMarks.vue'
 import { spacingMarks } from '../../../../chart/plot/spacingMarks.ts'
@@ -46,6 +47,7 @@ const emit = defineEmits<{
 
 const STEPS = 120
 
+const handleFocus = useHandleFocus()
 const svg = ref<SVGSVGElement | null>(null)
 
 const nodes = computed<readonly BendNode[]>(() => (props.bend.kind === 'points' ? props.bend.nodes : []))
@@ -119,9 +121,11 @@ const now = computed(() => {
   <svg
     ref="svg"
     class="plot"
+    data-handles
     :width="size.width + LADDER_WIDTH"
     :height="size.height"
     :style="{ '--hue': `var(--hue-${hue})` }"
+    @keydown.esc.stop="handleFocus.back()"
     @pointerdown.left.self="emit('choose', null)"
   >
     <rect x="0.5" y="0.5" :width="size.width - 1" :height="size.height - 1" rx="4" class="ground" />

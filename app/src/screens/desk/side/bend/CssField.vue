@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Copy } from '@lucide/vue'
 import { computed, ref, useId } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { bendText, easingText, readEasing } from '@arrow-bend/core/format/css'
 import type { PlainBend } from '@arrow-bend/core/bend'
 import { sentenceOf } from '@arrow-bend/core/refusal'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FlipHorizontal2, Pin, PinOff, Undo2 } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { moveKeys, rippleKeys, type MoveReport } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks, secondsOfTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Gesture } from '../../../../session/document/document.ts'

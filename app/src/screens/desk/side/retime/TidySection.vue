@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useToldStep } from '../../../../command/useToldStep.ts'
 import { computed, ref } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { mergeNearKeys, simplifyKeys, snapKeysToFrames, type SimplifyReport } from '@arrow-bend/core/edit'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ClipboardPaste, Copy, Scissors } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import {
   clipEnd,
   findProperty,

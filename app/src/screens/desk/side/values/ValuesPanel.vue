@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ClipboardPaste, Copy, Pause, Split } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { bendText, readEasing } from '@arrow-bend/core/format/css'
 import { hexOf, isColour, KIND_WIDTH, parseColour, type Through } from '@arrow-bend/core/property'
 import { sentenceOf } from '@arrow-bend/core/refusal'

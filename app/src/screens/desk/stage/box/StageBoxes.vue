@@ -113,6 +113,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
       v-if="gripped"
       role="group"
       tabindex="0"
+      data-entry
       class="gripped"
       :class="{ waits }"
       :aria-label="`Box of ${heldName}: arrow keys move it`"

@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
-import { toast } from 'vue-sonner'
+import { toast } from '../../../../ui/toast.ts'
 import { drawRoute, type DrawnPoint } from '@arrow-bend/core/edit'
 import { timedKeys } from '@arrow-bend/core/property'
 import { applyMatrix, invertMatrix, layerById, parentMatrixAt } from '@arrow-bend/core/scene'

@@ -3,7 +3,8 @@ import { ImagePlus, MousePointer2, PencilLine, Timer } from '@lucide/vue'
 import type { Component } from 'vue'
 import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
-import { NEW_LAYERS } from '../../useNewLayer.ts'
+import { vOneStop } from '../../../../ui/oneStop.ts'
+import { LAYER_ICONS } from '../../layerIcons.ts'
 
 /** What the pointer does on the stage. */
 defineProps<{ keepTiming: boolean }>()
@@ -14,10 +15,10 @@ const stageView = useStageView()
 const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'pointer', label: 'Select and move', icon: MousePointer2 },
   { tool: 'route', label: 'Draw the route of the selected layer', icon: PencilLine },
-  { tool: 'rectangle', label: 'Draw a rectangle', icon: NEW_LAYERS.rectangle.icon },
-  { tool: 'ellipse', label: 'Draw an ellipse', icon: NEW_LAYERS.ellipse.icon },
-  { tool: 'pen', label: 'Pen: draw a path', icon: NEW_LAYERS.path.icon },
-  { tool: 'text', label: 'Set a text', icon: NEW_LAYERS.text.icon },
+  { tool: 'rectangle', label: 'Draw a rectangle', icon: LAYER_ICONS.rectangle },
+  { tool: 'ellipse', label: 'Draw an ellipse', icon: LAYER_ICONS.ellipse },
+  { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },
+  { tool: 'text', label: 'Set a text', icon: LAYER_ICONS.text },
 ]
 const HINTS: Readonly<Partial<Record<StageTool, string>>> = {
   route: 'Draw over the picture. Escape gives up.',
@@ -29,7 +30,14 @@ const HINTS: Readonly<Partial<Record<StageTool, string>>> = {
 </script>
 
 <template>
-  <div class="float tools" role="toolbar" aria-label="Tools" @pointerdown.stop>
+  <div
+    v-one-stop
+    class="float tools"
+    role="toolbar"
+    aria-orientation="vertical"
+    aria-label="Tools"
+    @pointerdown.stop
+  >
     <IconButton
       v-for="{ tool, label, icon } in TOOLS"
       :key="tool"

@@ -1,7 +1,7 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { DRAG_AFTER, trackPointer } from '../../../../gesture/trackPointer.ts'
-import { NEW_LAYERS, useNewLayer } from '../../useNewLayer.ts'
+import { NEW_LAYERS, useNewLayer } from '../../../../command/useNewLayer.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import type { StageCamera } from '../view/useStageCamera.ts'
 import type { Snapping } from '../useSnapping.ts'

@@ -8,6 +8,7 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
+import { vOneStop } from '../../../../ui/oneStop.ts'
 
 /** What the stage shows beside the picture: routes, ghosts, how it was before, lines to place things by. */
 const document = useDocument()
@@ -49,7 +50,14 @@ const takeGuidesAway = (): void => {
 </script>
 
 <template>
-  <div class="float bar" role="toolbar" aria-label="Stage view" @pointerdown.stop>
+  <div
+    v-one-stop
+    class="float bar"
+    role="toolbar"
+    aria-orientation="vertical"
+    aria-label="Stage view"
+    @pointerdown.stop
+  >
     <IconButton
       :icon="Spline"
       label="Routes and spacing marks"

@@ -1,34 +1,29 @@
-import type { Component } from 'vue'
 import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
 import { LAYER_KIND_RECORDS, makeLayer, type LayerKind } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../session/document/document.ts'
-import { useSelection } from '../../session/selection/selection.ts'
-import { useView } from '../../session/view/view.ts'
-import { LAYER_ICONS } from './layerIcons.ts'
+import { useDocument } from '../session/document/document.ts'
+import { useSelection } from '../session/selection/selection.ts'
+import { useView } from '../session/view/view.ts'
 
 /** A kind of layer a person can add, with what it is like at first. */
 export interface NewLayer {
   readonly kind: LayerKind
-  readonly icon: Component
   readonly values: Readonly<Record<string, Value>>
 }
 
 export const NEW_LAYERS = {
   rectangle: {
     kind: 'rectangle',
-    icon: LAYER_ICONS.rectangle,
     values: { size: [240, 160], corner: 12 },
   },
-  ellipse: { kind: 'ellipse', icon: LAYER_ICONS.ellipse, values: { size: [180, 180] } },
+  ellipse: { kind: 'ellipse', values: { size: [180, 180] } },
   path: {
     kind: 'path',
-    icon: LAYER_ICONS.path,
     values: { stroke: '#c8401a', 'stroke width': 6 },
   },
-  text: { kind: 'text', icon: LAYER_ICONS.text, values: { fill: '#1f2b33' } },
-  group: { kind: 'group', icon: LAYER_ICONS.group, values: {} },
+  text: { kind: 'text', values: { fill: '#1f2b33' } },
+  group: { kind: 'group', values: {} },
 } as const satisfies Record<string, NewLayer>
 
 /** Adding layers on top of the others; what is added is selected and lists all its properties. */

@@ -1,0 +1,63 @@
+import { useStageView } from '../session/view/stageView.ts'
+import type { CommandRuns, CommandWords } from './command.ts'
+import { NEW_LAYERS, useNewLayer } from './useNewLayer.ts'
+
+/** Commands that make layers, or take up the tool to make them with. */
+export const ADD_COMMANDS = {
+  addRectangle: {
+    name: 'Add a rectangle',
+    shown: [],
+    chords: [],
+    label: 'A rectangle in the middle of the frame',
+    group: 'Layers',
+  },
+  addEllipse: {
+    name: 'Add an ellipse',
+    shown: [],
+    chords: [],
+    label: 'An ellipse in the middle of the frame',
+    group: 'Layers',
+  },
+  addText: {
+    name: 'Add a text',
+    shown: [],
+    chords: [],
+    label: 'A text in the middle of the frame',
+    group: 'Layers',
+  },
+  addGroup: {
+    name: 'Add an empty group',
+    shown: [],
+    chords: [],
+    label: 'A group to put layers into, which can be moved by itself',
+    group: 'Layers',
+  },
+  pen: {
+    name: 'Draw a path with the pen',
+    shown: [],
+    chords: [],
+    label: 'Clicks set corners, drags curves; arrows and Enter do it without a pointer',
+    group: 'Layers',
+  },
+  drawRoute: {
+    name: 'Draw the route of the layer',
+    shown: [],
+    chords: [],
+    label: 'Drawn over the picture, in place of keys one by one',
+    group: 'Layers',
+  },
+} as const satisfies Record<string, CommandWords>
+
+/** What they do. */
+export function useAddCommands(): CommandRuns<keyof typeof ADD_COMMANDS> {
+  const stageView = useStageView()
+  const { add } = useNewLayer()
+  return {
+    addRectangle: () => add(NEW_LAYERS.rectangle),
+    addEllipse: () => add(NEW_LAYERS.ellipse),
+    addText: () => add(NEW_LAYERS.text),
+    addGroup: () => add(NEW_LAYERS.group),
+    pen: () => (stageView.tool = 'pen'),
+    drawRoute: () => (stageView.tool = 'route'),
+  }
+}

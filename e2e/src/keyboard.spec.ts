@@ -1,0 +1,183 @@
+import { expect, test, type Page } from '@playwright/test'
+import { addLayer, newProject, openDemo, type, withoutPickers } from './desk.ts'
+
+// The Desk without a pointer: parts of the screen, bars as one stop, lanes walked by arrows, and the whole main job.
+
+/** The name of what has the keyboard. */
+const focused = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const here = document.activeElement
+    return here?.getAttribute('aria-label') ?? here?.textContent?.trim() ?? ''
+  })
+const region = (page: Page): Promise<string | null | undefined> =>
+  page.evaluate(() => document.activeElement?.closest('[data-region]')?.getAttribute('data-region'))
+
+/** Presses keys and counts them; each letter of a text is one. */
+function hand(page: Page) {
+  let count = 0
+  return {
+    press: async (...keys: readonly string[]) => {
+      for (const key of keys) {
+        count += 1
+        await page.keyboard.press(key)
+      }
+    },
+    type: async (text: string) => {
+      count += text.length
+      await page.keyboard.type(text)
+    },
+    count: () => count,
+  }
+}
+
+test('the whole main job takes at most 60 key presses', async ({ page }) => {
+  await withoutPickers(page)
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: 'Open Lantern Regatta' })).toBeVisible()
+  const keys = hand(page)
+  // A new project: to its button, its name stands ready, and Enter makes it.
+  while ((await focused(page)) !== 'New project…') await keys.press('Tab')
+  await keys.press('Enter')
+  await expect(page.getByLabel('Name')).toBeFocused()
+  await keys.press('Enter')
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  // A shape.
+  await keys.press('Control+k')
+  // Typed at once: no letter is lost or taken for a command while the list comes.
+  await keys.type('rect')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toHaveValue('rect')
+  await keys.press('Enter')
+  await expect(page.getByRole('group', { name: /^Box of Rectangle/ })).toBeVisible()
+  // Two keys: one here, one a second on and 200 px to the right.
+  await keys.press('a', 'Shift+ArrowRight', 'Shift+ArrowRight', 'F6')
+  await expect(page.getByRole('group', { name: /^Box of Rectangle/ })).toBeFocused()
+  for (let i = 0; i < 6; i++) await keys.press('Shift+ArrowRight')
+  await expect(page.getByRole('button', { name: /Rectangle position, key \d/ })).toHaveCount(2)
+  // To the lanes, the ribbon between the two; ease both, then a handle of the bend.
+  await keys.press('F6', 'F6', 'ArrowDown', 'ArrowRight', 'ArrowRight', 'ArrowRight')
+  expect(await focused(page)).toBe('Rectangle position, keys 1 to 2')
+  await keys.press('Enter', '4', 'b')
+  await expect.poll(() => focused(page)).toMatch(/handle/i)
+  const reach = page.getByRole('slider', { name: /^Leave/ }).first()
+  const before = await reach.getAttribute('aria-valuenow')
+  await keys.press('ArrowRight', 'ArrowRight')
+  await expect(reach).not.toHaveAttribute('aria-valuenow', before!)
+  // Back, and the graph.
+  await keys.press('Escape', 'Enter')
+  await expect(page.getByRole('group', { name: 'Rectangle position, graph' })).toBeVisible()
+  // Copy, undo, export.
+  await keys.press('Control+c')
+  await expect(page.getByText(/keys copied/)).toBeVisible()
+  await keys.press('Control+z')
+  await expect(reach).toHaveAttribute('aria-valuenow', String(Number(before) + 1))
+  await keys.press('Control+k')
+  await keys.type('export')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toHaveValue('export')
+  await keys.press('Enter')
+  await expect(page).toHaveURL(/\/export$/)
+  const saving = page.waitForEvent('download')
+  while (!(await focused(page)).startsWith('Save page')) await keys.press('Tab')
+  await keys.press('Enter')
+  await saving
+  expect(keys.count()).toBeLessThanOrEqual(60)
+})
+
+test('F6 goes between the parts of the screen, each at the place where the keyboard was in it', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Boat 2', exact: true }).click()
+  const seen: unknown[] = []
+  for (let i = 0; i < 5; i++) {
+    await page.keyboard.press('F6')
+    seen.push(await region(page))
+  }
+  expect(seen).toEqual(['panel', 'bar', 'stage', 'rail', 'deck'])
+  await page.keyboard.press('Shift+F6')
+  await page.keyboard.press('ArrowRight')
+  const there = await focused(page)
+  await page.keyboard.press('F6')
+  await page.keyboard.press('Shift+F6')
+  expect(await focused(page)).toBe(there)
+})
+
+test('from the stage to the end of the Desk takes few Tabs: each bar is one stop, so are all lanes', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.keyboard.press('F6')
+  const seen: string[] = []
+  for (let i = 0; i < 29; i++) {
+    seen.push(`${await region(page)}: ${await focused(page)}`)
+    await page.keyboard.press('Tab')
+  }
+  expect(seen.filter((stop) => stop.startsWith('rail')).length).toBe(4)
+  // Ruler, range, filters and the list, whatever the number of lanes.
+  expect(seen.filter((stop) => stop.startsWith('deck')).length).toBeLessThanOrEqual(16)
+})
+
+test('arrows walk the list and its lanes, fold, and come to a value and back', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  await page.getByRole('button', { name: /^Ellipse position: Animate/ }).click()
+  await type(page, 'Current time', '1s')
+  await type(page, 'Ellipse position x', '940')
+  await page.getByRole('button', { name: 'Ellipse', exact: true }).focus()
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowDown')
+  expect(await focused(page)).toBe('Position')
+  // To its ribbon: past the dot and the first key.
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+  expect(await focused(page)).toBe('Ellipse position, keys 1 to 2')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Ellipse position, keys 1 to 2' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowDown')
+  expect(await focused(page)).toBe('Ellipse position, keys 1 to 2')
+  // The name, then Tab to its value; Escape is for the field.
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowLeft')
+  expect(await focused(page)).toBe('Position')
+  await page.keyboard.press('Tab')
+  expect(await focused(page)).toBe('Ellipse position x')
+  await page.keyboard.press('Shift+Tab')
+  expect(await focused(page)).toBe('Position')
+  // Left to the layer, left folds it, right unfolds it.
+  await page.keyboard.press('ArrowLeft')
+  expect(await focused(page)).toBe('Ellipse')
+  await page.keyboard.press('ArrowLeft')
+  await expect(page.getByRole('button', { name: 'Unfold Ellipse' })).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: 'Fold Ellipse' })).toBeVisible()
+  // What is deleted leaves the keyboard in the list.
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Delete')
+  await expect(page.getByRole('button', { name: 'Ellipse', exact: true })).toHaveCount(0)
+  await expect.poll(() => focused(page)).toBe('Rectangle')
+})
+
+test('an open graph is entered by Enter and left by Escape; its beads are no stops from outside', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Subtitle', exact: true }).focus()
+  await page.keyboard.press('ArrowRight')
+  await page.getByRole('button', { name: 'Subtitle', exact: true }).scrollIntoViewIfNeeded()
+  const lane = page.getByRole('button', { name: /^Subtitle opacity, keys 1 to 2/ })
+  await lane.focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  const graph = page.getByRole('group', { name: 'Subtitle opacity, graph' })
+  await expect(graph).toBeVisible()
+  await expect(graph.getByRole('slider').first()).toHaveAttribute('tabindex', '-1')
+  await graph.focus()
+  await page.keyboard.press('Enter')
+  await expect(graph.getByRole('slider').first()).toBeFocused()
+  await page.keyboard.press('Tab')
+  await expect(graph.getByRole('slider').nth(1)).toBeFocused()
+  await page.keyboard.press('Escape')
+  await expect(graph).toBeFocused()
+})
