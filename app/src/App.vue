@@ -19,7 +19,10 @@ const Toaster = defineAsyncComponent(async () => {
 /** The help is at hand on every screen. */
 useEventListener(window, 'keydown', (event) => {
   const isText = event.target instanceof HTMLElement && event.target.matches('input, textarea, select')
-  if (event.key !== '?' || isText || event.ctrlKey || event.metaKey) return
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const { single, changed } = preferences.ownKeys
+  const asks = single && !isText && event.key.toLowerCase() === (changed['help'] ?? '?')
+  if (!asks && event.key !== 'F1') return
   // Else it would be typed into the field that gets the keyboard there.
   event.preventDefault()
   help.show()

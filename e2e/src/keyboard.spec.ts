@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { addLayer, newProject, openDemo, type, withoutPickers } from './desk.ts'
+import { addLayer, newProject, openDemo, saved, type, withoutPickers } from './desk.ts'
 
 // The Desk without a pointer: parts of the screen, bars as one stop, lanes walked by arrows, and the whole main job.
 
@@ -180,4 +180,37 @@ test('an open graph is entered by Enter and left by Escape; its beads are no sto
   await expect(graph.getByRole('slider').nth(1)).toBeFocused()
   await page.keyboard.press('Escape')
   await expect(graph).toBeFocused()
+})
+
+test('keys pressed alone are changed and switched off, and stay so', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('?')
+  await page.getByRole('button', { name: 'Change keys…' }).click()
+  await page.getByRole('button', { name: 'Key of Marker here: M' }).click()
+  await page.keyboard.press('j')
+  await expect(page.getByText(/“J” is for “Play backwards” already/)).toBeVisible()
+  await page.keyboard.press('e')
+  await expect(page.getByRole('button', { name: 'Key of Marker here: E' })).toBeFocused()
+  await page.keyboard.press('Escape')
+  const markers = page.getByRole('button', { name: /^Marker / })
+  await expect(markers).toHaveCount(4)
+  await page.keyboard.press('m')
+  await page.keyboard.press('e')
+  await expect(markers).toHaveCount(5)
+
+  await page.keyboard.press('F1')
+  await page.getByRole('checkbox', { name: /pressed alone are commands/ }).uncheck()
+  await page.keyboard.press('Escape')
+  for (const key of ['Shift+e', 'Shift+m', '?']) await page.keyboard.press(key)
+  await expect(markers).toHaveCount(5)
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByLabel('Current time')).toHaveValue('00:00:04:03')
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  await page.keyboard.press('e')
+  await expect(page.getByLabel('Current time')).toBeVisible()
+  await page.keyboard.press('F1')
+  await expect(page.getByRole('checkbox', { name: /pressed alone are commands/ })).not.toBeChecked()
 })

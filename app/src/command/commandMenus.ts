@@ -1,5 +1,5 @@
 import type { MenuKind } from '../session/view/contextMenu.ts'
-import type { CommandId } from './commands.ts'
+import type { CommandId } from './commandTable.ts'
 
 /** What can be done with the thing a menu is asked for on, in groups. */
 export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly CommandId[])[]>> = {
@@ -27,9 +27,10 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['remove'],
   ],
   stage: [
+    ['addRectangle', 'addEllipse', 'addText', 'addGroup', 'pen', 'drawRoute'],
     ['paste', 'pasteSpecial', 'selectAll'],
     ['fit', 'zoomIn', 'zoomOut'],
-    ['list', 'help'],
+    ['list', 'toExport', 'toProjects', 'help'],
   ],
   ruler: [
     ['marker', 'rangeIn', 'rangeOut'],

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { COMMAND_MENUS } from './commandMenus.ts'
-import { COMMANDS, keysOf, type CommandId } from './commands.ts'
+import { COMMANDS, type CommandId } from './commandTable.ts'
+import { USUAL_KEYS, type OwnKeys } from '../session/preferences.ts'
+import { isChangeable, shownKeys, withKey } from './ownKeys.ts'
 import { commandKeys, sideOf, type CommandPress } from './keyBindings.ts'
 
 interface Pressed {
@@ -29,9 +31,9 @@ function eventOf({ key, code = '', mods = [] }: Pressed): KeyboardEvent {
 }
 
 /** What is asked for by a press; null for nothing. */
-function asked(pressed: Pressed): CommandPress | null {
+function asked(pressed: Pressed, own: OwnKeys = USUAL_KEYS): CommandPress | null {
   const found: CommandPress[] = []
-  commandKeys((press) => found.push(press))(eventOf(pressed))
+  commandKeys(own, (press) => found.push(press))(eventOf(pressed))
   expect(found.length).toBeLessThan(2)
   return found[0] ?? null
 }
@@ -103,6 +105,10 @@ describe('commandKeys', () => {
     ['save', { key: 's', mods: ['Meta'] }],
     ['help', { key: '?', mods: SHIFT }],
     ['help', { key: '?' }],
+    ['help', { key: 'F1' }],
+    ['region', { key: 'F6' }],
+    ['region', { key: 'F6', mods: SHIFT }],
+    ['handles', { key: 'b' }],
   ])('asks for %s by %j', (command, pressed) => {
     expect(asked(pressed)?.command).toBe(command)
   })
@@ -147,8 +153,59 @@ describe('COMMANDS', () => {
     const ids = Object.keys(COMMANDS) as CommandId[]
     for (const command of ids) {
       expect(COMMANDS[command].label).not.toBe('')
-      if (COMMANDS[command].chords.length > 0) expect(keysOf(command)).not.toBe('')
+      if (COMMANDS[command].chords.length > 0) expect(shownKeys(command, USUAL_KEYS)).not.toEqual([])
     }
     expect(new Set(ids.map((id) => COMMANDS[id].name)).size).toBe(ids.length)
+  })
+})
+
+describe('keys of one’s own', () => {
+  const OFF: OwnKeys = { ...USUAL_KEYS, single: false }
+  const ids = Object.keys(COMMANDS) as CommandId[]
+
+  it('switches off every letter, digit and sign pressed alone, and nothing else', () => {
+    for (const key of 'abcdefghijklmnopqrstuvwxyz0123456789[]{},.<>?+-='.split(''))
+      for (const mods of [[], SHIFT]) expect(asked({ key, mods }, OFF), key).toBeNull()
+    expect(asked({ key: '$', code: 'Digit4', mods: SHIFT }, OFF)).toBeNull()
+    for (const [command, key] of [
+      ['play', ' '],
+      ['frameOn', 'ArrowRight'],
+      ['remove', 'Delete'],
+      ['help', 'F1'],
+    ] as const)
+      expect(asked({ key }, OFF)?.command).toBe(command)
+    expect(shownKeys('marker', OFF)).toEqual([])
+    expect(shownKeys('help', OFF)).toEqual(['F1'])
+  })
+
+  it('gives a command another key, with its forms, and sets the old one free', () => {
+    const own = withKey(withKey(USUAL_KEYS, 'marker', 'e'), 'bend4', 'm')
+    expect(asked({ key: 'e' }, own)?.command).toBe('marker')
+    expect(asked({ key: 'E', mods: SHIFT }, own)).toMatchObject({ command: 'marker', more: true })
+    expect(asked({ key: 'm', code: 'KeyM' }, own)?.command).toBe('bend4')
+    expect(asked({ key: 'µ', code: 'KeyM', mods: ['Alt'] }, own)).toMatchObject({
+      command: 'bend4',
+      side: 'leave',
+    })
+    expect(asked({ key: '4', code: 'Digit4' }, own)).toBeNull()
+    expect(shownKeys('marker', own)).toEqual(['E'])
+    expect(withKey(own, 'marker', 'W').changed['marker']).toBe('w')
+    // Its usual key is no change.
+    expect(withKey(withKey(USUAL_KEYS, 'marker', 'e'), 'marker', 'M').changed).toEqual({})
+  })
+
+  it('refuses a key that another command has, or that is none, and says so', () => {
+    expect(() => withKey(USUAL_KEYS, 'marker', 'J')).toThrow(/“J” is for “Play backwards” already/)
+    expect(() => withKey({ single: false, changed: {} }, 'marker', '4')).toThrow(/Ease both/)
+    for (const key of ['F5', 'Shift', '', ' '])
+      expect(() => withKey(USUAL_KEYS, 'marker', key)).toThrow(/letter/)
+  })
+
+  it('never gives one key to two commands, whatever is kept', () => {
+    const kept = { single: true, changed: { play: 'x', nonsense: 'y', marker: 'long', fit: '' } } as OwnKeys
+    expect(asked({ key: 'x' }, kept)?.command).toBe('splitAxes')
+    expect(asked({ key: 'm' }, kept)?.command).toBe('marker')
+    expect(asked({ key: 'f' }, kept)?.command).toBe('fit')
+    expect(ids.filter(isChangeable).length).toBeGreaterThan(25)
   })
 })

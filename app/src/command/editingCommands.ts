@@ -77,7 +77,7 @@ export const EDITING_COMMANDS = {
     label: 'The screen with all projects of this browser',
     group: 'Editing',
   },
-  help: { name: 'Help', shown: ['?'], chords: ['?'], label: 'This sheet', group: 'Editing' },
+  help: { name: 'Help', shown: ['?', 'F1'], chords: ['?', 'F1'], label: 'This sheet', group: 'Editing' },
 } as const satisfies Record<string, CommandWords>
 
 /** What they do. */

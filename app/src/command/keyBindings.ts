@@ -1,6 +1,8 @@
 import { createKeybindingsHandler } from 'tinykeys'
 import type { BendSide } from './command.ts'
-import { COMMANDS, type CommandId } from './commands.ts'
+import type { OwnKeys } from '../session/preferences.ts'
+import { COMMANDS, type CommandId } from './commandTable.ts'
+import { chordsOf } from './ownKeys.ts'
 
 /** What a key press asks for. */
 export interface CommandPress {
@@ -23,12 +25,16 @@ const withShift = (chord: string): string[] =>
 
 /**
  * Listens for the keys of all commands.
+ * @param own what the person made of them
  * @param answer does what is asked for; told of the press that asked for it
  */
-export function commandKeys(answer: (press: CommandPress, event: KeyboardEvent) => void): EventListener {
+export function commandKeys(
+  own: OwnKeys,
+  answer: (press: CommandPress, event: KeyboardEvent) => void,
+): EventListener {
   const bindings: Record<string, (event: KeyboardEvent) => void> = {}
   for (const command of Object.keys(COMMANDS) as CommandId[]) {
-    for (const chord of COMMANDS[command].chords.flatMap(inBothSystems).flatMap(withShift))
+    for (const chord of chordsOf(command, own).flatMap(inBothSystems).flatMap(withShift))
       bindings[chord] = (event) => answer({ command, more: event.shiftKey, side: sideOf(event) }, event)
   }
   return createKeybindingsHandler(bindings)

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import type { CommandId } from './commands.ts'
+import type { CommandId } from './commandTable.ts'
 
 const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
 const FIELD = 'input, textarea, select'

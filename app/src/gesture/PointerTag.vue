@@ -18,7 +18,7 @@ const tag = computed(() => props.of.tag.value)
   stroke: var(--sheet-2);
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 12px;
+  font-size: 0.75rem;
   paint-order: stroke;
 }
 </style>

@@ -1,19 +1,34 @@
 import { defineStore } from 'pinia'
+import { usePreferredDark } from '@vueuse/core'
 import { computed, reactive, toRefs, watch } from 'vue'
 import type { SpanPolicy } from '@arrow-bend/core/edit'
 import type { TimeDisplay } from '@arrow-bend/core/time'
 import { projectStorage } from '../storage/index.ts'
 
+/**
+ * What a person made of the keys that are pressed alone: letters, digits and signs. They can be switched off and changed
+ * for those who speak to their machine, or press keys unawares (WCAG 2.2, 2.1.4 Character Key Shortcuts).
+ */
+export interface OwnKeys {
+  /** Whether keys pressed alone are commands at all. */
+  readonly single: boolean
+  /** The key of a command in place of its usual one, by command. */
+  readonly changed: Readonly<Partial<Record<string, string>>>
+}
+
+export const USUAL_KEYS: OwnKeys = { single: true, changed: {} }
+
 interface Kept {
-  themeChoice: 'paper' | 'lamp'
+  /** As the system is until the person chooses. */
+  themeChoice: 'paper' | 'lamp' | 'system'
   autoKey: boolean
   snap: boolean
   loop: boolean
   timeDisplay: TimeDisplay
   /** px; null until the person drags the border */
   stageHeight: number | null
-  /** px */
-  panelWidth: number
+  /** px; null until the person drags the border */
+  panelWidth: number | null
   showRoutes: boolean
   thirds: boolean
   safe: boolean
@@ -39,16 +54,17 @@ interface Kept {
   spanPolicy: SpanPolicy
   /** How fast playback is, % of real speed. */
   playPercent: number
+  ownKeys: OwnKeys
 }
 
 const USUAL: Kept = {
-  themeChoice: 'paper',
+  themeChoice: 'system',
   autoKey: true,
   snap: true,
   loop: true,
   timeDisplay: 'timecode',
   stageHeight: null,
-  panelWidth: 340,
+  panelWidth: null,
   showRoutes: true,
   thirds: false,
   safe: false,
@@ -65,6 +81,7 @@ const USUAL: Kept = {
   listWidth: 300,
   spanPolicy: 'stay',
   playPercent: 100,
+  ownKeys: USUAL_KEYS,
 }
 
 function isKept(value: unknown): value is Partial<Kept> {
@@ -81,21 +98,28 @@ export const usePreferences = defineStore('preferences', () => {
       for (const name of Object.keys(USUAL) as (keyof Kept)[]) {
         const fits =
           typeof value[name] === typeof USUAL[name] ||
-          (name === 'stageHeight' && typeof value[name] === 'number')
+          (USUAL[name] === null && typeof value[name] === 'number')
         if (fits) Object.assign(kept, { [name]: value[name] })
       }
     })
     .catch(() => undefined)
     .finally(() => {
-      watch(kept, (now) => void projectStorage.keepPreference('desk', { ...now }).catch(() => undefined))
+      // What is kept has to be plain: the database takes no proxies.
+      const keep = (now: Kept): Promise<void> =>
+        projectStorage.keepPreference('desk', JSON.parse(JSON.stringify(now)))
+      watch(kept, (now) => void keep(now).catch(() => undefined))
     })
-  const theme = computed(() => kept.themeChoice)
+  const systemIsDark = usePreferredDark()
+  const theme = computed(() => {
+    if (kept.themeChoice !== 'system') return kept.themeChoice
+    return systemIsDark.value ? 'lamp' : 'paper'
+  })
   watch(theme, (now) => (document.documentElement.dataset['theme'] = now), { immediate: true })
   return {
     ...toRefs(kept),
     theme,
     switchTheme: (): void => {
-      kept.themeChoice = kept.themeChoice === 'paper' ? 'lamp' : 'paper'
+      kept.themeChoice = theme.value === 'paper' ? 'lamp' : 'paper'
     },
   }
 })

@@ -6,7 +6,7 @@ import { renameProject } from '@arrow-bend/core/edit'
 import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { useJournal } from '../session/document/journal.ts'
-import { keysOf } from '../command/commands.ts'
+import { keysOf } from '../command/keysOf.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
 import NameField from '../ui/NameField.vue'
@@ -59,7 +59,7 @@ const rename = (to: string): void => {
     <span class="text-ink-2" aria-hidden="true">·</span>
     <SceneMenu />
     <!-- Room for all it says, so that what stands beside it does not move. -->
-    <span class="w-[104px] shrink-0 text-[12px] text-ink-2" role="status">
+    <span class="w-[104px] shrink-0 text-[0.75rem] text-ink-2" role="status">
       <button
         v-if="saving.state.kind === 'failed'"
         type="button"
@@ -127,7 +127,7 @@ const rename = (to: string): void => {
 .name {
   max-width: 260px;
   min-width: 0;
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 650;
 }
 

@@ -62,7 +62,7 @@ const remove = async (): Promise<void> => {
 <template>
   <div v-if="phase === 'trouble'" class="grid h-full place-items-center p-8">
     <div class="float max-w-lg p-6" role="alert">
-      <h1 class="mb-2 text-[15px] font-semibold">The project could not be opened</h1>
+      <h1 class="mb-2 text-[0.9375rem] font-semibold">The project could not be opened</h1>
       <p class="mb-4">{{ trouble }}</p>
       <div class="flex flex-wrap gap-2">
         <RouterLink class="button button-primary" to="/">Back to the projects</RouterLink>

@@ -20,7 +20,7 @@ defineEmits<{ close: [] }>()
     <div class="fixed inset-0 flex items-center justify-center p-6">
       <DialogPanel class="panel float" :class="{ wide }">
         <header class="flex items-center justify-between gap-4 px-5 pt-4">
-          <DialogTitle class="text-[15px] font-semibold">{{ title }}</DialogTitle>
+          <DialogTitle class="text-[0.9375rem] font-semibold">{{ title }}</DialogTitle>
           <IconButton :icon="X" label="Close" @press="$emit('close')" />
         </header>
         <!-- Long ones are scrolled by keys too. -->

@@ -72,6 +72,6 @@ kbd {
   flex: none;
   color: var(--ink-2);
   font-family: inherit;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

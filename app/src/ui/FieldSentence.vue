@@ -28,7 +28,7 @@ const { floatingStyles } = useFloating(toRef(props, 'anchor'), bubble, {
   background: var(--ink);
   color: var(--sheet-2);
   cursor: default;
-  font-size: 12px;
+  font-size: 0.75rem;
   line-height: 16px;
   text-align: left;
 }

@@ -221,7 +221,7 @@ watch(
   overflow: hidden;
   flex: 0 1 auto;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
   margin-right: 2px;
   text-overflow: clip;
   white-space: nowrap;
@@ -236,7 +236,7 @@ input {
   background: none;
   color: inherit;
   cursor: inherit;
-  font-size: 13px;
+  font-size: 0.8125rem;
   outline: none;
   text-align: right;
 }
@@ -245,7 +245,7 @@ input {
   flex: none;
   margin-left: 3px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .trouble {

@@ -38,7 +38,7 @@ button {
   flex: 1 1 auto;
   padding: 0 7px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
   white-space: nowrap;
 }
 

@@ -84,7 +84,7 @@ const onKeydown = (event: KeyboardEvent): void => {
 }
 
 input {
-  width: 100px;
+  width: 6.25rem;
   height: 26px;
   padding: 0 4px;
   border: 1px solid transparent;
@@ -94,8 +94,8 @@ input {
 }
 
 input.large {
-  width: 136px;
-  font-size: 17px;
+  width: 8.5rem;
+  font-size: 1.0625rem;
   font-weight: 600;
 }
 

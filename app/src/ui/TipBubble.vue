@@ -27,7 +27,7 @@ const { floatingStyles } = useFloating(toRef(props, 'host'), bubble, {
   border-radius: 4px;
   background: var(--ink);
   color: var(--sheet-2);
-  font-size: 12px;
+  font-size: 0.75rem;
   pointer-events: none;
 }
 </style>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener, useWindowSize } from '@vueuse/core'
+import { clamp } from '@arrow-bend/core/number'
 import { computed, defineAsyncComponent, ref, onScopeDispose } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
-import { COMMANDS } from '../../command/commands.ts'
+import { COMMANDS } from '../../command/commandTable.ts'
 import { useKeyTarget } from '../../command/useKeyTarget.ts'
-import { commandKeys } from '../../command/keyBindings.ts'
+import { commandKeys, type CommandPress } from '../../command/keyBindings.ts'
 import { useCommandList } from '../../session/view/commandList.ts'
 import { useContextMenu } from '../../session/view/contextMenu.ts'
 import { useHoveredView } from '../../session/view/hoveredView.ts'
@@ -25,7 +26,7 @@ import { useKeyPasting } from './useKeyPasting.ts'
 const LEAST_STAGE = 200
 const LEAST_DECK = 120
 const LEAST_PANEL = 340
-const MOST_PANEL = 560
+const MOST_PANEL = 820
 
 const document = useDocument()
 const preferences = usePreferences()
@@ -52,21 +53,25 @@ const { height: deskHeight } = useElementSize(desk)
 
 let playWaits = false
 
-const { height: windowHeight } = useWindowSize()
+const { width: windowWidth, height: windowHeight } = useWindowSize()
+/** A quarter of the window until the person drags the border. */
+const panelWidth = computed(() => preferences.panelWidth ?? clamp(windowWidth.value / 4, LEAST_PANEL, 480))
+const mostPanel = computed(() => clamp(windowWidth.value / 2, LEAST_PANEL, MOST_PANEL))
 /** Half the window until the person drags the border. */
 const stageHeight = computed(() =>
   Math.max(LEAST_STAGE, preferences.stageHeight ?? Math.round(windowHeight.value / 2)),
 )
 
 const { isForCommand } = useKeyTarget()
-const keys = commandKeys(({ command, more, side }, event) => {
+const answer = ({ command, more, side }: CommandPress, event: KeyboardEvent): void => {
   if (!isForCommand(event, command)) return
   event.preventDefault()
   if (event.repeat && !('repeats' in COMMANDS[command])) return
   // Over the stage Space may be the start of a pan; it plays when let go without one.
   if (command === 'play' && hover.stage) playWaits = true
   else actions.run(command, more, side)
-})
+}
+const keys = computed(() => commandKeys(preferences.ownKeys, answer))
 /** The list of commands may take a moment to come; what is typed meanwhile is for it, not for the Desk. */
 const isForComingList = (event: KeyboardEvent): boolean => {
   if (!commandList.open || (event.target as Element).closest('[role=dialog]')) return false
@@ -81,7 +86,7 @@ useEventListener(window, 'keydown', (event) => {
   if (asksForMenu && desk.value?.contains(event.target as Node)) {
     event.preventDefault()
     contextMenu.ask(event.target as Element)
-  } else keys(event)
+  } else keys.value(event)
 })
 
 useEventListener(window, 'keyup', (event) => {
@@ -107,14 +112,15 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
       />
       <template v-if="panel.open">
         <ResizeHandle
-          v-model="preferences.panelWidth"
+          :model-value="panelWidth"
           class="-mx-[3px]"
           label="Width of the Bend panel"
           grows="left"
           :least="LEAST_PANEL"
-          :most="MOST_PANEL"
+          :most="mostPanel"
+          @update:model-value="(width) => (preferences.panelWidth = width)"
         />
-        <SidePanel :actions="actions" :style="{ width: `${preferences.panelWidth}px` }" />
+        <SidePanel :actions="actions" :style="{ width: `${panelWidth}px` }" />
       </template>
       <button
         type="button"
@@ -165,7 +171,7 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
   border: 2px dashed var(--pencil);
   border-radius: 8px;
   background: color-mix(in srgb, var(--sheet) 82%, transparent);
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 650;
   pointer-events: none;
   place-items: center;

@@ -100,7 +100,7 @@ onMounted(() => title.value?.focus())
 <template>
   <main class="overflow-auto bg-bench px-8 py-6">
     <div class="mx-auto grid max-w-[880px] gap-4">
-      <h2 ref="title" tabindex="-1" class="text-[20px] leading-7 font-semibold outline-none">
+      <h2 ref="title" tabindex="-1" class="text-[1.25rem] leading-7 font-semibold outline-none">
         Export “{{ scene.name }}”
       </h2>
       <section class="card" aria-labelledby="page-title">
@@ -110,7 +110,7 @@ onMounted(() => title.value?.focus())
             One HTML file that plays by itself, over and over, in any current browser. Moves are CSS
             keyframes, without scripts.
           </p>
-          <p class="text-[12px]">
+          <p class="text-[0.75rem]">
             Held to the stage at every frame: positions within 0.1 px, opacity within 0.1 %, colours within
             1/255.
           </p>
@@ -205,7 +205,7 @@ onMounted(() => title.value?.focus())
 
 h3 {
   margin-bottom: 2px;
-  font-size: 15px;
+  font-size: 0.9375rem;
   font-weight: 650;
 }
 
@@ -217,7 +217,7 @@ label span {
   display: block;
   margin-bottom: 3px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 select {

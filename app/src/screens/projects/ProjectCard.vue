@@ -53,8 +53,8 @@ const rename = (): void => {
           @blur="rename"
         />
         <h3 v-else class="truncate font-semibold" :title="card.name">{{ card.name }}</h3>
-        <p class="truncate text-[12px] text-ink-2">{{ facts }}</p>
-        <p class="truncate text-[12px] text-ink-2">Changed {{ changed }}</p>
+        <p class="truncate text-[0.75rem] text-ink-2">{{ facts }}</p>
+        <p class="truncate text-[0.75rem] text-ink-2">Changed {{ changed }}</p>
       </div>
       <Menu as="div" class="relative">
         <MenuButton class="menu-button" :aria-label="`More for ${card.name}`">

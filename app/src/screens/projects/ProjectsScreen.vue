@@ -163,7 +163,7 @@ onMounted(async () => {
   >
     <header class="flex h-11 flex-none items-center gap-2 border-b border-rule px-3">
       <span class="grid size-7 place-items-center"><ArrowMark /></span>
-      <h1 class="text-[15px] font-semibold">Arrow Bend</h1>
+      <h1 class="text-[0.9375rem] font-semibold">Arrow Bend</h1>
       <span class="grow" />
       <IconButton
         :icon="Contrast"
@@ -175,7 +175,7 @@ onMounted(async () => {
     <main class="flex-1 overflow-auto px-8 py-6" :aria-busy="busy">
       <div class="mx-auto max-w-[1160px]">
         <div class="mb-5 flex items-end gap-3">
-          <h2 class="grow text-[20px] leading-7 font-semibold">Projects</h2>
+          <h2 class="grow text-[1.25rem] leading-7 font-semibold">Projects</h2>
           <button type="button" class="button" @click="openDemo">
             <Sailboat :size="16" aria-hidden="true" />Open the demo
           </button>
@@ -237,7 +237,7 @@ onMounted(async () => {
     </main>
     <div
       v-if="dropping"
-      class="pointer-events-none fixed inset-3 grid place-items-center rounded-lg border-2 border-dashed border-pencil bg-sheet/80 text-[15px]"
+      class="pointer-events-none fixed inset-3 grid place-items-center rounded-lg border-2 border-dashed border-pencil bg-sheet/80 text-[0.9375rem]"
     >
       Drop a .bend file to open it
     </div>

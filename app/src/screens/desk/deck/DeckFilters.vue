@@ -26,7 +26,7 @@ const lastFrameWords = computed(
   <div class="head-left">
     <select
       v-model="view.filter"
-      class="field h-6! border-0! bg-transparent! text-[12px]"
+      class="field h-6! border-0! bg-transparent! text-[0.75rem]"
       aria-label="Rows to show"
     >
       <option value="animated">Animated</option>
@@ -34,7 +34,7 @@ const lastFrameWords = computed(
       <option value="selected">Selected</option>
     </select>
     <span
-      class="grow truncate text-[12px] text-ink-2"
+      class="grow truncate text-[0.75rem] text-ink-2"
       :title="`${laneCount} of ${allLanes} lanes shown; the scene lasts ${lastFrameWords}`"
       >{{ laneCount < allLanes ? `${laneCount} of ${allLanes}` : `${allLanes} lanes` }}</span
     >
@@ -77,6 +77,6 @@ const lastFrameWords = computed(
   border-radius: 4px;
   background: none;
   color: var(--ink);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

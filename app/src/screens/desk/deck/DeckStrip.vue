@@ -120,7 +120,7 @@ const END_NAMES = ['Start', 'End'] as const
   gap: 4px;
   padding: 0 6px 0 4px;
   border-right: 1px solid var(--rule);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .words {
@@ -152,7 +152,7 @@ const END_NAMES = ['Start', 'End'] as const
 
 text {
   fill: var(--ink);
-  font-size: 11px;
+  font-size: 0.6875rem;
   pointer-events: none;
 }
 

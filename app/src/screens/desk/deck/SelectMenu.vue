@@ -97,6 +97,6 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
 .hint {
   padding: 4px 8px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

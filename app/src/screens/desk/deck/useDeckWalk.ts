@@ -84,7 +84,9 @@ export function useDeckWalk({ scroller, rows, isChosen, scrollTo, turnFold }: Wa
   }
 
   const onFocus = (event: FocusEvent): void => {
-    inside.value = stays = true
+    inside.value = true
+    // What is merely clicked leaves the keys to the Desk.
+    stays = (event.target as Element).matches(':focus-visible')
     if (event.target === scroller.value) {
       goTo(resume(), null)
       return

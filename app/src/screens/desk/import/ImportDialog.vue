@@ -53,9 +53,9 @@ const layersOf = (art: Art, isSvg: boolean): string => {
         <tbody>
           <tr v-for="one in waiting" :key="one.file.name" class="border-b border-rule-soft">
             <td class="max-w-44 truncate py-1.5" :title="one.file.name">{{ one.file.name }}</td>
-            <td class="mono px-2 text-right text-[12px]">{{ sizeOf(one.art) }} px</td>
-            <td class="mono px-2 text-right text-[12px]">{{ scaleOf(one.art) }}</td>
-            <td class="text-right text-[12px] text-ink-2">{{ layersOf(one.art, one.isSvg) }}</td>
+            <td class="mono px-2 text-right text-[0.75rem]">{{ sizeOf(one.art) }} px</td>
+            <td class="mono px-2 text-right text-[0.75rem]">{{ scaleOf(one.art) }}</td>
+            <td class="text-right text-[0.75rem] text-ink-2">{{ layersOf(one.art, one.isSvg) }}</td>
           </tr>
         </tbody>
       </table>

@@ -2,7 +2,8 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
-import { COMMANDS, keysOf, type CommandId } from '../../../command/commands.ts'
+import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
+import { keysOf } from '../../../command/keysOf.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
@@ -58,7 +59,7 @@ const run = (id: CommandId | null): void => {
     title="All commands"
     @close="commandList.open = false"
   >
-    <p class="mb-2 truncate text-[12px] text-ink-2">
+    <p class="mb-2 truncate text-[0.75rem] text-ink-2">
       {{ target ? `They act on what is selected: ${target}.` : 'Nothing is selected.' }}
     </p>
     <Combobox as="div" :model-value="null" @update:model-value="run">
@@ -112,13 +113,13 @@ const run = (id: CommandId | null): void => {
 small {
   display: block;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 kbd {
   flex: none;
   color: var(--ink-2);
   font-family: inherit;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

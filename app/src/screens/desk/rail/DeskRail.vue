@@ -22,7 +22,7 @@ import { usePlayback } from '../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
-import { keysOf } from '../../../command/commands.ts'
+import { keysOf } from '../../../command/keysOf.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
@@ -183,7 +183,7 @@ const fps = computed(() =>
     />
     <select
       v-model="preferences.timeDisplay"
-      class="field shrink-0 px-1 text-[12px]"
+      class="field shrink-0 px-1 text-[0.75rem]"
       aria-label="Show time as"
     >
       <option v-for="{ value, label } in DISPLAYS" :key="value" :value="value">{{ label }}</option>
@@ -258,7 +258,7 @@ const fps = computed(() =>
   min-width: 0;
   flex: 1 1 0;
   overflow: hidden;
-  font-size: 12px;
+  font-size: 0.75rem;
   text-overflow: ellipsis;
   white-space: nowrap;
 }

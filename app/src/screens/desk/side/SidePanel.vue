@@ -120,6 +120,6 @@ const { shown, seconds, hue } = target
 }
 
 .empty h2 {
-  font-size: 15px;
+  font-size: 0.9375rem;
 }
 </style>

@@ -31,7 +31,7 @@ const shown = computed<readonly BeadCount[]>((before = props.counts) =>
 .counts {
   fill: var(--ink-2);
   font-family: var(--font-mono);
-  font-size: 9px;
+  font-size: 0.5625rem;
   pointer-events: none;
   text-anchor: middle;
 }

@@ -65,7 +65,7 @@ const shownLimits = computed(() =>
   stroke: var(--sheet-2);
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 11px;
+  font-size: 0.6875rem;
   paint-order: stroke;
   text-anchor: end;
 }

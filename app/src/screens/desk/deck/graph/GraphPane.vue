@@ -330,7 +330,7 @@ const canBend = computed(
 
 .letter {
   fill: var(--hue);
-  font-size: 12px;
+  font-size: 0.75rem;
   font-weight: 650;
 }
 
@@ -339,7 +339,7 @@ const canBend = computed(
   stroke: var(--sheet-2);
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 11px;
+  font-size: 0.6875rem;
   paint-order: stroke;
   text-anchor: middle;
 }
@@ -368,7 +368,7 @@ const canBend = computed(
   stroke: var(--sheet-2);
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 12px;
+  font-size: 0.75rem;
   paint-order: stroke;
 }
 </style>

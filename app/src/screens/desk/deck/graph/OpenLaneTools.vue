@@ -116,7 +116,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
         {{ label }}
       </button>
     </div>
-    <span v-else class="grow text-[12px] text-ink-2">Speed</span>
+    <span v-else class="grow text-[0.75rem] text-ink-2">Speed</span>
     <IconButton
       small
       :icon="Maximize"
@@ -228,7 +228,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
   flex: 1;
   border-radius: 4px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .choice button[aria-pressed='true'],
@@ -245,7 +245,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
   border: 1px solid var(--rule);
   border-radius: 5px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .end {
@@ -260,7 +260,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
   align-items: center;
   gap: 4px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .outside select {

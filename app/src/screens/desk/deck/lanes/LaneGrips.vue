@@ -185,10 +185,11 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
   stroke: none;
 }
 
+/* What is selected is pencil; where the keyboard is, is ink. */
 .span:focus-visible,
 .bead:focus-visible {
   outline: none;
-  stroke: var(--pencil);
+  stroke: var(--ink);
   stroke-width: 2;
 }
 </style>

@@ -30,7 +30,7 @@ const ROOM = 180
   stroke: var(--sheet);
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 11px;
+  font-size: 0.6875rem;
   paint-order: stroke;
   pointer-events: none;
 }

@@ -129,7 +129,7 @@ const toggle = (): void => {
   align-items: center;
   gap: 4px;
   padding-right: 4px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .inset {

@@ -170,7 +170,7 @@ const still = computed(() => {
   align-items: center;
   justify-content: flex-end;
   gap: 3px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .one {
@@ -187,7 +187,7 @@ const still = computed(() => {
 }
 
 .value :deep(input) {
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .unit {

@@ -229,7 +229,7 @@ const pressEye = (event: MouseEvent): void => {
   overflow: hidden;
   flex: 1 1 0;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
   text-align: right;
   white-space: nowrap;
 }

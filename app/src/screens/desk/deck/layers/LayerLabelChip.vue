@@ -25,7 +25,7 @@ defineProps<{ label: LayerLabel }>()
   flex: none;
   border-radius: 3px;
   color: #fffdf8;
-  font-size: 11px;
+  font-size: 0.6875rem;
   font-weight: 700;
   line-height: 1;
   place-items: center;

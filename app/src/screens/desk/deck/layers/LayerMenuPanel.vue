@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { followInPlace, setTurnAlongRoute, switchLayers } from '@arrow-bend/core/edit'
 import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
-import { COMMANDS, type CommandId } from '../../../../command/commands.ts'
+import { COMMANDS, type CommandId } from '../../../../command/commandTable.ts'
 import { useCommands } from '../../../../command/useCommands.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'

@@ -126,7 +126,7 @@ const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarge
 
 text {
   fill: var(--ink);
-  font-size: 11px;
+  font-size: 0.6875rem;
   pointer-events: none;
 }
 </style>

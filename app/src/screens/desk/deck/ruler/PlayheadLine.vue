@@ -49,6 +49,7 @@ watch(
   left: -0.5px;
   width: 1px;
   background: linear-gradient(to bottom, transparent 14px, var(--ink) 14px);
+  forced-color-adjust: none;
   pointer-events: none;
 }
 

@@ -136,7 +136,7 @@ const onKeydown = (event: KeyboardEvent, marker: Marker): void => {
 
 text {
   fill: var(--ink);
-  font-size: 11px;
+  font-size: 0.6875rem;
   pointer-events: none;
 }
 </style>

@@ -32,7 +32,7 @@ span {
   padding: 0 4px;
   border-radius: 3px;
   background: var(--sheet-2);
-  font-size: 11px;
+  font-size: 0.6875rem;
   white-space: nowrap;
 }
 

@@ -102,6 +102,6 @@ const overshootRecipe = (percent: number): Recipe<unknown> =>
 
 .facts :deep(input),
 .facts :deep(.unit) {
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

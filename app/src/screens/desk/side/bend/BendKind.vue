@@ -113,7 +113,7 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Pla
 .segments button {
   flex: 1;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .segments button[aria-pressed='true'] {
@@ -125,6 +125,6 @@ const withNumber = (bend: PlainBend, number: NumberOfFamily, value: number): Pla
 
 .hint {
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

@@ -39,7 +39,7 @@ const { spans, first, refs, shown, stored, linkedTo, smooth, mixed, handles, def
 const { hue, seconds, frames, elapsed, title } = props.target
 
 /** What stands round the plot: height of all other rows, and width of the fields beside it, px. */
-const OTHER_ROWS = 234
+const OTHER_ROWS = 242
 const NUMBERS_ROW = 28
 const FIELDS = 108
 const panel = ref<HTMLElement | null>(null)
@@ -135,14 +135,14 @@ const chooseMode = (mode: Mode): void =>
         <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
         <h2 class="truncate" :title="title">{{ title }}</h2>
         <span class="grow" />
-        <span v-if="spans.length > 1" class="shrink-0 text-[12px]"
+        <span v-if="spans.length > 1" class="shrink-0 text-[0.75rem]"
           ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
         >
-        <span v-else class="shrink-0 text-[12px] text-ink-2"
+        <span v-else class="shrink-0 text-[0.75rem] text-ink-2"
           >{{ linkedTo === null ? '' : `linked to ${linkedTo}, ` }}keys {{ first.index + 1 }} to
           {{ first.index + 2 }}</span
         >
-        <span class="mono shrink-0 text-[12px]"
+        <span class="mono shrink-0 text-[0.75rem]"
           >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
         >
       </header>
@@ -228,6 +228,11 @@ const chooseMode = (mode: Mode): void =>
   overflow: hidden auto;
   padding: 2px 11px 3px;
   scrollbar-width: thin;
+}
+
+/* What does not fit is scrolled to, never squeezed. */
+.panel > :deep(*) {
+  flex-shrink: 0;
 }
 
 .head {

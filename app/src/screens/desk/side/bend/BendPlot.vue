@@ -230,7 +230,7 @@ const now = computed(() => {
 text {
   fill: var(--ink-2);
   font-family: var(--font-mono);
-  font-size: 11px;
+  font-size: 0.6875rem;
 }
 
 .shade {

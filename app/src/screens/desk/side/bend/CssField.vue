@@ -61,7 +61,7 @@ const copy = async (): Promise<void> => {
 
 <template>
   <div class="css-field">
-    <label class="text-[12px] text-ink-2" :for="troubleId + 'i'">CSS</label>
+    <label class="text-[0.75rem] text-ink-2" :for="troubleId + 'i'">CSS</label>
     <input
       :id="troubleId + 'i'"
       ref="input"
@@ -97,6 +97,6 @@ input {
   height: 22px;
   flex: 1;
   padding: 0 6px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

@@ -21,7 +21,7 @@ const moved = (u: number, p: number): PlotEdit => ({ kind: 'move', index: props.
 
 <template>
   <div class="flex h-6 items-center gap-2">
-    <span class="flex-none text-[12px]">Point {{ point }} of {{ bend.nodes.length - 2 }}</span>
+    <span class="flex-none text-[0.75rem]">Point {{ point }} of {{ bend.nodes.length - 2 }}</span>
     <EditField
       class="flex-1"
       show-label

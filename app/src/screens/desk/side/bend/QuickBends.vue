@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
-import type { CommandId } from '../../../../command/commands.ts'
+import type { CommandId } from '../../../../command/commandTable.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
 import TipHost from '../../../../ui/TipHost.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
@@ -52,7 +52,7 @@ const SMOOTH_LOOK: PlainBend = {
       >
         <BendGlyph v-if="tile.bend" :bend="tile.bend" :width="34" :height="28" />
         <span v-else class="h-7" />
-        <span class="mono text-[11px] leading-3">{{ tile.digit }}</span>
+        <span class="mono text-[0.6875rem] leading-3">{{ tile.digit }}</span>
       </button>
     </TipHost>
   </div>

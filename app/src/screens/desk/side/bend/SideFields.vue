@@ -95,7 +95,7 @@ const sideFields = (side: Side) => {
 }
 
 h3 {
-  font-size: 12px;
+  font-size: 0.75rem;
   font-weight: 650;
   line-height: 14px;
 }
@@ -106,6 +106,6 @@ h3 {
 
 .fields :deep(input),
 .fields :deep(.unit) {
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

@@ -43,7 +43,7 @@ line {
 text {
   fill: var(--ink-2);
   font-family: var(--font-mono);
-  font-size: 11px;
+  font-size: 0.6875rem;
 }
 
 .stringer {

@@ -57,7 +57,7 @@ const onKey = (event: KeyboardEvent): void => {
 
 <template>
   <div class="flex items-center gap-2">
-    <span class="text-[12px] text-ink-2">Strength</span>
+    <span class="text-[0.75rem] text-ink-2">Strength</span>
     <svg
       ref="svg"
       class="slider"

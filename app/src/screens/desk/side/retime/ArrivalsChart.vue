@@ -73,7 +73,7 @@ const more = computed(() => Math.max(0, now.value.length - MOST))
 
 text {
   fill: var(--ink-2);
-  font-size: 9px;
+  font-size: 0.5625rem;
 }
 
 .now {

@@ -10,7 +10,7 @@ import { usePinnedKey } from '../../../../session/selection/pinnedKey.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { keysOf } from '../../../../command/commands.ts'
+import { keysOf } from '../../../../command/keysOf.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import type { Commands } from '../../../../command/useCommands.ts'
@@ -255,7 +255,7 @@ const SHOWN = 24
   display: flex;
   flex-wrap: wrap;
   gap: 3px;
-  font-size: 11px;
+  font-size: 0.6875rem;
 }
 
 .lands span {

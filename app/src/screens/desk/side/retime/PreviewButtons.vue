@@ -36,7 +36,7 @@ defineProps<{
 
 .small {
   min-height: 26px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .small[aria-pressed='true'] {
@@ -47,6 +47,6 @@ defineProps<{
   padding: 4px 8px;
   border-left: 3px solid var(--pencil);
   background: var(--sheet-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

@@ -8,7 +8,7 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
-import { keysOf } from '../../../../command/commands.ts'
+import { keysOf } from '../../../../command/keysOf.ts'
 import { setKeys } from '@arrow-bend/core/edit'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
@@ -253,7 +253,7 @@ const onPaste = (event: ClipboardEvent): void => {
           </tr>
         </tbody>
       </table>
-      <p v-if="more > 0" class="px-1 text-[12px] text-ink-2">
+      <p v-if="more > 0" class="px-1 text-[0.75rem] text-ink-2">
         And {{ more }} more: copying and pasting takes them all.
       </p>
     </div>
@@ -295,7 +295,7 @@ const onPaste = (event: ClipboardEvent): void => {
 table {
   width: 100%;
   border-collapse: collapse;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 th {
@@ -323,7 +323,7 @@ td {
 }
 
 td :deep(input) {
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 td :deep(.time-field),
@@ -359,7 +359,7 @@ td select.cell {
   border-radius: 4px;
   background: none;
   color: var(--ink);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .cell:hover {

@@ -148,7 +148,7 @@ const toggleWaypoints = (): void => {
   flex: 1;
   border-radius: 4px;
   color: var(--ink-2);
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 
 .bar > button[aria-pressed='true'] {

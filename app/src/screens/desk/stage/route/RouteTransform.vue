@@ -196,6 +196,6 @@ const once = (label: string, scale: Point, degrees = 0): void => {
   align-items: center;
   justify-content: flex-end;
   gap: 5px;
-  font-size: 12px;
+  font-size: 0.75rem;
 }
 </style>

@@ -262,7 +262,7 @@ path {
   fill: #1f2b33;
   stroke: #fffdf8;
   stroke-width: 3;
-  font-size: 12px;
+  font-size: 0.75rem;
   font-weight: 650;
   paint-order: stroke;
   pointer-events: none;

@@ -119,7 +119,7 @@ text {
   fill: #1f2b33;
   stroke: #fffdf8;
   stroke-width: 4;
-  font-size: 12px;
+  font-size: 0.75rem;
   paint-order: stroke;
 }
 </style>

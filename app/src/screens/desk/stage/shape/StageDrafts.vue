@@ -120,7 +120,7 @@ text {
   stroke: #fffdf8;
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 12px;
+  font-size: 0.75rem;
   paint-order: stroke;
 }
 </style>

@@ -37,7 +37,7 @@ useEventListener(props.panel, 'pointerleave', () => (pointer.value = null))
   border-radius: 4px;
   background: color-mix(in srgb, var(--surround) 75%, transparent);
   color: var(--ink);
-  font-size: 12px;
+  font-size: 0.75rem;
   pointer-events: none;
   will-change: transform;
 }

@@ -177,7 +177,7 @@ const heldLabel = computed(() => {
 .rulers text {
   fill: var(--ink-2);
   font-family: var(--font-mono);
-  font-size: 10px;
+  font-size: 0.625rem;
   pointer-events: none;
 }
 
@@ -224,7 +224,7 @@ const heldLabel = computed(() => {
   stroke: #fffdf8;
   stroke-width: 4;
   font-family: var(--font-mono);
-  font-size: 12px;
+  font-size: 0.75rem;
   paint-order: stroke;
 }
 </style>

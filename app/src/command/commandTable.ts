@@ -8,7 +8,7 @@ import { LAYER_COMMANDS } from './layerCommands.ts'
 import { TIME_COMMANDS } from './timeCommands.ts'
 import { VIEW_COMMANDS } from './viewCommands.ts'
 
-/** The one table of commands: keys, buttons, tooltips and the help sheet read it. */
+/** The one table of commands: keys, buttons, tooltips, menus and the help sheet read it. */
 export const COMMANDS = {
   ...TIME_COMMANDS,
   ...BEND_COMMANDS,
@@ -21,8 +21,3 @@ export const COMMANDS = {
 } as const satisfies Record<string, CommandWords>
 
 export type CommandId = keyof typeof COMMANDS
-
-/** The keys of a command as shown. */
-export function keysOf(command: CommandId): string {
-  return COMMANDS[command].shown.join(' or ')
-}
