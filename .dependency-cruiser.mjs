@@ -9,7 +9,7 @@ const CORE = {
   route: ['number', 'refusal', 'time'],
   fit: ['number', 'refusal', 'time', 'bend', 'route'],
   property: ['number', 'refusal', 'time', 'bend', 'route', 'fit'],
-  snap: ['route'],
+  snap: ['route', 'scene'],
   scene: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property'],
   edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],

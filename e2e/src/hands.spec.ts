@@ -382,3 +382,82 @@ test('Escape in a field gives up what is typed there', async ({ page }) => {
   await expect(bend).not.toBeFocused()
   expect((await savedFile(page)).project).toEqual(project)
 })
+
+test('what is dragged or drawn lands on whole pixels, and exactly where the hand goes with Ctrl', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await type(page, 'Rectangle position x', '640.4')
+  const frame = await frameOnScreen(page, 1280)
+  const at: [number, number] = [frame.x + 600 * frame.scale, frame.y + 330 * frame.scale]
+  await dragTo(page, at, [at[0] + 61.3, at[1] + 41.7])
+  const whole = (await layers(page))[0]!.properties['position']!.value as readonly number[]
+  for (const part of whole) expect(Math.abs(part - Math.round(part))).toBeLessThan(1e-6)
+  expect(whole[0]).toBeGreaterThan(700)
+
+  await page.getByRole('button', { name: 'Draw an ellipse' }).click()
+  await dragTo(page, [frame.x + 31.3, frame.y + 27.9], [frame.x + 101.7, frame.y + 90.2])
+  const drawn = (await layers(page))[0]!.properties['size']!.value as readonly number[]
+  for (const part of drawn) expect(Number.isInteger(part)).toBe(true)
+})
+
+test('properties are selected by name as layers are: Shift a range, Ctrl one more; Enter and V act on all', async ({
+  page,
+}) => {
+  await openDemo(page)
+  const name = (label: string, n: number) => page.getByRole('button', { name: label, exact: true }).nth(n)
+  await name('Scale', 0).click()
+  await name('Position', 0).click({ modifiers: ['Shift'] })
+  // Title's scale and opacity, Subtitle's position.
+  await expect(page.getByRole('status').filter({ hasText: '3 lanes' })).toBeVisible()
+  await name('Opacity', 0).click({ modifiers: ['ControlOrMeta'] })
+  await expect(page.getByRole('status').filter({ hasText: '2 lanes' })).toBeVisible()
+  // Several lanes by span.
+  await page.getByRole('button', { name: 'Title opacity, keys 1 to 2', exact: true }).click()
+  await page.getByRole('button', { name: 'Subtitle opacity, keys 1 to 2' }).click({ modifiers: ['Shift'] })
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(2)
+  await page.keyboard.press('v')
+  await expect(page.locator('[data-graph=speed]')).toHaveCount(2)
+})
+
+test('drawing tools work without a pointer, as their hints say', async ({ page }) => {
+  await newProject(page)
+  await page.getByRole('button', { name: 'Draw a rectangle' }).focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Rectangle', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Pen: draw a path' }).focus()
+  await page.keyboard.press('Space')
+  for (const key of ['Enter', 'Shift+ArrowRight', 'Enter', 'Shift+ArrowDown', 'Enter', 'Escape'])
+    await page.keyboard.press(key)
+  await expect(page.getByRole('button', { name: 'Path', exact: true })).toBeVisible()
+  const path = (await layers(page))[0]!.properties['outline']!.value as {
+    vertices: unknown[]
+    closed: boolean
+  }
+  expect(path.vertices).toHaveLength(3)
+  expect(path.closed).toBe(false)
+})
+
+test('a handle pulled a little past the end stays a handle; pushed on it says that it makes a hold', async ({
+  page,
+}) => {
+  await openMove(page)
+  await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+  await page.keyboard.press('4')
+  const handle = page.getByRole('slider', { name: 'Leave handle' })
+  const plot = (await page.locator('[data-handles]').boundingBox())!
+  const from = await middleOf(handle)
+  const end = plot.x + plot.width - 54 - 7
+  await page.mouse.move(...from)
+  await page.mouse.down()
+  await page.mouse.move(end + 20, from[1], { steps: 4 })
+  await expect(page.getByText('Farther: hold')).toBeVisible()
+  await expect(handle).toHaveAttribute('aria-valuetext', /reach 100 %/)
+  await page.mouse.move(end + 44, from[1], { steps: 4 })
+  await expect(page.getByText('Hold', { exact: true }).first()).toBeVisible()
+  await page.mouse.up()
+  expect((await positionKeys(page))[0]!.bend.kind).toBe('hold')
+})

@@ -57,7 +57,7 @@ export function withKey(own: OwnKeys, command: CommandId, key: string): OwnKeys 
     throw new Refusal(
       `“${key.toUpperCase()}” is for “${COMMANDS[holder].name}” already. Give that another key first, or press one that is free.`,
     )
-  const { [command]: _old, ...others } = own.changed
+  const others = Object.fromEntries(Object.entries(own.changed).filter(([id]) => id !== command))
   const usual: readonly string[] = COMMANDS[command].chords
   return { ...own, changed: usual.includes(wanted) ? others : { ...others, [command]: wanted } }
 }

@@ -19,6 +19,8 @@ export interface RouteGeometry {
   readonly name: string
   readonly property: Property
   readonly compiled: CompiledProperty
+  /** Lays the place's own space on the stage. */
+  readonly outer: Matrix
   /** A point of the place on the screen. */
   readonly onScreen: (point: Point) => Point
   /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
@@ -75,6 +77,7 @@ export function routeGeometry(
     name: layer.name,
     property,
     compiled: compiledOf(property, library),
+    outer: matrix,
     onScreen: ([x, y]) => toScreen(view, applyMatrix(matrix, x, y)),
     fromScreen: (way) => wayBack(matrix, wayOnStage(view, way)),
     fromStage: (way) => wayBack(matrix, way),

@@ -101,7 +101,7 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
 </script>
 
 <template>
-  <main v-if="document.sceneId" ref="desk" class="flex min-h-0 flex-col select-none">
+  <main v-if="document.sceneId" ref="desk" class="flex min-h-0 flex-col overflow-clip select-none">
     <div class="top" :style="{ height: `${stageHeight}px` }">
       <StagePanel
         ref="stage"

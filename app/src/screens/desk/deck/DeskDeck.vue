@@ -30,7 +30,7 @@ import { useDeckWalk } from './useDeckWalk.ts'
 import { useListedLayers } from './useListedLayers.ts'
 import { provideRowsMoving } from './rowsIdle.ts'
 import { useLaneHeights } from './lanes/useLaneHeights.ts'
-import { useLayerChoice } from './layers/useLayerChoice.ts'
+import { useRowChoice } from './useRowChoice.ts'
 import { useLayerOrder } from './layers/useLayerOrder.ts'
 import { useMarquee } from './lanes/useMarquee.ts'
 import { useScrub } from './ruler/useScrub.ts'
@@ -121,7 +121,7 @@ const listed = (): readonly Row[] => rows.value
 const edges = (): readonly number[] => tops.value
 const marquee = useMarquee(listed, edges)
 const order = useLayerOrder(listed, edges)
-const chooseLayer = useLayerChoice(listed)
+const choose = useRowChoice(listed)
 const scrub = useScrub()
 /** With Alt a drag over the lanes moves the playhead along. */
 const startMarquee = (event: PointerEvent): void => {
@@ -234,10 +234,16 @@ const walk = useDeckWalk({
             <LayerCell
               v-if="cell.kind === 'layer'"
               :row="cell"
-              @choose="(how) => chooseLayer(row.layer.id, how)"
+              @choose="(how) => choose.layer(row.layer.id, how)"
+              @choose-lane="(how) => choose.property(laneOf(row)!, how)"
               @step="(way) => order.step(row.layer.id, way)"
             />
-            <PropertyCell v-else :row="cell" class="h-[26px]! flex-none!" />
+            <PropertyCell
+              v-else
+              :row="cell"
+              class="h-[26px]! flex-none!"
+              @choose="(how) => choose.property(laneOf(row)!, how)"
+            />
             <OpenLaneTools v-if="openOf(row)" :row="laneOf(row)!" :lane="openOf(row)!" />
           </div>
           <div class="right" @pointerdown.left="startMarquee">
@@ -406,7 +412,11 @@ const walk = useDeckWalk({
   position: absolute;
   top: 24px;
   left: calc(var(--list) + 24px);
+  z-index: 3;
   max-width: 460px;
+  padding: 4px 8px;
+  border-radius: 4px;
+  background: var(--sheet);
   color: var(--ink-2);
 }
 </style>

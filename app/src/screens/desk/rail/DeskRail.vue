@@ -268,9 +268,11 @@ const fps = computed(() =>
   flex: none;
 }
 
+/* Room for all it ever says, so that what stands beside it does not move. */
 .measure {
-  min-width: 108px;
+  width: 19ch;
   flex: none;
   text-align: right;
+  white-space: nowrap;
 }
 </style>

@@ -171,6 +171,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     ref="panel"
     class="stage"
     data-region="stage"
+    tabindex="-1"
     aria-label="Stage"
     :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
     @wheel.prevent="camera.onWheel"
@@ -245,6 +246,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
   overflow: hidden;
   min-width: 0;
   background: var(--surround);
+  outline: none;
   touch-action: none;
 }
 

@@ -13,6 +13,15 @@ export interface MoveWordsOptions {
   readonly autoKey: boolean
 }
 
+const axesOf = ({ properties }: Layer): readonly string[] =>
+  properties['position']!.split ? ['position x', 'position y'] : ['position']
+
+/** Where a layer's position is, px of its own space, whether as one property or as two. */
+export function placeAt(layer: Layer, time: Ticks, library: BendLibrary): Point {
+  const values = axesOf(layer).map((name) => currentValue(layer.properties[name]!, time, library))
+  return (values.length > 1 ? values : values[0]) as Point
+}
+
 /**
  * What is said by the pointer while a layer is moved: where it comes to, and what becomes of its keys.
  * @param layer as it is before the move, so that the words say what the move does
@@ -22,9 +31,7 @@ export function moveWords(
   layer: Layer,
   { time, rate, whole, autoKey }: MoveWordsOptions,
 ): (now: Layer, library: BendLibrary) => string {
-  const position = layer.properties['position']!
-  const axes = position.split ? ['position x', 'position y'] : ['position']
-  const does = axes
+  const does = axesOf(layer)
     .map((name) => keyEditWords(keyStateAt(layer.properties[name]!, time, frameTicks(rate) / 2), autoKey))
     .find((words) => words !== '')
   const deed = whole
@@ -32,9 +39,8 @@ export function moveWords(
     : does === undefined
       ? ''
       : does.replace('editing ', '').replace('the whole property', 'all its keys')
-  return ({ properties }, library) => {
-    const values = axes.map((name) => currentValue(properties[name]!, time, library))
-    const [x, y] = (position.split ? values : values[0]) as Point
+  return (now, library) => {
+    const [x, y] = placeAt(now, time, library)
     return `x ${Math.round(x)}  y ${Math.round(y)}${deed && ` · ${deed}`}`
   }
 }

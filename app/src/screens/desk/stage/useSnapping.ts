@@ -1,6 +1,6 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import { snapBox, type SnapBox, type Snapped } from '@arrow-bend/core/snap'
-import { withRiders, type DrawItem } from '@arrow-bend/core/scene'
+import { snapBox, wholeWay, type SnapBox, type Snapped } from '@arrow-bend/core/snap'
+import { withRiders, type DrawItem, type Matrix } from '@arrow-bend/core/scene'
 import { itemCorners, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePreferences } from '../../../session/preferences.ts'
@@ -44,6 +44,24 @@ export function onlyAxis([dx, dy]: Point): 'x' | 'y' | undefined {
 /** A way kept to the axis it goes along most. */
 export function alongOneAxis([dx, dy]: Point): Point {
   return Math.abs(dx) > Math.abs(dy) ? [dx, 0] : [0, dy]
+}
+
+/**
+ * The whole way of something that is dragged: into line with what is near, else onto whole px of its own space; exactly
+ * as the hand goes while Ctrl/Cmd is held.
+ * @param from where its place is, px of its own space
+ * @param way how far it was dragged, px of the stage
+ */
+export function landed(
+  from: Point,
+  way: Point,
+  { more, outer, event }: { readonly more: Point; readonly outer: Matrix; readonly event: MouseEvent },
+): Point {
+  if (event.ctrlKey || event.metaKey) return way
+  if (more[0] === 0 && more[1] === 0) return wholeWay(from, way, outer)
+  // What lies in line along one axis lands on whole px along the other.
+  const [x, y] = wholeWay(from, way, outer)
+  return [more[0] === 0 ? x : way[0] + more[0], more[1] === 0 ? y : way[1] + more[1]]
 }
 
 /** The box with sides along the axes round points of the stage; null for none. */

@@ -2,7 +2,15 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, type ComputedRef, type ShallowRef } from 'vue'
 import { toast } from '../../../ui/toast.ts'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
-import { layerById, withRiders, type DrawItem } from '@arrow-bend/core/scene'
+import {
+  layerById,
+  layerTimeAt,
+  parentMatrixAt,
+  withRiders,
+  type DrawItem,
+  type Matrix,
+} from '@arrow-bend/core/scene'
+import { asTicks } from '@arrow-bend/core/time'
 import { itemAt, takesClickAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
@@ -11,11 +19,11 @@ import { useSelection } from '../../../session/selection/selection.ts'
 import { useStageView } from '../../../session/view/stageView.ts'
 import { trackPointer } from '../../../gesture/trackPointer.ts'
 import { boxItems, isInBox } from './box/boxItems.ts'
-import { moveWords } from './moveWords.ts'
+import { moveWords, placeAt } from './moveWords.ts'
 import type { Point } from '../../../chart/route/routeGeometry.ts'
 import type { StageCamera } from './view/useStageCamera.ts'
 import { usePointerDrag, type PointerTag } from '../../../gesture/usePointerDrag.ts'
-import { alongOneAxis, onlyAxis, type Snapping } from './useSnapping.ts'
+import { alongOneAxis, landed, onlyAxis, type Snapping, type SnapSession } from './useSnapping.ts'
 
 export interface StageGesturesOptions {
   readonly camera: StageCamera
@@ -84,8 +92,11 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     const whole = event.ctrlKey || event.metaKey
     const session = snapping.begin(movable)
     const last = movable[movable.length - 1]!
+    const ownTime = asTicks(Math.round(layerTimeAt(scene, last, playback.time, document.bends)))
+    const from = placeAt(layerById(scene, last)!, ownTime, document.bends)
+    const outer = parentMatrixAt(scene, last, playback.time, document.bends)
     const words = moveWords(layerById(scene, last)!, {
-      time: playback.time,
+      time: ownTime,
       rate: scene.rate,
       whole,
       autoKey: preferences.autoKey,
@@ -93,7 +104,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     drag(event, {
       label: labelOf(movable.length, whole),
       moveTo: ({ way, event: moved }) => {
-        const by = snapped(way, moved, session)
+        const by = snapped(way, moved, { session, from, outer })
         const change = { scene: scene.id, layers: movable, time: playback.time, by }
         const keys = { autoKey: preferences.autoKey, makeId: document.makeId }
         return {
@@ -107,12 +118,17 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   }
 
   /** A way on the screen as one on the stage: level or upright with Shift, and into line with what is near. */
-  const snapped = (way: Point, event: PointerEvent, { box, snap }: ReturnType<Snapping['begin']>): Point => {
+  const snapped = (
+    way: Point,
+    event: PointerEvent,
+    { session: { box, snap }, from, outer }: { session: SnapSession; from: Point; outer: Matrix },
+  ): Point => {
     const by = event.shiftKey ? alongOneAxis(way) : way
     const moved = wayOnStage(camera.view.value, by)
-    if (!box) return moved
-    const more = snap({ ...box, x: box.x + moved[0], y: box.y + moved[1] }, event, onlyAxis(by))
-    return [moved[0] + more[0], moved[1] + more[1]]
+    const more = box
+      ? snap({ ...box, x: box.x + moved[0], y: box.y + moved[1] }, event, onlyAxis(by))
+      : ([0, 0] as const)
+    return landed(from, moved, { more, outer, event })
   }
 
   const isInSelected = (point: Point): boolean => {

@@ -88,6 +88,19 @@ const axis = computed(() =>
 )
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
+/** px two letters at the ends of lines need from each other. */
+const LETTER_HEIGHT = 13
+/** How high each line's letter stands: where two would lie over one another, the lower gives way. */
+const letterYs = computed(() => {
+  const [first, second] = drawing.value.curves
+  if (!first || !second || Math.abs(first.endX - second.endX) > LETTER_HEIGHT)
+    return drawing.value.curves.map(({ endY }) => endY)
+  const apart = second.endY - first.endY
+  if (Math.abs(apart) >= LETTER_HEIGHT) return [first.endY, second.endY]
+  const middle = (first.endY + second.endY) / 2
+  const half = (apart < 0 ? -1 : 1) * (LETTER_HEIGHT / 2)
+  return [middle - half, middle + half]
+})
 /** The words by the pointer change with every move; whether there are any does not. */
 const dragging = computed(() => hand.tag.value !== null)
 const chosenKeys = computed(() => selection.keysIn(hand.lane()))
@@ -177,7 +190,7 @@ const canBend = computed(
         :d="`${drawing.curves[0].path}V${drawing.scale.y(0)}H${drawing.curves[0].startX}Z`"
         class="shade"
       />
-      <g v-for="curve in drawing.curves" :key="curve.component">
+      <g v-for="(curve, i) in drawing.curves" :key="curve.component">
         <path v-if="curve.lost" :d="curve.lost" :fill="`url(#${hatch})`" data-part="lost" />
         <path
           :d="curve.path"
@@ -186,7 +199,7 @@ const canBend = computed(
           :data-curve="`${of}${curve.component}`"
         />
         <path v-if="curve.stitch" :d="curve.stitch" class="stitch" data-part="stitch" />
-        <text v-if="curve.letter || axis !== null" :x="curve.endX" :y="curve.endY" class="letter">
+        <text v-if="curve.letter || axis !== null" :x="curve.endX" :y="letterYs[i]" class="letter">
           {{ axis === null ? curve.letter : 'XY'[axis] }}
         </text>
       </g>

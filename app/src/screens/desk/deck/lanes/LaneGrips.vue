@@ -28,7 +28,7 @@ const props = defineProps<{
   /** Ids of the keys that selected spans begin at. */
   chosenSpans: ReadonlySet<string>
 }>()
-const emit = defineEmits<{
+defineEmits<{
   /** The lane is to be opened. */
   open: []
 }>()
@@ -57,10 +57,11 @@ const grab = (event: PointerEvent, span: SpanDrawing): void => {
   if (span.keys.length === 1) ribbon.press(event, span)
   else selection.selectSpans(span.keys.map(refOf), event.shiftKey || event.ctrlKey || event.metaKey)
 }
-/** Enter selects a span, and opens the lane of one that is selected. */
+/** Enter selects a span; on one that is selected it is the command that opens the selected lanes. */
 const enterSpan = (event: KeyboardEvent, key: string): void => {
-  if (!event.shiftKey && props.chosenSpans.has(key)) emit('open')
-  else selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
+  if (props.chosenSpans.has(key) && !event.shiftKey) return
+  event.stopPropagation()
+  selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
 const openSpanMenu = (event: MouseEvent, span: SpanDrawing): void => {
   if (!isChosen(span)) selection.selectSpans(span.keys.map(refOf))
@@ -72,20 +73,21 @@ const openBeadMenu = (event: MouseEvent, bead: BeadDrawing): void => {
   contextMenu.show(event, 'key')
 }
 /** What is under the pointer, said in the lane. */
-const under = shallowRef<{ x: number; words: string } | null>(null)
-const said = { under }
+const pointed = shallowRef<number | null>(null)
 const point = (event: PointerEvent): void => {
-  if (event.buttons !== 0) {
-    under.value = null
-    return
-  }
-  const [x] = pointerIn(event, drawingOf(event))
+  pointed.value = event.buttons === 0 ? pointerIn(event, drawingOf(event))[0] : null
+}
+/** Read off anew when the lane changes under a pointer that rests. */
+const under = computed(() => {
+  const x = pointed.value
+  if (x === null) return null
   const words = momentWords(props.held.property, document.bends, {
     time: view.timeOf(x),
     unit: props.held.unit,
   })
-  under.value = words ? { x, words } : null
-}
+  return words ? { x, words } : null
+})
+const said = { under }
 const dragged = { tag: computed(() => ribbon.tag.value ?? dragKeys.tag.value) }
 const going = computed(() => dragged.tag.value !== null)
 /**
@@ -133,8 +135,8 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
       :aria-pressed="isChosen(span)"
       @pointerdown.left.stop="grab($event, span)"
       @pointermove="point"
-      @pointerleave="under = null"
-      @keydown.enter.stop="enterSpan($event, span.key)"
+      @pointerleave="pointed = null"
+      @keydown.enter="enterSpan($event, span.key)"
       @contextmenu="openSpanMenu($event, span)"
       @dblclick="$emit('open')"
     />

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { ShallowRef } from 'vue'
+import type { Ref } from 'vue'
 
 /** What is under the pointer, said in a closed lane; by itself, so that a moving pointer draws nothing else anew. */
 defineProps<{
-  said: { readonly under: Readonly<ShallowRef<{ readonly x: number; readonly words: string } | null>> }
+  said: { readonly under: Readonly<Ref<{ readonly x: number; readonly words: string } | null>> }
   /** Of the lane, px: near its right edge the words stand on the other side. */
   width: number
 }>()

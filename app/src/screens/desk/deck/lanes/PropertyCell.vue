@@ -13,12 +13,15 @@ import { hasGraph } from '../../../../session/view/openLanes.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { provideNoTabStop } from '../../../../ui/tabStop.ts'
+import { choiceOf, type RowChoice } from '../useRowChoice.ts'
 import KeyDot from './KeyDot.vue'
 import type { PropertyRow } from '../rows.ts'
 import ValueField from './ValueField.vue'
 
 /** The left part of a lane: name, where the playhead stands among its keys, value, key dot. */
 const props = defineProps<{ row: PropertyRow; inLayerRow?: boolean }>()
+/** Its name was pressed. */
+defineEmits<{ choose: [how: RowChoice] }>()
 
 provideNoTabStop()
 const document = useDocument()
@@ -101,7 +104,7 @@ const toggle = (): void => {
       tabindex="-1"
       :data-row-name="inLayerRow ? undefined : ''"
       :aria-pressed="selection.hasProperty(ref)"
-      @click="selection.selectProperties([ref], $event.shiftKey)"
+      @click="$emit('choose', choiceOf($event))"
       @keydown.enter="pressEnter"
       @keydown="step"
       @dblclick="openable && view.toggleLane(row.id)"

@@ -13,7 +13,7 @@ import { LAYER_ICONS } from '../../layerIcons.ts'
 import LayerLabelChip from './LayerLabelChip.vue'
 import PropertyCell from '../lanes/PropertyCell.vue'
 import type { LayerRow } from '../rows.ts'
-import type { LayerChoice } from './useLayerChoice.ts'
+import { choiceOf, type RowChoice } from '../useRowChoice.ts'
 
 // Seldom wanted, so it comes when the list stands.
 const LayerMenu = defineAsyncComponent(() => import('./LayerMenu.vue'))
@@ -22,7 +22,9 @@ const LayerMenu = defineAsyncComponent(() => import('./LayerMenu.vue'))
 const props = defineProps<{ row: LayerRow }>()
 const emit = defineEmits<{
   /** Its name was pressed: `add` takes it to or from the selection, `range` selects up to it. */
-  choose: [how: LayerChoice]
+  choose: [how: RowChoice]
+  /** The same for the lane it shows. */
+  chooseLane: [how: RowChoice]
   /** One place up (−1) or down (1) in the list. */
   step: [way: 1 | -1]
 }>()
@@ -138,7 +140,7 @@ const pressEye = (event: MouseEvent): void => {
       :class="{ short: row.lane }"
       :title="layer.name"
       :aria-pressed="selection.hasLayer(layer.id)"
-      @click="$emit('choose', $event.shiftKey ? 'range' : $event.ctrlKey || $event.metaKey ? 'add' : 'one')"
+      @click="$emit('choose', choiceOf($event))"
       @keydown.alt.up.stop.prevent="step($event, -1)"
       @keydown.alt.down.stop.prevent="step($event, 1)"
       @keydown.f2.stop.prevent="startRenaming"
@@ -146,7 +148,12 @@ const pressEye = (event: MouseEvent): void => {
     >
       {{ layer.name }}
     </button>
-    <PropertyCell v-if="row.lane && !renaming" :row="row.lane" in-layer-row />
+    <PropertyCell
+      v-if="row.lane && !renaming"
+      :row="row.lane"
+      in-layer-row
+      @choose="(how) => $emit('chooseLane', how)"
+    />
     <template v-else>
       <button
         v-if="view.filter === 'animated'"

@@ -69,7 +69,7 @@ const gestures = usePlotGestures(
     choose: (point) => emit('choose', point),
   },
 )
-const { grabbed } = gestures
+const { grabbed, said } = gestures
 const reach = computed(() => reachOf(curve.value, props.handles, nodes.value))
 const scale = computed(() => {
   const now = reach.value
@@ -197,6 +197,9 @@ const now = computed(() => {
       <rect v-if="node.through === 'corner'" class="mark" :x="x - 3.5" :y="y - 3.5" width="7" height="7" />
       <circle v-else class="mark" :cx="x" :cy="y" r="4" />
     </g>
+    <text v-if="said" class="said" :x="size.width - 6" :y="scale.y(0) - 18" text-anchor="end">
+      {{ said }}
+    </text>
     <SpacingMarks :marks="marks" :x="ladderX" :now="now" />
   </svg>
 </template>
@@ -231,6 +234,15 @@ text {
   fill: var(--ink-2);
   font-family: var(--font-mono);
   font-size: 0.6875rem;
+}
+
+.said {
+  fill: var(--ink);
+  stroke: var(--sheet-2);
+  stroke-width: 4;
+  font-weight: 650;
+  paint-order: stroke;
+  pointer-events: none;
 }
 
 .shade {

@@ -28,9 +28,11 @@ export interface PlotAnswers {
   readonly choose: (point: number | null) => void
 }
 
-/** How near a rise pulls to flat or full, and how far past the end a flat handle makes a hold, px. */
+/** How near a rise pulls to flat or full, px. */
 const PULL = 4
-const PAST_END = 12
+/** A flat handle that is pulled past the end says after how many px that it will make a hold, and when it does. */
+const NEARS_HOLD = 8
+const MAKES_HOLD = 32
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -44,6 +46,8 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
   const grabbed: ShallowRef<string | null> = shallowRef(null)
   /** Room the plot keeps meanwhile. */
   const held: ShallowRef<Reach | null> = shallowRef(null)
+  /** What the drag is about to do that is more than it did so far. */
+  const said: ShallowRef<string> = shallowRef('')
 
   /** Where a pointer is in the unit square, rises pulled to flat and full unless Alt is held. */
   const placeOf = (event: MouseEvent): { u: number; p: number } => {
@@ -72,6 +76,7 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
       end({ cancelled, dragged }) {
         grabbed.value = null
         held.value = null
+        said.value = ''
         if (!dragged) click?.()
         else if (cancelled) answers.cancel()
         else answers.done()
@@ -85,8 +90,10 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
         const { u, p } = placeOf(moved)
         const [along, rise] = side === 'leave' ? [u, p] : [1 - u, 1 - p]
         const { x } = now().scale
+        const past = side === 'leave' && rise === 0 ? x(along) - x(1) : 0
+        said.value = past > MAKES_HOLD ? 'Hold' : past > NEARS_HOLD ? 'Farther: hold' : ''
         // Flat and pulled on past the end of the time, it stays where it is until the very end.
-        if (side === 'leave' && rise === 0 && x(along) - x(1) > PAST_END) return { kind: 'hold' }
+        if (past > MAKES_HOLD) return { kind: 'hold' }
         return { kind: 'side', side, reach: clamp(along, 0, 1), rise }
       },
     })
@@ -149,5 +156,5 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     const [u, p] = now().nodes[index]!.at
     if (way) answers.once({ kind: 'move', index, at: [u + way[0], p + way[1]] })
   }
-  return { grabbed, held, pressSide, pressArm, pressNode, addAt, keySide, keyArm, keyNode }
+  return { grabbed, held, said, pressSide, pressArm, pressNode, addAt, keySide, keyArm, keyNode }
 }

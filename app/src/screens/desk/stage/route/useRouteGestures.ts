@@ -20,7 +20,7 @@ import type { RouteBead, RoutePiece } from '../../../../chart/route/routeDrawing
 import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'
 import { inSteps, wordsOf, type RouteHandle } from '../../../../chart/route/routeHandles.ts'
 import { usePointerDrag, type PointerDrag, type PointerTag } from '../../../../gesture/usePointerDrag.ts'
-import { alongOneAxis, onlyAxis, type Snapping } from '../useSnapping.ts'
+import { alongOneAxis, landed, onlyAxis, type Snapping } from '../useSnapping.ts'
 
 export interface RouteGestures {
   readonly pressBead: (event: PointerEvent, geometry: RouteGeometry, bead: RouteBead) => void
@@ -117,7 +117,7 @@ export function useRouteGestures(snapping: Snapping, isOnLayer: RouteGestures['i
           const [dx, dy] = geometry.onStage(kept)
           const at = { x: start[0] + dx, y: start[1] + dy, width: 0, height: 0 }
           const more = snap(at, moved, onlyAxis(kept))
-          const by: Point = [dx + more[0], dy + more[1]]
+          const by = landed([x, y], [dx, dy], { more, outer: geometry.outer, event: moved })
           const own = geometry.fromStage(by)
           if (!own) return null
           return {
@@ -143,11 +143,12 @@ export function useRouteGestures(snapping: Snapping, isOnLayer: RouteGestures['i
     const { side } = handle
     drag(event, [ref.layer], {
       label: 'Route handle moved',
-      moveTo: ({ way, event: { shiftKey, altKey } }) => {
+      moveTo: ({ way, event: { shiftKey, altKey, ctrlKey, metaKey } }) => {
         const by = geometry.fromScreen(way)
         if (!by) return null
         const exact: Point = [handle.offset[0] + by[0], handle.offset[1] + by[1]]
-        const offset = shiftKey ? inSteps(exact, ANGLE_STEP) : exact
+        const whole = ctrlKey || metaKey ? exact : (exact.map(Math.round) as unknown as Point)
+        const offset = shiftKey ? inSteps(exact, ANGLE_STEP) : whole
         return {
           recipe: (draft) => setRouteHandle(draft, ref, { side, offset, free: altKey }),
           words: wordsOf(offset),

@@ -20,12 +20,17 @@ const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },
   { tool: 'text', label: 'Set a text', icon: LAYER_ICONS.text },
 ]
+/** Chosen by key, the tool is used by keys: they are for the stage then, not for the button. */
+const choose = (event: MouseEvent, tool: StageTool): void => {
+  stageView.tool = stageView.tool === tool ? 'pointer' : tool
+  if (event.detail === 0) (event.target as Element).closest<HTMLElement>('[data-region]')?.focus()
+}
 const HINTS: Readonly<Partial<Record<StageTool, string>>> = {
   route: 'Draw over the picture. Escape gives up.',
-  rectangle: 'Drag its size, or click.',
-  ellipse: 'Drag its size, or click.',
-  text: 'Drag its height, or click.',
-  pen: 'Click: corner. Drag: curve. First point closes, Escape leaves it open.',
+  rectangle: 'Drag its size, or click. Enter puts it in the middle.',
+  ellipse: 'Drag its size, or click. Enter puts it in the middle.',
+  text: 'Drag its height, or click. Enter puts it in the middle.',
+  pen: 'Click or Enter: corner. Drag: curve. First point closes, Escape leaves it open.',
 }
 </script>
 
@@ -44,7 +49,7 @@ const HINTS: Readonly<Partial<Record<StageTool, string>>> = {
       :icon="icon"
       :label="label"
       :pressed="stageView.tool === tool"
-      @press="stageView.tool = stageView.tool === tool ? 'pointer' : tool"
+      @press="(event) => choose(event, tool)"
     />
     <IconButton :icon="ImagePlus" label="Import pictures" @press="$emit('import')" />
   </div>

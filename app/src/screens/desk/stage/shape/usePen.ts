@@ -89,7 +89,7 @@ export function usePen(camera: StageCamera): Pen {
   }
 
   const hover = (event: PointerEvent): void => {
-    tip.value = camera.stagePoint(event)
+    tip.value = onPixels(camera.stagePoint(event), event)
   }
   const press = (event: PointerEvent): void => {
     hover(event)
@@ -97,7 +97,7 @@ export function usePen(camera: StageCamera): Pen {
     const { at } = points.value[points.value.length - 1]!
     trackPointer(event, {
       move(moved) {
-        const [x, y] = camera.stagePoint(moved)
+        const [x, y] = onPixels(camera.stagePoint(moved), moved)
         points.value = [...points.value.slice(0, -1), { at, leave: [x - at[0], y - at[1]] }]
       },
       end({ cancelled }) {
@@ -123,6 +123,11 @@ export function usePen(camera: StageCamera): Pen {
     { capture: true },
   )
   return { press, hover, points, tip, path, closes }
+}
+
+/** On whole px of the stage; exactly where the pointer is while Ctrl/Cmd is held. */
+function onPixels(point: Point, { ctrlKey, metaKey }: MouseEvent): Point {
+  return ctrlKey || metaKey ? point : [Math.round(point[0]), Math.round(point[1])]
 }
 
 function outlineOf(points: readonly PenPoint[], closed: boolean): Outline {

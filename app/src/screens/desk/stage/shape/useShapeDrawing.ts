@@ -1,5 +1,6 @@
+import { useEventListener } from '@vueuse/core'
 import { shallowRef, type ShallowRef } from 'vue'
-import { useStageView } from '../../../../session/view/stageView.ts'
+import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
 import { DRAG_AFTER, trackPointer } from '../../../../gesture/trackPointer.ts'
 import { NEW_LAYERS, useNewLayer } from '../../../../command/useNewLayer.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
@@ -7,6 +8,7 @@ import type { StageCamera } from '../view/useStageCamera.ts'
 import type { Snapping } from '../useSnapping.ts'
 
 export type DrawnShape = 'rectangle' | 'ellipse' | 'text'
+const SHAPES: readonly string[] = ['rectangle', 'ellipse', 'text'] satisfies readonly DrawnShape[]
 
 /** The box being drawn, px of the stage. */
 export interface ShapeDraft {
@@ -34,7 +36,8 @@ export function useShapeDrawing(
     const inLine = (moved: PointerEvent): Point => {
       const [x, y] = camera.stagePoint(moved)
       const by = snap({ x, y, width: 0, height: 0 }, moved)
-      return [x + by[0], y + by[1]]
+      const exact: Point = [x + by[0], y + by[1]]
+      return moved.ctrlKey || moved.metaKey ? exact : (exact.map(Math.round) as unknown as Point)
     }
     const start = inLine(event)
     const size = (moved: PointerEvent): ShapeDraft => {
@@ -67,6 +70,22 @@ export function useShapeDrawing(
       },
     })
   }
+  /** Without a pointer: Enter puts the usual one in the middle, Escape gives up. */
+  const isDrawn = (tool: StageTool): tool is DrawnShape => SHAPES.includes(tool)
+  useEventListener(
+    window,
+    'keydown',
+    (event) => {
+      const { tool } = stageView
+      if (!isDrawn(tool) || (event.target as HTMLElement).matches('input, select, button')) return
+      if (event.key !== 'Enter' && event.key !== 'Escape') return
+      event.preventDefault()
+      event.stopPropagation()
+      stageView.tool = 'pointer'
+      if (event.key === 'Enter') add(NEW_LAYERS[tool])
+    },
+    { capture: true },
+  )
   return { press, draft }
 }
 
