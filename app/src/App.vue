@@ -3,10 +3,13 @@ import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent } from 'vue'
 import { RouterView } from 'vue-router'
 import { usePreferences } from './session/preferences.ts'
+import { useFocusOrigin } from './ui/focusOrigin.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
 import { toastsAreShown } from './ui/toast.ts'
 
 const preferences = usePreferences()
+// From the first press on.
+useFocusOrigin()
 const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))

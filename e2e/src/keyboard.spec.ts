@@ -159,6 +159,59 @@ test('arrows walk the list and its lanes, fold, and come to a value and back', a
   await expect.poll(() => focused(page)).toBe('Rectangle')
 })
 
+test('after a click the arrows are still for the playhead, in lists and bars alike', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Left panel position, keys 1 to 2' }).click()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByLabel('Current time')).toHaveValue('00:00:04:05')
+  await page.getByRole('button', { name: 'Loop' }).click()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowLeft')
+  await expect(page.getByLabel('Current time')).toHaveValue('00:00:04:02')
+})
+
+test('Shift+Enter gives a lane the whole deck; D and W give deck and stage the room', async ({ page }) => {
+  await openDemo(page)
+  const stage = page.getByRole('region', { name: 'Stage' })
+  const high = async () => (await stage.boundingBox())!.height
+  const before = await high()
+  await page.keyboard.press('w')
+  await expect.poll(high).toBeGreaterThan(before + 100)
+  await page.keyboard.press('d')
+  await expect.poll(high).toBeLessThan(before - 100)
+  await page.keyboard.press('d')
+  await expect.poll(high).toBe(before)
+  await page.getByRole('button', { name: 'Opacity', exact: true }).first().click()
+  await page.keyboard.press('Shift+Enter')
+  const deck = (await page.getByRole('group', { name: 'Layers and lanes' }).boundingBox())!
+  const graph = page.getByRole('group', { name: 'Title opacity, graph' })
+  await expect.poll(async () => Math.abs((await graph.boundingBox())!.y - deck.y)).toBeLessThan(2)
+  expect((await graph.boundingBox())!.height).toBeCloseTo(deck.height, 0)
+})
+
+test('in small windows nothing is beyond reach, and a clicked ribbon unfolds the panel', async ({ page }) => {
+  await openDemo(page)
+  for (const [width, height] of [
+    [1024, 640],
+    [640, 400],
+    [390, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    for (const name of ['Help', 'Snap', 'Auto-key', 'Play', 'Undo']) {
+      const box = (await page.getByRole('button', { name, exact: true }).first().boundingBox())!
+      expect(box.x, `${name} at ${width}`).toBeGreaterThanOrEqual(0)
+      expect(box.x + box.width, `${name} at ${width}`).toBeLessThanOrEqual(width)
+    }
+  }
+  await page.setViewportSize({ width: 1024, height: 640 })
+  await page.reload()
+  await expect(page.getByRole('tab', { name: 'Bend' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Left panel position, keys 1 to 2' }).click()
+  await expect(page.getByRole('tab', { name: 'Bend' })).toBeVisible()
+  await page.getByRole('button', { name: 'Fold the Bend panel' }).click()
+  await page.getByRole('button', { name: 'Right panel position, keys 1 to 2' }).click()
+  await expect(page.getByRole('tab', { name: 'Bend' })).toHaveCount(0)
+})
+
 test('an open graph is entered by Enter and left by Escape; its beads are no stops from outside', async ({
   page,
 }) => {

@@ -202,7 +202,7 @@ test('a look ahead is left by Escape or undo, is not saved, and costs no selecti
     expect(await keyFrames(page, 'Float 1', 'position')).toEqual([1, 13, 25, 37])
     await page.keyboard.press(key)
     await expect(look).toBeVisible()
-    await expect(words).toHaveText('lane of Float 1 position')
+    await expect(words).toHaveText('1 lane of Float 1 position')
     expect(await keyFrames(page, 'Float 1', 'position')).toEqual([1, 13, 25, 37])
   }
   await undo(page)

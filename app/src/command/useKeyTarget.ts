@@ -1,4 +1,5 @@
 import { useEventListener } from '@vueuse/core'
+import { useFocusOrigin } from '../ui/focusOrigin.ts'
 import type { CommandId } from './commandTable.ts'
 
 const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
@@ -18,24 +19,20 @@ const textIn = (target: EventTarget | null): string | null =>
  * done with: after Enter or Escape the next letter is a command again.
  */
 export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, id: CommandId) => boolean } {
-  /** Whether the hand was at the pointer last, and whether what has the keyboard got it so. */
-  let atPointer = false
-  let byPointer = false
+  const origin = useFocusOrigin()
   /** What had the keyboard before a field was pressed. */
   let before: HTMLElement | SVGElement | null = null
   /** The text of the field with the keyboard when it was taken up, and whether something else is typed in it now. */
   let textBefore: string | null = null
   let isTyped = false
 
-  useEventListener(window, 'pointerdown', () => (atPointer = true), { capture: true })
   useEventListener(window, 'focusin', (event) => {
-    byPointer = atPointer
     textBefore = textIn(event.target)
     isTyped = false
     const from = event.relatedTarget
     if (!(event.target as Element).matches(FIELD)) before = null
     else if (!(from instanceof Element && from.matches(FIELD)))
-      before = atPointer ? (from as HTMLElement | null) : null
+      before = origin.isAtPointer() ? (from as HTMLElement | null) : null
   })
   useEventListener(window, 'input', ({ target }) => (isTyped = textIn(target) !== textBefore), {
     capture: true,
@@ -53,7 +50,6 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
     window,
     'keydown',
     (event) => {
-      atPointer = false
       const { target, key } = event
       const given = key === 'Escape' && isTyped ? textIn(target) : null
       // What is stepped or taken is not typed any more.
@@ -75,7 +71,7 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
       if (OF_TEXT.has(id)) return !isTyped
       return asked && EVERYWHERE.has(id)
     }
-    if (event.key === ' ') return byPointer || !target.matches('button, a, summary, input, select')
+    if (event.key === ' ') return origin.isByPointer() || !target.matches('button, a, summary, input, select')
     if (event.key === 'Enter') return !target.matches('button, a, summary')
     // Letters and arrows choose in a list; what is asked for with a modifier is a command there too.
     return asked || !target.matches('select')

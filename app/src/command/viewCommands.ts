@@ -7,6 +7,7 @@ import { hasGraph } from '../session/view/openLanes.ts'
 import { useView } from '../session/view/view.ts'
 import { useCommandList } from '../session/view/commandList.ts'
 import { useHoveredView } from '../session/view/hoveredView.ts'
+import { useDeskRoom } from '../session/view/deskRoom.ts'
 import { useHandleFocus } from '../session/view/handleFocus.ts'
 import { useRegions } from './useRegions.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
@@ -45,6 +46,20 @@ export const VIEW_COMMANDS = {
     label: 'Every command by its name',
     group: 'View',
   },
+  bigPicture: {
+    name: 'Big picture',
+    shown: ['W'],
+    chords: ['w'],
+    label: 'The room for the stage; again: as it was',
+    group: 'View',
+  },
+  deepDeck: {
+    name: 'Deep deck',
+    shown: ['D'],
+    chords: ['d'],
+    label: 'The room for the lanes; again: as it was',
+    group: 'View',
+  },
   region: {
     name: 'Next part of the screen',
     shown: ['F6'],
@@ -76,6 +91,7 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
   const hover = useHoveredView()
   const commandList = useCommandList()
   const regions = useRegions()
+  const room = useDeskRoom()
   const handles = useHandleFocus()
 
   const fit = (everything: boolean): void => {
@@ -120,6 +136,8 @@ export function useViewCommands(): CommandRuns<keyof typeof VIEW_COMMANDS> {
     zoomOut: () => zoom(1 / ZOOM),
     openLanes: openLanes,
     list: () => commandList.show(),
+    bigPicture: () => room.turn('stage'),
+    deepDeck: () => room.turn('deck'),
     region: (back) => regions.go(back ? -1 : 1),
     handles: () => {
       if (handles.isThere()) handles.back()

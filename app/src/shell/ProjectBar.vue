@@ -88,7 +88,7 @@ const rename = (to: string): void => {
     />
     <span class="last-edit">{{ document.undoLabel ?? '' }}</span>
     <span class="grow" />
-    <nav class="flex h-full" aria-label="Screens">
+    <nav class="flex h-11" aria-label="Screens">
       <RouterLink v-for="tab in tabs" :key="tab.name" :to="tab.to" class="tab" :class="{ here: tab.here }">
         {{ tab.name }}
       </RouterLink>
@@ -106,10 +106,10 @@ const rename = (to: string): void => {
 <style scoped>
 .bar {
   display: flex;
-  height: 44px;
+  min-height: 44px;
   flex: none;
   align-items: center;
-  gap: 8px;
+  gap: 0 8px;
   padding: 0 12px;
   border-bottom: 1px solid var(--rule);
   background: var(--bench);
@@ -142,6 +142,19 @@ const rename = (to: string): void => {
   color: var(--ink-2);
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+@media (width < 520px) {
+  .bar {
+    flex-wrap: wrap;
+  }
+}
+
+/* The tooltip of Undo says it, too. */
+@media (width < 900px) {
+  .last-edit {
+    display: none;
+  }
 }
 
 .tab {

@@ -1,4 +1,5 @@
 import type { ObjectDirective } from 'vue'
+import { useFocusOrigin } from './focusOrigin.ts'
 
 /** What of a bar the arrow keys go between. Fields keep their arrows, and so are stops of their own. */
 const ITEMS = 'button:not(:disabled), a[href]'
@@ -59,7 +60,7 @@ export const vOneStop: ObjectDirective<HTMLElement> = {
       const from = event.target as HTMLElement
       if (!way || event.altKey || event.ctrlKey || event.metaKey || event.shiftKey) return
       const items = itemsOf(bar)
-      if (!items.includes(from) || !from.matches(':focus-visible')) return
+      if (!items.includes(from) || useFocusOrigin().isByPointer()) return
       event.preventDefault()
       event.stopPropagation()
       items[(items.indexOf(from) + way + items.length) % items.length]?.focus()

@@ -300,8 +300,8 @@ describe('selectionWords', () => {
     [{}, ''],
     [{ layers: ['boat'] }, 'boat'],
     [{ layers: ['boat', 'lamp'] }, '2 layers'],
-    [{ properties: [lane('boat', 'turn')] }, 'lane of boat turn'],
-    [{ properties: [lane('boat', 'turn'), lane('boat', 'opacity')] }, 'on 2 lanes of boat'],
+    [{ properties: [lane('boat', 'turn')] }, '1 lane of boat turn'],
+    [{ properties: [lane('boat', 'turn'), lane('boat', 'opacity')] }, '2 lanes of boat'],
     [{ keys: [ref('boat', 'turn', 0)], properties: [lane('boat', 'turn')] }, '1 key of boat turn'],
     [
       {

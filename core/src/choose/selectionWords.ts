@@ -11,20 +11,24 @@ export function selectionWords(scene: Scene, { keys, spans, properties, layers }
     ...(spans.length > 0 ? [counted(spans.length, 'span')] : []),
   ]
   if (parts.length > 0) return `${parts.join(', ')} ${whereWords(scene, properties)}`
-  if (properties.length > 0) return `lane ${whereWords(scene, properties)}`.replace(/^lane on (\d)/, 'on $1')
+  if (properties.length > 0) return laneWords(scene, properties)
   if (layers.length === 0) return ''
   const [only] = layers
   return layers.length === 1 ? nameOf(scene, only!) : counted(layers.length, 'layer')
 }
 
 function whereWords(scene: Scene, properties: Chosen['properties']): string {
+  if (properties.length === 0) return ''
+  const lanes = laneWords(scene, properties)
+  return properties.length === 1 ? lanes.replace('1 lane ', '') : `on ${lanes}`
+}
+
+function laneWords(scene: Scene, properties: Chosen['properties']): string {
   const [first] = properties
-  const layers = new Set(properties.map(({ layer }) => layer))
-  if (!first) return ''
-  if (properties.length === 1) return `of ${nameOf(scene, first.layer)} ${labelOf(scene, first)}`
   const lanes = counted(properties.length, 'lane')
-  if (layers.size === 1) return `on ${lanes} of ${nameOf(scene, first.layer)}`
-  return `on ${lanes} of ${counted(layers.size, 'layer')}`
+  const layers = new Set(properties.map(({ layer }) => layer))
+  if (properties.length === 1) return `${lanes} of ${nameOf(scene, first!.layer)} ${labelOf(scene, first!)}`
+  return `${lanes} of ${layers.size === 1 ? nameOf(scene, first!.layer) : counted(layers.size, 'layer')}`
 }
 
 const nameOf = (scene: Scene, id: string): string => layerById(scene, id)?.name ?? ''

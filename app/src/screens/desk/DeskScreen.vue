@@ -10,6 +10,7 @@ import { useKeyTarget } from '../../command/useKeyTarget.ts'
 import { commandKeys, type CommandPress } from '../../command/keyBindings.ts'
 import { useCommandList } from '../../session/view/commandList.ts'
 import { useContextMenu } from '../../session/view/contextMenu.ts'
+import { useDeskRoom } from '../../session/view/deskRoom.ts'
 import { useHoveredView } from '../../session/view/hoveredView.ts'
 import { useSidePanel } from '../../session/view/sidePanel.ts'
 import ResizeHandle from '../../ui/ResizeHandle.vue'
@@ -23,8 +24,10 @@ import { useCommands } from '../../command/useCommands.ts'
 import { useKeyPasting } from './useKeyPasting.ts'
 
 /** The editing screen: stage and Bend panel above, rail between, deck below. */
+/** px; less in a low window, which the deck needs some of, too. */
 const LEAST_STAGE = 200
 const LEAST_DECK = 120
+const RAIL = 40
 const LEAST_PANEL = 340
 const MOST_PANEL = 820
 
@@ -32,6 +35,7 @@ const document = useDocument()
 const preferences = usePreferences()
 const actions = useCommands()
 const panel = useSidePanel()
+const room = useDeskRoom()
 const hover = useHoveredView()
 const contextMenu = useContextMenu()
 const commandList = useCommandList()
@@ -57,10 +61,20 @@ const { width: windowWidth, height: windowHeight } = useWindowSize()
 /** A quarter of the window until the person drags the border. */
 const panelWidth = computed(() => preferences.panelWidth ?? clamp(windowWidth.value / 4, LEAST_PANEL, 480))
 const mostPanel = computed(() => clamp(windowWidth.value / 2, LEAST_PANEL, MOST_PANEL))
-/** Half the window until the person drags the border. */
-const stageHeight = computed(() =>
-  Math.max(LEAST_STAGE, preferences.stageHeight ?? Math.round(windowHeight.value / 2)),
-)
+const leastStage = computed(() => Math.min(LEAST_STAGE, Math.round(windowHeight.value * 0.36)))
+/** As high as leaves the deck some room. */
+const mostStage = computed(() => Math.max(leastStage.value, deskHeight.value - LEAST_DECK - RAIL))
+/** Half the window until the person drags the border, unless one part was given the room. */
+const stageHeight = computed(() => {
+  if (room.room === 'stage') return mostStage.value
+  if (room.room === 'deck') return leastStage.value
+  const wanted = preferences.stageHeight ?? Math.round(windowHeight.value / 2)
+  return clamp(wanted, leastStage.value, deskHeight.value > 0 ? mostStage.value : Infinity)
+})
+const dragStage = (height: number): void => {
+  room.room = 'shared'
+  preferences.stageHeight = height
+}
 
 const { isForCommand } = useKeyTarget()
 const answer = ({ command, more, side }: CommandPress, event: KeyboardEvent): void => {
@@ -95,9 +109,6 @@ useEventListener(window, 'keyup', (event) => {
   actions.run('play', false)
 })
 useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: true })
-
-/** As high as leaves the deck some room. */
-const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_DECK - 40))
 </script>
 
 <template>
@@ -127,7 +138,7 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
         class="fold"
         :aria-expanded="panel.open"
         :aria-label="panel.open ? 'Fold the Bend panel' : 'Unfold the Bend panel'"
-        @click="panel.open = !panel.open"
+        @click="panel.fold(panel.open)"
       >
         {{ panel.open ? '›' : '‹' }}
       </button>
@@ -137,9 +148,9 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
       label="Height of the stage"
       grows="down"
       :model-value="stageHeight"
-      :least="LEAST_STAGE"
+      :least="leastStage"
       :most="mostStage"
-      @update:model-value="(height) => (preferences.stageHeight = height)"
+      @update:model-value="dragStage"
     />
     <DeskRail :actions="actions" />
     <DeskDeck @import="art.choose()" />
@@ -160,7 +171,6 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
   position: relative;
   display: flex;
   flex: none;
-  min-height: 200px;
 }
 
 .drop {
@@ -175,6 +185,19 @@ const mostStage = computed(() => Math.max(LEAST_STAGE, deskHeight.value - LEAST_
   font-weight: 650;
   pointer-events: none;
   place-items: center;
+}
+
+/* Where both do not fit side by side the panel lies over the stage. */
+@media (width < 760px) {
+  .top > :deep(.side) {
+    position: absolute;
+    z-index: 8;
+    top: 0;
+    right: 12px;
+    bottom: 0;
+    max-width: calc(100% - 12px);
+    box-shadow: var(--shadow);
+  }
 }
 
 .fold {

@@ -1,5 +1,5 @@
 import { clamp } from '@arrow-bend/core/number'
-import { markRaw, reactive } from 'vue'
+import { markRaw, reactive, shallowRef } from 'vue'
 import type { Property } from '@arrow-bend/core/property'
 import type { ValueRange } from '../../chart/graph/graphScale.ts'
 
@@ -23,6 +23,7 @@ export type KeptLanes = readonly (readonly [string, OpenLane])[]
 
 const OPEN: OpenLane = { height: 132, graph: 'value', along: false, drawing: false, ranges: {} }
 const LEAST_OPEN = 72
+/** As high as a lane is dragged; the whole deck may be more. */
 const MOST_OPEN = 400
 const NEXT_GRAPH = { value: 'speed', speed: 'both', both: 'value' } as const
 
@@ -35,10 +36,17 @@ export function createOpenLanes() {
   /** How open lanes tell which beads a rectangle takes in, while they are shown. */
   const beadsOf = markRaw(new Map<string, BeadsBetween>())
 
-  /** As high as a lane goes, or as high as it is at first. */
+  /** How much of the deck shows rows, px. */
+  const deckHeight = shallowRef(MOST_OPEN)
+  /** The lane that is to be brought into view as a whole. */
+  const wanted = shallowRef<string | null>(null)
+
+  /** Gives a lane the whole deck, or makes it as high as it is at first. */
   const stretchLane = (lane: string): void => {
-    const tall = open.get(lane)?.height === MOST_OPEN
-    open.set(lane, { ...(open.get(lane) ?? OPEN), height: tall ? OPEN.height : MOST_OPEN })
+    const whole = Math.max(OPEN.height, deckHeight.value)
+    const has = open.get(lane)?.height === whole
+    open.set(lane, { ...(open.get(lane) ?? OPEN), height: has ? OPEN.height : whole })
+    wanted.value = has ? null : lane
   }
   const toggleLane = (lane: string): void => {
     if (!open.delete(lane)) open.set(lane, OPEN)
@@ -46,7 +54,7 @@ export function createOpenLanes() {
   const changeLane = (lane: string, change: Partial<OpenLane>): void => {
     const now = open.get(lane)
     if (!now) return
-    const height = clamp(change.height ?? now.height, LEAST_OPEN, MOST_OPEN)
+    const height = clamp(change.height ?? now.height, LEAST_OPEN, Math.max(MOST_OPEN, deckHeight.value))
     open.set(lane, { ...now, ...change, height })
   }
   /** Value, then speed, then both, for all open lanes given. */
@@ -61,5 +69,5 @@ export function createOpenLanes() {
     for (const [lane, how] of kept) open.set(lane, { ...OPEN, ...how })
   }
 
-  return { open, beadsOf, stretchLane, toggleLane, changeLane, turnGraphs, restoreLanes }
+  return { open, beadsOf, deckHeight, wanted, stretchLane, toggleLane, changeLane, turnGraphs, restoreLanes }
 }

@@ -21,7 +21,7 @@ const keptSchema = z
       z.tuple([
         z.string(),
         z.object({
-          height: z.number().min(72).max(400),
+          height: z.number().min(72).max(4000),
           graph: z.enum(['value', 'speed', 'both']),
           along: z.boolean(),
           drawing: z.boolean(),

@@ -20,5 +20,15 @@ export const useSidePanel = defineStore('side panel', () => {
     tab.value = wanted
     if (part) section.value = part
   }
-  return { open, tab, section, show }
+  /** Whether the person folded it: else what is selected may unfold it. */
+  let isUnwanted = false
+  const fold = (folded: boolean): void => {
+    open.value = !folded
+    isUnwanted = folded
+  }
+  /** A span was clicked: its bend is shown, unless the panel was put away. */
+  const offer = (): void => {
+    if (!isUnwanted) open.value = true
+  }
+  return { open, tab, section, show, fold, offer }
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { pointerIn } from '../../../gesture/pointerPlace.ts'
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
@@ -57,6 +57,7 @@ const timeArea = ref<HTMLElement | null>(null)
 const scroller = ref<HTMLElement | null>(null)
 const sheet = ref<HTMLElement | null>(null)
 const { width } = useElementSize(timeArea)
+const { width: windowWidth } = useWindowSize()
 watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => deferred.deck.scene!)
@@ -117,6 +118,21 @@ watch(
   { immediate: true },
 )
 
+const { height: deckHeight } = useElementSize(scroller)
+watch(deckHeight, (now) => now > 0 && (view.deckHeight = now), { immediate: true })
+watch(
+  () => view.wanted,
+  (id) => {
+    const index = rows.value.findIndex((row) => laneOf(row)?.id === id)
+    if (id === null || index < 0) return
+    view.wanted = null
+    virtual.value.scrollToIndex(index, { align: 'start' })
+  },
+  { flush: 'post' },
+)
+/** In a narrow window the list leaves the lanes some room. */
+const listWidth = computed(() => Math.min(preferences.listWidth, Math.max(150, windowWidth.value * 0.45)))
+
 const listed = (): readonly Row[] => rows.value
 const edges = (): readonly number[] => tops.value
 const marquee = useMarquee(listed, edges)
@@ -129,7 +145,7 @@ const startMarquee = (event: PointerEvent): void => {
   else
     marquee.start(event, () => {
       const box = sheet.value!.getBoundingClientRect()
-      return new DOMRect(box.left + preferences.listWidth, box.top, box.width, box.height)
+      return new DOMRect(box.left + listWidth.value, box.top, box.width, box.height)
     })
 }
 const onWheel = (event: WheelEvent): void => {
@@ -181,7 +197,7 @@ const walk = useDeckWalk({
     class="deck"
     data-region="deck"
     aria-label="Deck"
-    :style="{ '--list': `${preferences.listWidth}px` }"
+    :style="{ '--list': `${listWidth}px` }"
     @wheel="onWheel"
   >
     <div class="head">
@@ -257,7 +273,7 @@ const walk = useDeckWalk({
           v-if="marquee.shown.value"
           class="marquee"
           :style="{
-            left: `${marquee.shown.value.x + preferences.listWidth}px`,
+            left: `${marquee.shown.value.x + listWidth}px`,
             top: `${marquee.shown.value.y}px`,
             width: `${marquee.shown.value.width}px`,
             height: `${marquee.shown.value.height}px`,
@@ -279,7 +295,7 @@ const walk = useDeckWalk({
       </div>
     </div>
     <ResizeHandle
-      v-model="preferences.listWidth"
+      :model-value="listWidth"
       class="list-border"
       label="Width of the list"
       title="Drag for a wider list; two clicks make it as it was at first"
@@ -287,6 +303,7 @@ const walk = useDeckWalk({
       :least="200"
       :most="560"
       :usual="300"
+      @update:model-value="(to) => (preferences.listWidth = to)"
     />
     <DeckOverview @fold="foldAll" />
     <div class="over-time" aria-hidden="true">
@@ -364,6 +381,16 @@ const walk = useDeckWalk({
   flex: none;
   border-right: 1px solid var(--rule);
   background: var(--sheet);
+  container-type: inline-size;
+}
+
+/* Where the list is narrow, names come first: values are in the panel, too. */
+@container (width < 230px) {
+  .left :deep(.value),
+  .left :deep(.count),
+  .left :deep(.quiet) {
+    display: none;
+  }
 }
 
 .row.chosen .left {

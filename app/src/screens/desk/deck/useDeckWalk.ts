@@ -1,5 +1,6 @@
 import { useEventListener } from '@vueuse/core'
 import { nextTick, ref, watch, type Ref } from 'vue'
+import { useFocusOrigin } from '../../../ui/focusOrigin.ts'
 import { focusShown } from '../../../ui/focusShown.ts'
 import type { Row } from './rows.ts'
 
@@ -36,9 +37,10 @@ const nearestTo = (x: number, items: readonly Focusable[]): Focusable | null =>
 /**
  * The keyboard in the list of layers and lanes, which is one stop of the Tab key: ↑ ↓ go from row to row, ← → along a
  * row, from its name over its switches to its keys and spans. On a layer's name → unfolds and ← folds.
- * Arrows are taken only from what the keyboard came to: after a click they are still for the playhead.
+ * ← and → are taken only from what the keyboard came to: after a click they are still for the playhead.
  */
 export function useDeckWalk({ scroller, rows, isChosen, scrollTo, turnFold }: WalkedList) {
+  const origin = useFocusOrigin()
   /** The row the keyboard was in last, and where it stood. */
   let last = { id: '', index: 0 }
   const inside = ref(false)
@@ -86,7 +88,7 @@ export function useDeckWalk({ scroller, rows, isChosen, scrollTo, turnFold }: Wa
   const onFocus = (event: FocusEvent): void => {
     inside.value = true
     // What is merely clicked leaves the keys to the Desk.
-    stays = (event.target as Element).matches(':focus-visible')
+    stays = !origin.isByPointer()
     if (event.target === scroller.value) {
       goTo(resume(), null)
       return
@@ -156,11 +158,12 @@ export function useDeckWalk({ scroller, rows, isChosen, scrollTo, turnFold }: Wa
     const from = event.target as Focusable
     const row = rowOf(event)
     if (!row || event.altKey || event.ctrlKey || event.metaKey || event.defaultPrevented) return
-    if (!from.matches(':focus-visible') || from.matches('input, [role=slider]') || event.shiftKey) return
+    if (from.matches('input, [role=slider]') || event.shiftKey) return
     if (!from.matches(`${IN_LANE}, [data-row-cell] *`)) return
     if (event.key === 'ArrowUp' || event.key === 'ArrowDown')
       stepRow(row, event.key === 'ArrowUp' ? -1 : 1, from)
     else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+      if (origin.isByPointer()) return
       if (!stepAlong(row, event.key === 'ArrowLeft' ? -1 : 1, from)) return
     } else return
     event.preventDefault()

@@ -201,10 +201,11 @@ const fps = computed(() =>
 <style scoped>
 .rail {
   display: flex;
-  height: 40px;
+  min-height: 40px;
   flex: none;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 6px;
+  gap: 0 6px;
   padding: 0 8px;
   border-top: 1px solid var(--rule);
   border-bottom: 1px solid var(--rule);
@@ -274,5 +275,28 @@ const fps = computed(() =>
   flex: none;
   text-align: right;
   white-space: nowrap;
+}
+
+/* In a narrow window the switches are known by their marks; what does not fit goes on in a second line. */
+@media (width < 1180px) {
+  .switch {
+    width: 28px;
+    overflow: hidden;
+    justify-content: center;
+    font-size: 0;
+    gap: 0;
+  }
+
+  .where {
+    flex-basis: 60px;
+  }
+}
+
+@media (width < 520px) {
+  .divide,
+  .where,
+  .measure {
+    display: none;
+  }
 }
 </style>

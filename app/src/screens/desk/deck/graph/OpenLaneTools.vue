@@ -127,7 +127,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
     <IconButton
       small
       :icon="UnfoldVertical"
-      :label="`As high as it goes: ${name}`"
+      :label="`The whole deck for ${name}`"
       keys="Shift+Enter"
       @press="view.stretchLane(row.id)"
     />
@@ -202,7 +202,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
     :aria-label="`Height of ${name}`"
     :aria-valuenow="lane.height"
     aria-valuemin="72"
-    aria-valuemax="400"
+    :aria-valuemax="Math.max(400, view.deckHeight)"
     @pointerdown.left.stop="resize"
     @keydown="resizeByKey"
   />

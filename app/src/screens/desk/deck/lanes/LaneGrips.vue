@@ -7,6 +7,7 @@ import { formatTime } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
+import { useSidePanel } from '../../../../session/view/sidePanel.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { discPoints } from '../../../../chart/discPoints.ts'
@@ -38,6 +39,7 @@ const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 const contextMenu = useContextMenu()
+const panel = useSidePanel()
 const dragKeys = useKeyDrag()
 const ribbon = useRibbonDrag(() => props.lane)
 
@@ -54,6 +56,7 @@ const spanLabel = ({ index, keys: many }: SpanDrawing): string =>
 const isChosen = ({ keys: many }: SpanDrawing): boolean => props.chosenSpans.has(many[0]!)
 /** A ribbon is taken hold of; where spans crowd they are selected together. */
 const grab = (event: PointerEvent, span: SpanDrawing): void => {
+  panel.offer()
   if (span.keys.length === 1) ribbon.press(event, span)
   else selection.selectSpans(span.keys.map(refOf), event.shiftKey || event.ctrlKey || event.metaKey)
 }
@@ -61,6 +64,7 @@ const grab = (event: PointerEvent, span: SpanDrawing): void => {
 const enterSpan = (event: KeyboardEvent, key: string): void => {
   if (props.chosenSpans.has(key) && !event.shiftKey) return
   event.stopPropagation()
+  panel.offer()
   selection.selectSpans([refOf(key)], event.shiftKey || event.ctrlKey || event.metaKey)
 }
 const openSpanMenu = (event: MouseEvent, span: SpanDrawing): void => {

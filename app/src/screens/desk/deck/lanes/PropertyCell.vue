@@ -58,11 +58,14 @@ const openMenu = (event: MouseEvent): void => {
   contextMenu.show(event, 'lane')
 }
 const openable = computed(() => hasGraph(props.row.property))
-/** Enter selects, and opens what is selected. */
+/** Enter selects, and opens what is selected; with Shift it gives the lane the whole deck. */
 const pressEnter = (event: KeyboardEvent): void => {
-  if (!openable.value || !selection.hasProperty(ref.value)) return
+  if (!openable.value) return
+  if (event.shiftKey) view.stretchLane(props.row.id)
+  else if (selection.hasProperty(ref.value)) view.toggleLane(props.row.id)
+  else return
   event.preventDefault()
-  view.toggleLane(props.row.id)
+  event.stopPropagation()
 }
 /** Alt with ↑ ↓ moves the lane among those of its layer. */
 const step = (event: KeyboardEvent): void => {
