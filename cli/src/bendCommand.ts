@@ -1,6 +1,7 @@
 import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 import { readEasing } from '@arrow-bend/core/format/css'
 import { BadUse, readArgs } from './badUse.ts'
+import { nearNames } from './nearNames.ts'
 import { readProjectFile } from './readProjectFile.ts'
 
 const USUAL_TIMES = Array.from({ length: 11 }, (_, i) => i / 10)
@@ -35,9 +36,8 @@ async function namedBend(path: string, name: string): Promise<PlainBend> {
   const { bends } = (await readProjectFile(path)).project
   const found = bends.find((bend) => bend.name === name) ?? bends.find(({ id }) => id === name)
   if (found) return found.bend
-  const known =
-    bends.length > 0 ? `It has ${bends.map((bend) => `“${bend.name}”`).join(', ')}.` : 'It has none.'
-  throw new BadUse(`There is no bend called “${name}” in this project’s library. ${known}`)
+  const known = bends.map((bend) => bend.name)
+  throw new BadUse(`There is no bend called “${name}” in this project’s library. ${nearNames(name, known)}`)
 }
 
 function readShare(text: string): number {

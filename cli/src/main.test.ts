@@ -185,7 +185,7 @@ describe('arrow-bend', () => {
     const named = await arrowBend('bend', 'Soft', '--file', path, '--at', '0.5')
     expect(named.out).toBe('u,progress,pace\n0.5,0.25,1\n')
     const missing = await arrowBend('bend', 'Hard', '--file', path)
-    expect(missing).toMatchObject({ code: 2, err: expect.stringContaining('It has “Soft”') as string })
+    expect(missing).toMatchObject({ code: 2, err: expect.stringContaining('“Soft”') as string })
   }, 60_000)
 
   it('samples every kind of property', async () => {
@@ -228,6 +228,10 @@ describe('arrow-bend', () => {
     [['inspect', DEMO, '--loud'], /--loud/],
     [['sample', DEMO], /needs a file, a layer/],
     [['sample', DEMO, '--layer', 'Nobody', '--property', 'turn'], /no layer called/],
+    [['sample', DEMO, '--layer', 'boat2', '--property', 'turn'], /Did you mean “Boat 2”/],
+    [['sample', DEMO, '--layer', 'Moon', '--property', 'positon'], /Did you mean “position”/],
+    [['sampel', DEMO], /Did you mean “sample”/],
+    [['sample', DEMO, '--layer', 'qqq', '--property', 'turn'], /There are “.* more\./],
     [['sample', DEMO, '--layer', 'Moon', '--property', 'wings'], /no wings/],
     [['sample', DEMO, '--layer', 'Moon', '--property', 'turn', '--rate', '23'], /not a frame rate/],
     [['bend', 'wobble'], /not a bend/],
@@ -245,7 +249,7 @@ describe('arrow-bend', () => {
     await writeFile(path, 'hello')
     expect(await arrowBend('inspect', path)).toMatchObject({
       code: 2,
-      err: 'This file is damaged: it is not valid JSON. Nothing was changed.\n',
+      err: 'This file is damaged: it is not valid JSON.\n',
     })
   })
 })
@@ -290,6 +294,17 @@ describe('words', () => {
       expect(out).toMatch(/^Usage:/)
     },
   )
+
+  it.each([
+    ['inspect', 'scenes'],
+    ['sample', 'one row a frame'],
+    ['bend', 'pace'],
+  ])('of %s say what it does, with an example', async (command, about) => {
+    const { out } = await arrowBend(command, '--help')
+    expect(out).toContain(about)
+    expect(out).toMatch(new RegExp(`Example:\n  arrow-bend ${command} `))
+    expect((await arrowBend('help', command)).out).toBe(out)
+  })
 
   it('of the version are shown', async () => {
     expect((await arrowBend('--version')).out).toMatch(/^\d+\.\d+\.\d+\n$/)

@@ -1,21 +1,16 @@
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import manifest from '../package.json' with { type: 'json' }
 import { BadUse } from './badUse.ts'
+import { COMMAND_HELP, USAGE } from './help.ts'
+import { nearNames } from './nearNames.ts'
 import { print } from './print.ts'
-
-const USAGE = `Usage:
-  arrow-bend inspect FILE [--json]
-  arrow-bend sample FILE --layer NAME --property NAME [--scene NAME] [--rate 60] [--speed]
-  arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
-  arrow-bend --version
-`
 
 const HELP: readonly string[] = ['--help', '-h', 'help']
 
 type Command = (args: readonly string[]) => Promise<string> | string
 
 /** Loaded when asked for: none waits for what another needs. */
-const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command>>> = {
   inspect: async () => (await import('./inspectCommand.ts')).inspectCommand,
   sample: async () => (await import('./sampleCommand.ts')).sampleCommand,
   bend: async () => (await import('./bendCommand.ts')).bendCommand,
@@ -26,18 +21,19 @@ export async function main(args: readonly string[]): Promise<number> {
   const [name, ...rest] = args
   try {
     if (name === undefined || HELP.includes(name)) {
-      await print(USAGE)
+      const about = rest[0]
+      await print(about !== undefined && isCommand(about) ? COMMAND_HELP[about] : USAGE)
       return name === undefined ? 2 : 0
     }
     if (name === '--version' || name === '-v') {
       await print(`${manifest.version}\n`)
       return 0
     }
-    const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined
-    if (!command)
-      throw new BadUse(`“${name}” is not a command. There are ${Object.keys(COMMANDS).join(', ')}.`)
-    const run = await command()
-    await print(rest.some((word) => word === '--help' || word === '-h') ? USAGE : await run(rest))
+    if (!isCommand(name))
+      throw new BadUse(`“${name}” is not a command. ${nearNames(name, Object.keys(COMMANDS))}`)
+    const asksForHelp = rest.some((word) => word === '--help' || word === '-h')
+    const run = await COMMANDS[name]()
+    await print(asksForHelp ? COMMAND_HELP[name] : await run(rest))
     return 0
   } catch (caught) {
     process.stderr.write(`${sentenceOfTrouble(caught)}\n`)
@@ -45,8 +41,12 @@ export async function main(args: readonly string[]): Promise<number> {
   }
 }
 
-/** As a refusal says it; what the system says where the result could not be written. */
+const isCommand = (name: string): name is keyof typeof COMMANDS => Object.hasOwn(COMMANDS, name)
+
+/** As a refusal says it, of edits nothing: no command makes any. What the system says where the result could not be written. */
 function sentenceOfTrouble(caught: unknown): string {
   const code = (caught as NodeJS.ErrnoException | null)?.code
-  return code ? `The result could not be written (${code}).` : sentenceOf(caught)
+  return code
+    ? `The result could not be written (${code}).`
+    : sentenceOf(caught).replace(/ Nothing was changed\.$/, '')
 }

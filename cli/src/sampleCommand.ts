@@ -2,6 +2,7 @@ import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperty, type Project } from '@arrow-bend/core/scene'
 import { parseRate } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
+import { nearNames } from './nearNames.ts'
 import { readProjectFile } from './readProjectFile.ts'
 
 /** `sample FILE --layer NAME --property NAME [--scene NAME] [--rate 60] [--speed]`: a property as CSV, a row a frame. */
@@ -29,7 +30,7 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
   const property = Object.hasOwn(properties, values.property) ? properties[values.property] : undefined
   if (!property)
     throw new BadUse(
-      `“${layer.name}” has no ${values.property}. It has ${Object.keys(layer.properties).join(', ')}.`,
+      `“${layer.name}” has no ${values.property}. ${nearNames(values.property, Object.keys(layer.properties))}`,
     )
   if (property.split) {
     throw new BadUse(`The position of “${layer.name}” is split. Sample “position x” or “position y” instead.`)
@@ -54,11 +55,17 @@ function findLayer(
     sceneName === undefined
       ? scenes
       : scenes.filter((scene) => scene.name === sceneName || scene.id === sceneName)
-  if (among.length === 0) throw new BadUse(`There is no scene called “${sceneName}” in this project.`)
+  if (among.length === 0) {
+    const known = scenes.map((scene) => scene.name)
+    throw new BadUse(
+      `There is no scene called “${sceneName}” in this project. ${nearNames(sceneName!, known)}`,
+    )
+  }
   for (const scene of among) {
     const layer =
       scene.layers.find((candidate) => candidate.name === name) ?? scene.layers.find(({ id }) => id === name)
     if (layer) return { scene, layer }
   }
-  throw new BadUse(`There is no layer called “${name}” in this project.`)
+  const known = among.flatMap(({ layers }) => layers.map((layer) => layer.name))
+  throw new BadUse(`There is no layer called “${name}” in this project. ${nearNames(name, known)}`)
 }

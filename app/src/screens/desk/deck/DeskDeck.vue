@@ -10,6 +10,7 @@ import { heldUntilIdle, useIdle } from '../../../session/document/idle.ts'
 import { useHoveredView } from '../../../session/view/hoveredView.ts'
 import { useView } from '../../../session/view/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
+import DeckEmpty from './DeckEmpty.vue'
 import DeckFilters from './DeckFilters.vue'
 import DeckOverview from './ruler/DeckOverview.vue'
 import DeckRuler from './ruler/DeckRuler.vue'
@@ -280,19 +281,7 @@ const walk = useDeckWalk({
           }"
         />
       </div>
-      <div v-if="rows.length === 0" class="empty">
-        <template v-if="view.search">Nothing is called “{{ view.search }}”.</template>
-        <template v-else-if="view.filter === 'selected'"
-          >Nothing is selected. Choose “Animated” above to list all that moves.</template
-        >
-        <template v-else-if="scene.layers.length === 0">
-          No layers yet. Press <b>+</b> above to add a shape, then set two keys and bend what lies between.
-        </template>
-        <template v-else
-          >Nothing moves yet. Choose “All properties” and press the dot beside a value to set its first
-          key.</template
-        >
-      </div>
+      <DeckEmpty v-if="rows.length === 0" :has-layers="scene.layers.length > 0" />
     </div>
     <ResizeHandle
       :model-value="listWidth"
@@ -433,17 +422,5 @@ const walk = useDeckWalk({
   overflow: clip;
   overflow-clip-margin: 8px;
   pointer-events: none;
-}
-
-.empty {
-  position: absolute;
-  top: 24px;
-  left: calc(var(--list) + 24px);
-  z-index: 3;
-  max-width: 460px;
-  padding: 4px 8px;
-  border-radius: 4px;
-  background: var(--sheet);
-  color: var(--ink-2);
 }
 </style>
