@@ -275,7 +275,7 @@ test('pictures are dropped on the desk and pasted', async ({ page }) => {
 test('the stage at actual size and the exported frame are the same drawing, pixel by pixel', async ({
   page,
 }) => {
-  await page.setViewportSize({ width: 2400, height: 2400 })
+  await page.setViewportSize({ width: 2700, height: 2400 })
   await openDemo(page)
   const exported = await exportedFrame(page)
   await page.getByRole('button', { name: 'Actual size' }).click()

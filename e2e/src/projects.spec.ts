@@ -108,3 +108,27 @@ test('storage that refuses to answer is told, and the page stays usable', async 
   await expect(page.getByRole('alert')).toContainText('storage did not answer')
   await expect(page.getByRole('button', { name: 'New project…' })).toBeEnabled()
 })
+
+test('projects are found by name and put in order; what is opened again has a name of its own', async ({
+  page,
+}) => {
+  await page.goto('/')
+  const names = () => page.getByRole('heading', { level: 3 }).allTextContents()
+  await expect(page.getByRole('heading', { name: 'Lantern Regatta' })).toBeVisible()
+  await page.getByRole('button', { name: 'Open the demo' }).click()
+  await expect(page.getByRole('heading', { name: 'Lantern Regatta 2', level: 1 })).toBeVisible()
+  await newProject(page, 'Dusk')
+  await newProject(page, 'Dusk')
+  await page.getByRole('link', { name: 'All projects' }).click()
+  await expect(page.getByText('4 projects')).toBeVisible()
+  expect(await names()).toEqual(['Dusk 2', 'Dusk', 'Lantern Regatta 2', 'Lantern Regatta'])
+  await page.getByLabel('Order of the projects').selectOption('name')
+  expect(await names()).toEqual(['Dusk', 'Dusk 2', 'Lantern Regatta', 'Lantern Regatta 2'])
+  await page.getByLabel('Find a project').fill('reg 2')
+  await expect(page.getByText('1 of 4')).toBeVisible()
+  expect(await names()).toEqual(['Lantern Regatta 2'])
+  await page.getByLabel('Find a project').fill('nothing')
+  await expect(page.getByText('No project is called “nothing”.')).toBeVisible()
+  await page.getByLabel('Find a project').press('Escape')
+  await expect(page.getByRole('heading', { level: 3 })).toHaveCount(4)
+})

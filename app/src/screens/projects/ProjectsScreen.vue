@@ -30,6 +30,8 @@ import { cancellable } from '../../ui/cancellable.ts'
 import { NewerFile, readProjectFile } from '../../work/fileReader.ts'
 import ArrowMark from '../../ui/ArrowMark.vue'
 import IconButton from '../../ui/IconButton.vue'
+import { distinctName } from './distinctName.ts'
+import { PROJECT_ORDERS, useShownProjects } from './useShownProjects.ts'
 import NewProjectDialog from './NewProjectDialog.vue'
 import ProjectCard from './ProjectCard.vue'
 
@@ -40,6 +42,7 @@ const router = useRouter()
 const preferences = usePreferences()
 const help = useHelpSheet()
 const cards = shallowRef<readonly Card[] | null>(null)
+const { query, order, shown } = useShownProjects(cards)
 const trouble = ref('')
 const emptied = ref(false)
 /** A file of a later version of this program that the person may have a copy of. */
@@ -74,6 +77,12 @@ const seedDemo = async (): Promise<void> => {
   await keepProject(await readDemo(DEMO_ID))
   await projectStorage.keepPreference('seeded', true)
 }
+/** What is opened or copied can be told from what is there. */
+const distinct = async (name: string): Promise<string> =>
+  distinctName(
+    name,
+    (await projectStorage.list()).map((card) => card.name),
+  )
 const show = (id: string): void => void router.push({ name: 'project', params: { id } })
 const keepAndShow = (file: ProjectFile): Promise<void> =>
   attempt(async () => {
@@ -95,12 +104,17 @@ const take = (file: File, newer: ReadBendFile['newer'] = 'refuse'): Promise<void
       newerFile.value = { file, sentence: caught.message }
       return null
     })
-    if (read) await keepAndShow(withNewId(read))
+    if (read) await keepAndShow(withNewId(read, await distinct(read.project.name)))
   })
-const openDemo = (): Promise<void> => attempt(async () => keepAndShow(await readDemo()))
+const openDemo = (): Promise<void> =>
+  attempt(async () => {
+    const demo = await readDemo()
+    await keepAndShow({ ...demo, project: { ...demo.project, name: await distinct(demo.project.name) } })
+  })
 const create = async (wanted: NewProject): Promise<void> => {
   making.value = false
-  await keepAndShow({ project: makeProject(wanted), assets: new Map() })
+  const name = await distinct(wanted.name)
+  await keepAndShow({ project: makeProject({ ...wanted, name }), assets: new Map() })
 }
 const onDrop = async (event: DragEvent): Promise<void> => {
   dropping.value = false
@@ -113,7 +127,9 @@ const duplicate = (card: Card): Promise<void> =>
   attempt(async () => {
     const { project } = await projectStorage.look(card.id)
     // Its pictures are here already.
-    await keepProject(withNewId({ project, assets: new Map() }, `${card.name.slice(0, 110)} copy`))
+    await keepProject(
+      withNewId({ project, assets: new Map() }, await distinct(`${card.name.slice(0, 110)} copy`)),
+    )
   })
 const remove = (card: Card): Promise<void> =>
   attempt(async () => {
@@ -212,11 +228,32 @@ onMounted(async () => {
           </button>
           <button type="button" class="button flex-none" @click="newerFile = null">Close</button>
         </div>
+        <div v-if="cards && cards.length > 1" class="mb-4 flex items-center gap-3">
+          <input
+            v-model="query"
+            class="field h-7! w-64 px-2"
+            aria-label="Find a project"
+            placeholder="Find a project"
+            autocomplete="off"
+            @keydown.esc="query = ''"
+          />
+          <select v-model="order" class="field h-7! px-1" aria-label="Order of the projects">
+            <option v-for="({ label }, value) in PROJECT_ORDERS" :key="value" :value="value">
+              {{ label }}
+            </option>
+          </select>
+          <span class="text-ink-2" role="status">{{
+            query ? `${shown.length} of ${cards.length}` : `${cards.length} projects`
+          }}</span>
+        </div>
+        <p v-if="cards && cards.length > 0 && shown.length === 0" class="text-ink-2">
+          No project is called “{{ query }}”.
+        </p>
         <ul
-          v-if="cards && cards.length > 0"
+          v-else-if="cards && cards.length > 0"
           class="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-5"
         >
-          <li v-for="card in cards" :key="card.id">
+          <li v-for="card in shown" :key="card.id">
             <ProjectCard
               :card="card"
               @rename="(name) => rename(card, name)"
