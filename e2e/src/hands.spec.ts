@@ -461,3 +461,16 @@ test('a handle pulled a little past the end stays a handle; pushed on it says th
   await page.mouse.up()
   expect((await positionKeys(page))[0]!.bend.kind).toBe('hold')
 })
+
+test('a new group turns about the middle of what it holds', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  await type(page, 'Ellipse position x', '1000')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click({ modifiers: ['ControlOrMeta'] })
+  await page.keyboard.press('ControlOrMeta+g')
+  const group = (await layers(page)).find(({ kind }) => kind === 'group')!
+  // From the rectangle's left, 520, to the ellipse's right, 1090.
+  expect(group.properties['pivot']!.value).toEqual([805, 360])
+  expect(group.properties['position']!.value).toEqual([805, 360])
+})

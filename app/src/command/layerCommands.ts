@@ -83,14 +83,23 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
   return {
     rename: () => withLayers((layers) => (view.renaming = layers.at(-1)!.id)),
     group: () =>
-      withLayers((layers) =>
+      withLayers((layers) => {
+        const box = stageView.boxOf(idsOf(layers))
+        const middle = box && {
+          at: [box.x + box.width / 2, box.y + box.height / 2] as const,
+          time: playback.time,
+        }
         document.apply(
           'Layers grouped',
           (draft) =>
-            groupLayers(draft, document.sceneId, idsOf(layers), { name: 'Group', makeId: document.makeId }),
+            groupLayers(draft, document.sceneId, idsOf(layers), {
+              name: 'Group',
+              makeId: document.makeId,
+              ...(middle ? { middle } : {}),
+            }),
           (id) => selection.selectLayers([id]),
-        ),
-      ),
+        )
+      }),
     ungroup: () =>
       withLayers((layers) =>
         document.apply(

@@ -7,6 +7,14 @@ import { useDocument } from '../document/document.ts'
 /** What the next press on the stage does. */
 export type StageTool = 'pointer' | 'route' | 'rectangle' | 'ellipse' | 'text' | 'pen'
 
+/** A box with sides along the axes, px of the stage. */
+export interface StageBox {
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
 /** How the stage shows the scene. Nothing of it is written to what leaves. */
 export const useStageView = defineStore('stageView', () => {
   const document = useDocument()
@@ -20,6 +28,8 @@ export const useStageView = defineStore('stageView', () => {
   /** Whether that point was set by the person. */
   const referenceSet = ref(false)
   const before = ref(false)
+  /** The box round layers as the stage draws them, px of the stage; null for none, or while there is no stage. */
+  const boxOf = shallowRef<(layers: readonly string[]) => StageBox | null>(() => null)
 
   watch(
     [() => document.project?.id, () => document.sceneId],
@@ -48,5 +58,5 @@ export const useStageView = defineStore('stageView', () => {
     reference.value = document.scene
     referenceSet.value = true
   }
-  return { tool, onion, solo, before, reference, referenceSet, shown, toggleSolo, setReference }
+  return { tool, onion, solo, before, boxOf, reference, referenceSet, shown, toggleSolo, setReference }
 })

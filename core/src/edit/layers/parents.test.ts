@@ -117,6 +117,28 @@ describe('groupLayers', () => {
   })
 })
 
+describe('groupLayers with a middle', () => {
+  it('stands about it in the space it rides in, and moves nothing', () => {
+    const given = projectOf([
+      layerWith('a', { turn: property('turn', [], { value: 30 }) }, 'rectangle', 'pier'),
+      layerWith('pier', {
+        scale: property('pair', [], { value: [200, 200] }),
+        position: property('place', [], { value: [40, -10] }),
+      }),
+    ])
+    const middle = { at: [241, 91] as const, time: asTicks(0) }
+    let id = ''
+    const after = edited(given, (draft) => {
+      id = groupLayers(draft, 'scene', ['a'], { name: 'G', makeId: ids(), middle })
+    })
+    const { properties } = after.scenes[0]!.layers.find((layer) => layer.id === id)!
+    // (241 − 40) / 2 and (91 + 10) / 2, to whole px.
+    expect(properties['pivot']!.value).toEqual([101, 51])
+    expect(properties['position']!.value).toEqual([101, 51])
+    expectSame(corners(given, 'a', 0), corners(after, 'a', 0), 1e-9)
+  })
+})
+
 describe('ungroupLayers', () => {
   const project = projectOf([
     layerWith('fleet', { position: property('place', [], { value: [40, -10] }) }, 'group', 'pier'),

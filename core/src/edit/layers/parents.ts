@@ -1,5 +1,8 @@
 import type { Draft } from 'immer'
+import type { Vec2 } from '../../route/index.ts'
 import {
+  applyMatrix,
+  identityMatrix,
   invertMatrix,
   makeLayer,
   multiplyInto,
@@ -112,6 +115,7 @@ function applyToLayer(
 /**
  * Puts layers into a new group, which stands where the topmost of them does. Their order and the picture stay; layers
  * that ride on others of them go on doing so.
+ * @param middle where its pivot is to stand, px of the stage, and when; the stage's corner when left out
  * @returns the group's id
  * @throws BadEdit for no layers, a bad name or a full scene
  */
@@ -119,7 +123,15 @@ export function groupLayers(
   draft: Draft<Project>,
   sceneId: string,
   ids: readonly string[],
-  { name, makeId }: { readonly name: string; readonly makeId: MakeId },
+  {
+    name,
+    makeId,
+    middle,
+  }: {
+    readonly name: string
+    readonly makeId: MakeId
+    readonly middle?: { readonly at: Vec2; readonly time: Ticks }
+  },
 ): string {
   const scene = sceneIn(draft, sceneId)
   const chosen = new Set(ids)
@@ -136,6 +148,7 @@ export function groupLayers(
     kind: 'group',
     parent,
     span: [starts.reduce((a, b) => (a < b ? a : b)), ends.reduce((a, b) => (a > b ? a : b))],
+    values: middle ? turnedAbout(draft, sceneId, { parent, ...middle }) : {},
   })
   addLayer(draft, sceneId, group, scene.layers.indexOf(top))
   const riding = members.filter((layer) => !chosen.has(layer.parent ?? '') && layer.parent === parent)
@@ -146,6 +159,20 @@ export function groupLayers(
     id,
   )
   return id
+}
+
+/** Position and pivot that leave everything where it is, and let it turn about a point of the stage, to whole px. */
+function turnedAbout(
+  draft: Draft<Project>,
+  sceneId: string,
+  { parent, at, time }: { readonly parent: string | null; readonly at: Vec2; readonly time: Ticks },
+): Readonly<Record<string, Vec2>> {
+  const outer = parent && ownMatrixAt(sceneBefore(draft, sceneId), parent, time, libraryIn(draft))
+  const inverse = outer ? invertMatrix(outer) : identityMatrix()
+  if (!inverse) return {}
+  const [x, y] = applyMatrix(inverse, ...at)
+  const point: Vec2 = [Math.round(x), Math.round(y)]
+  return { position: point, pivot: point }
 }
 
 /**

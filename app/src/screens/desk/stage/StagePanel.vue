@@ -10,7 +10,7 @@ import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { keysOf } from '../../../command/keysOf.ts'
 import { useContextMenu } from '../../../session/view/contextMenu.ts'
-import { useStageView } from '../../../session/view/stageView.ts'
+import { useStageView, type StageBox } from '../../../session/view/stageView.ts'
 import { assetShelf } from '../../../storage/index.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import { vOneStop } from '../../../ui/oneStop.ts'
@@ -113,7 +113,10 @@ onMounted(() => {
     else redraw(time)
   })
 })
-onBeforeUnmount(() => stop())
+onBeforeUnmount(() => {
+  stop()
+  stageView.boxOf = () => null
+})
 watch(
   [view, width, height],
   () => {
@@ -147,16 +150,19 @@ watch(
 )
 window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
 
-/** Fits the selected layers in the panel; with none, or with `everything`, the frame. */
-const fit = (everything: boolean): void => {
-  const chosen = everything ? [] : selection.layers
-  const boxes = boxItems(document.scene!, chosen, {
+const boxOf = (layers: readonly string[]): StageBox | null => {
+  const boxes = boxItems(document.scene!, layers, {
     items: painter.value?.items ?? [],
     pictures,
     library: document.bends,
     time: playback.time,
   })
-  const box = boxAround(boxes.flatMap(boxCorners))
+  return boxAround(boxes.flatMap(boxCorners))
+}
+stageView.boxOf = boxOf
+/** Fits the selected layers in the panel; with none, or with `everything`, the frame. */
+const fit = (everything: boolean): void => {
+  const box = boxOf(everything ? [] : selection.layers)
   if (box) camera.fitBox(box)
   else camera.fitFrame()
 }
