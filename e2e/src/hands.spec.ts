@@ -474,3 +474,44 @@ test('a new group turns about the middle of what it holds', async ({ page }) => 
   expect(group.properties['pivot']!.value).toEqual([805, 360])
   expect(group.properties['position']!.value).toEqual([805, 360])
 })
+
+test('one edit in a field is for all selected layers: the same, or by as much', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  await type(page, 'Ellipse position x', '1000')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click({ modifiers: ['ControlOrMeta'] })
+  const xs = async () =>
+    (await layers(page)).map(({ properties }) => (properties['position']!.value as readonly number[])[0])
+  await type(page, 'Rectangle position x', '+=50')
+  expect(await xs()).toEqual([1050, 690])
+  await page.getByLabel('Ellipse position x').press('ArrowUp')
+  expect(await xs()).toEqual([1051, 691])
+  await type(page, 'Ellipse position x', '300')
+  expect(await xs()).toEqual([300, 300])
+  await page.keyboard.press('ControlOrMeta+z')
+  expect(await xs()).toEqual([1051, 691])
+  // The other number, and other layers, stay what they were.
+  await page.getByRole('button', { name: 'Ellipse', exact: true }).click()
+  await type(page, 'Ellipse position y', '100')
+  const [ellipse, rectangle] = await layers(page)
+  expect(ellipse!.properties['position']!.value).toEqual([1051, 100])
+  expect(rectangle!.properties['position']!.value).toEqual([691, 360])
+})
+
+test('scales keep their proportion where that is asked for, from the menu of a property’s name', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await page.getByRole('button', { name: 'Scale', exact: true }).hover()
+  await page.getByRole('button', { name: 'More of Rectangle scale' }).click()
+  await page.getByRole('menuitem', { name: 'Keep proportions, or not' }).click()
+  await type(page, 'Rectangle scale y', '150')
+  const scale = async () => (await layers(page))[0]!.properties['scale']!.value
+  expect(await scale()).toEqual([150, 150])
+  await page.getByRole('button', { name: 'Scale', exact: true }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: 'Keep proportions, or not' }).click()
+  await type(page, 'Rectangle scale x', '75')
+  expect(await scale()).toEqual([75, 150])
+})

@@ -11,7 +11,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   ],
   lane: [
     ['key', 'openLanes', 'graphs', 'laneKeys'],
-    ['copyValue', 'resetValue', 'splitAxes'],
+    ['copyValue', 'resetValue', 'proportions', 'splitAxes'],
     ['copy', 'paste', 'reverse', 'clearAnimation'],
   ],
   key: [

@@ -10,6 +10,7 @@ import { timedKeys, type Property, type Value } from '@arrow-bend/core/property'
 import { definitionOf, layerById } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
+import { usePreferences } from '../session/preferences.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
@@ -43,6 +44,13 @@ export const LANE_COMMANDS = {
     label: 'Copy the value of the selected property here, as text',
     group: 'Keys',
   },
+  proportions: {
+    name: 'Keep proportions, or not',
+    shown: [],
+    chords: [],
+    label: 'Typing one number of a scale or a size changes the other by the same share',
+    group: 'Keys',
+  },
 } as const satisfies Record<string, CommandWords>
 
 const NO_LANE = 'Select a property first: click its name in the deck.'
@@ -56,6 +64,7 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
   const document = useDocument()
   const playback = usePlayback()
   const selection = useSelection()
+  const preferences = usePreferences()
 
   const lanes = (): { readonly ref: PropertyRef; readonly property: Property }[] =>
     selection.properties.flatMap((ref) => {
@@ -116,5 +125,13 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
     clearAnimation: clear,
     resetValue: reset,
     copyValue,
+    proportions: () => {
+      preferences.keepProportions = !preferences.keepProportions
+      toast(
+        preferences.keepProportions
+          ? 'Scales and sizes keep their proportions now.'
+          : 'The two numbers of a scale or a size are free now.',
+      )
+    },
   }
 }

@@ -48,6 +48,8 @@ interface Kept {
   ripple: boolean
   /** Stretched keys land on whole frames. */
   landOnFrames: boolean
+  /** Editing one number of a scale or a size changes the other by the same share. */
+  keepProportions: boolean
   /** Width of the list of layers and properties, px. */
   listWidth: number
   /** What keys do when the length of their layer changes. */
@@ -78,6 +80,7 @@ const USUAL: Kept = {
   pauseFrames: 12,
   ripple: false,
   landOnFrames: true,
+  keepProportions: false,
   listWidth: 300,
   spanPolicy: 'stay',
   playPercent: 100,

@@ -39,7 +39,8 @@ const props = withDefaults(
 )
 const emit = defineEmits<{
   start: []
-  input: [value: number]
+  /** `change` does to another number what was done to this one: sets it to the same, or changes it by as much. */
+  input: [value: number, change: (now: number) => number]
   done: []
   cancel: []
   focused: []
@@ -60,11 +61,17 @@ const shown = computed(() => {
 const display = (value: number): string => numberWords(value, props.digits)
 const within = (value: number): number => clamp(value, props.min, props.max)
 
-const once = (value: number): void => {
+const once = (value: number, change: (now: number) => number): void => {
   emit('start')
-  emit('input', within(value))
+  emit('input', within(value), change)
   emit('done')
 }
+const readTyped = (text: string, current: number): number =>
+  readSum(text, {
+    current,
+    units: props.unit ? [props.unit] : [],
+    ...(props.whole === undefined || props.unit === '%' ? {} : { whole: props.whole }),
+  })
 /** Takes what was typed; keeps it, with a sentence, when it cannot be read. */
 const take = (): boolean => {
   if (typed.value === null) return true
@@ -73,15 +80,11 @@ const take = (): boolean => {
     return true
   }
   try {
-    const units = props.unit ? [props.unit] : []
-    const value = readSum(typed.value, {
-      current: props.modelValue ?? 0,
-      units,
-      ...(props.whole === undefined || props.unit === '%' ? {} : { whole: props.whole }),
-    })
+    const text = typed.value
+    const value = readTyped(text, props.modelValue ?? 0)
     if (value < props.min || value > props.max) trouble.value = limitsSentence()
     else {
-      once(value)
+      once(value, (now) => readTyped(text, now))
       forget()
     }
   } catch (caught) {
@@ -103,7 +106,8 @@ const stepBy = (direction: number, event: KeyboardEvent): void => {
   event.preventDefault()
   if (!take()) return
   forget()
-  once((props.modelValue ?? 0) + direction * props.step * (event.shiftKey ? 10 : 1))
+  const by = direction * props.step * (event.shiftKey ? 10 : 1)
+  once((props.modelValue ?? 0) + by, (now) => now + by)
 }
 const onKeydown = (event: KeyboardEvent): void => {
   if (!event.ctrlKey && !event.metaKey) event.stopPropagation()
@@ -128,7 +132,8 @@ const onPointerdown = (event: PointerEvent): void => {
     start: () => emit('start'),
     move(moved, [travel]) {
       const value = from + travel * props.step * (moved.shiftKey ? 10 : moved.altKey ? 0.1 : 1)
-      emit('input', within(Number(value.toFixed(props.digits + 1))))
+      const to = within(Number(value.toFixed(props.digits + 1)))
+      emit('input', to, (now) => now + to - from)
     },
     end({ cancelled, dragged }) {
       if (dragged && cancelled) emit('cancel')

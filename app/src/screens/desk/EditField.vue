@@ -11,7 +11,7 @@ const props = defineProps<{
   /** What the step is called in the history. */
   edit: string
   /** The edit that gives the field's number its new value. */
-  recipe: (value: number) => Recipe<unknown>
+  recipe: (value: number, change: (now: number) => number) => Recipe<unknown>
 }>()
 const emit = defineEmits<{ start: []; done: []; focused: []; blurred: [] }>()
 
@@ -39,7 +39,7 @@ const cancel = (): void => {
     :label="label"
     :model-value="modelValue"
     @start="start"
-    @input="(value) => gesture?.preview(recipe(value))"
+    @input="(value, change) => gesture?.preview(recipe(value, change))"
     @done="commit"
     @cancel="cancel"
     @focused="emit('focused')"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Ellipsis } from '@lucide/vue'
 import { computed } from 'vue'
 import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
@@ -57,6 +58,7 @@ const openMenu = (event: MouseEvent): void => {
   selection.selectProperties(selection.hasProperty(ref.value) ? selection.properties : [ref.value])
   contextMenu.show(event, 'lane')
 }
+const askMenu = (event: MouseEvent): void => contextMenu.ask(event.currentTarget as Element)
 const openable = computed(() => hasGraph(props.row.property))
 /** Enter selects, and opens what is selected; with Shift it gives the lane the whole deck. */
 const pressEnter = (event: KeyboardEvent): void => {
@@ -114,7 +116,20 @@ const toggle = (): void => {
     >
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
     </button>
-    <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
+    <span class="middle">
+      <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
+      <button
+        v-if="!inLayerRow"
+        type="button"
+        class="more"
+        tabindex="-1"
+        :aria-label="`More of ${row.layer.name} ${row.definition.label.toLowerCase()}`"
+        title="More"
+        @click="askMenu"
+      >
+        <Ellipsis :size="15" aria-hidden="true" />
+      </button>
+    </span>
     <ValueField :row="row" :tight="inLayerRow" class="ml-auto" />
     <KeyDot
       :state="state"
@@ -170,10 +185,39 @@ const toggle = (): void => {
   font-weight: 650;
 }
 
-.words {
-  overflow: hidden;
+/* Over the end of the words, that these keep their room. */
+.more {
+  position: absolute;
+  top: 50%;
+  margin-top: -12px;
+  right: 0;
+  display: grid;
+  width: 24px;
+  height: 24px;
+  border-radius: 4px;
+  background: var(--sheet-2);
+  opacity: 0;
+  place-items: center;
+}
+
+.cell:hover .more,
+.more:focus-visible {
+  opacity: 1;
+}
+
+.more:hover {
+  background: var(--rule-soft);
+}
+
+.middle {
+  position: relative;
   min-width: 0;
   flex: 1 1 0;
+}
+
+.words {
+  display: block;
+  overflow: hidden;
   color: var(--ink-2);
   text-overflow: ellipsis;
   white-space: nowrap;

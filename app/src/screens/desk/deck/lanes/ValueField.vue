@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Link } from '@lucide/vue'
 import { computed } from 'vue'
 import {
   compiledOf,
@@ -20,6 +21,7 @@ import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import EditField from '../../EditField.vue'
 import type { PropertyRow } from '../rows.ts'
+import { useValueTargets, type NumberChange } from './useValueTargets.ts'
 
 /** A property's value at the playhead, in fields that fit its kind. */
 const props = defineProps<{ row: PropertyRow; tight?: boolean }>()
@@ -48,6 +50,9 @@ const bounds = computed(() => ({
   min: Math.max(-LIMITS.magnitude, limits.value[0]),
   max: Math.min(LIMITS.magnitude, limits.value[1]),
 }))
+const isProportioned = computed(
+  () => preferences.keepProportions && ['scale', 'size'].includes(definition.value.name),
+)
 const title = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 
 const recipeOf = (value: Value): Recipe<unknown> => {
@@ -55,16 +60,18 @@ const recipeOf = (value: Value): Recipe<unknown> => {
   return (draft) => setValueAt(draft, ref.value, playback.time, change)
 }
 /** What the components were when the edit began: previews start from there, not from one another. */
-let start: readonly number[] = []
+const targets = useValueTargets(() => props.row)
+let begun: ReturnType<typeof targets.targets> = []
 const begin = (): void => {
   playback.pause()
-  start = numbers.value
+  begun = targets.targets()
 }
-const componentRecipe = (component: number, value: number): Recipe<unknown> => {
-  const list = [...start]
-  list[component] = value
-  return recipeOf(list.length === 1 ? list[0]! : [list[0]!, list[1]!])
-}
+const many = computed(() => {
+  const count = targets.count()
+  return count > 1
+    ? `Sets all ${count} selected layers; a typed += or a drag changes each by as much`
+    : undefined
+})
 const set = (value: Value): void => {
   document.apply(`${definition.value.label} set`, recipeOf(value))
 }
@@ -123,10 +130,14 @@ const still = computed(() => {
         :min="bounds.min"
         :max="bounds.max"
         :edit="`${definition.label} set`"
-        :recipe="(value: number) => componentRecipe(component, value)"
+        :title="many"
+        :recipe="(_value: number, change: NumberChange) => targets.recipe(begun, component, change)"
         @start="begin"
       />
-      <span v-if="fields.length > 1 && !tight" class="unit">{{ definition.unit }}</span>
+      <span v-if="fields.length > 1 && !tight" class="unit">
+        <Link v-if="isProportioned" :size="12" aria-label="Proportion kept" />
+        <template v-else>{{ definition.unit }}</template>
+      </span>
     </template>
     <template v-else-if="kind === 'colour'">
       <input
