@@ -1,6 +1,13 @@
 import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
-import { LAYER_KIND_RECORDS, makeLayer, type LayerKind } from '@arrow-bend/core/scene'
+import {
+  LAYER_KIND_RECORDS,
+  makeLayer,
+  newColour,
+  newTextColour,
+  type LayerKind,
+  type Scene,
+} from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { useSelection } from '../session/selection/selection.ts'
@@ -20,11 +27,19 @@ export const NEW_LAYERS = {
   ellipse: { kind: 'ellipse', values: { size: [180, 180] } },
   path: {
     kind: 'path',
-    values: { stroke: '#c8401a', 'stroke width': 6 },
+    values: { 'stroke width': 6 },
   },
-  text: { kind: 'text', values: { fill: '#1f2b33' } },
+  text: { kind: 'text', values: {} },
   group: { kind: 'group', values: {} },
 } as const satisfies Record<string, NewLayer>
+
+/** What a new layer is filled and drawn with, so that it is seen in its scene and does not look selected. */
+function coloursOf(kind: LayerKind, scene: Scene): Readonly<Record<string, string>> {
+  if (kind === 'text') return { fill: newTextColour(scene) }
+  const colour = newColour(scene)
+  if (kind === 'path') return { fill: colour, stroke: colour }
+  return kind === 'rectangle' || kind === 'ellipse' ? { fill: colour } : {}
+}
 
 /** Adding layers on top of the others; what is added is selected and lists all its properties. */
 export function useNewLayer(): {
@@ -45,7 +60,7 @@ export function useNewLayer(): {
       name: same > 0 ? `${name} ${same + 1}` : name,
       kind,
       span: [asTicks(0), scene.duration],
-      values: { position, ...values, ...more },
+      values: { position, ...coloursOf(kind, scene), ...values, ...more },
     })
     document.apply(
       `${name} added`,

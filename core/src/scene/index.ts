@@ -74,3 +74,4 @@ export {
   sceneAt,
   type SceneSampler,
 } from './sceneAt.ts'
+export { newColour, newTextColour } from './newColour.ts'
