@@ -18,6 +18,9 @@ import { frameTicks, secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { openDemo } from './desk.ts'
 import { FRAMES, key, LIBRARY, RATE, trialScene } from './trialScene.ts'
 
+// What leaves plays as it does for most people; the page's still frame is tested by itself.
+test.use({ contextOptions: { reducedMotion: 'no-preference' } })
+
 interface Measured {
   /** Where three points of the layer land: its origin, 100 px along x, 100 px along y. */
   readonly points: readonly (readonly [number, number])[]
@@ -33,7 +36,10 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
       animation.pause()
       animation.currentTime = time
     }
-    const frame = document.querySelector('.frame')!.getBoundingClientRect()
+    const whole = document.querySelector<HTMLElement>('.frame')!
+    const frame = whole.getBoundingClientRect()
+    // The page is as large as fits the window.
+    const scale = frame.width / whole.offsetWidth
     return [...document.querySelectorAll('[data-layer]')].map((layer) => {
       const art = layer.querySelector('svg, img') as SVGElement | HTMLImageElement
       const box = art.parentElement!
@@ -47,7 +53,7 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
         box.append(mark)
         const { left, top } = mark.getBoundingClientRect()
         mark.remove()
-        return [left - frame.left, top - frame.top] as const
+        return [(left - frame.left) / scale, (top - frame.top) / scale] as const
       })
       let opacity = 1
       for (let at: Element | null = box; at && at !== layer; at = at.parentElement)
@@ -119,6 +125,53 @@ test('every kind of travel plays in the browser as the core has it, at every fra
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
   const worst = await compareEveryFrame(page, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
+})
+
+test('the page fits any window whole, can be paused, and stands still where less motion is asked for', async ({
+  page,
+}) => {
+  const scene = trialScene()
+  const project: Project = {
+    format: 'arrow-bend/project',
+    version: PROJECT_VERSION,
+    id: 'p',
+    name: 'Trial',
+    scenes: [scene],
+    bends: LIBRARY,
+    assets: [],
+  }
+  const html = exportCssPage(project, scene, { pictureUrl: () => '' })
+  await page.setContent(html)
+  const [width, height] = scene.size
+  for (const [wide, high] of [
+    [900, 300],
+    [300, 900],
+    [2500, 2000],
+  ] as const) {
+    await page.setViewportSize({ width: wide, height: high })
+    const box = (await page.locator('.frame').boundingBox())!
+    const scale = Math.min(wide / width, high / height)
+    expect(box.width).toBeCloseTo(width * scale, 1)
+    expect(box.height).toBeCloseTo(height * scale, 1)
+    expect(box.x + box.width / 2).toBeCloseTo(wide / 2, 1)
+    expect(box.y + box.height / 2).toBeCloseTo(high / 2, 1)
+  }
+  const states = () =>
+    page.evaluate(() => [...new Set(document.getAnimations().map(({ playState }) => playState))])
+  const pause = page.getByRole('checkbox', { name: 'Pause or play' })
+  expect(await states()).toEqual(['running'])
+  await pause.check()
+  expect(await states()).toEqual(['paused'])
+
+  await page.emulateMedia({ reducedMotion: 'reduce' })
+  await page.setContent(html)
+  expect(await states()).toEqual(['paused'])
+  // The still frame is the middle of the scene.
+  expect(
+    await page.evaluate(() => document.getAnimations()[0]!.effect!.getComputedTiming().progress),
+  ).toBeCloseTo(0.5, 6)
+  await pause.check()
+  expect(await states()).toEqual(['running'])
 })
 
 /** A shape with rounded corners and handles, as large as given. */

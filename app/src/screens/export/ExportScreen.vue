@@ -108,11 +108,12 @@ onMounted(() => title.value?.focus())
           <h3 id="page-title">Web page</h3>
           <p>
             One HTML file that plays by itself, over and over, in any current browser. Moves are CSS
-            keyframes, without scripts.
+            keyframes, without scripts. It fits any window whole, has a pause button, and stands still where
+            less motion is asked for.
           </p>
           <p class="text-[0.75rem]">
             Held to the stage at every frame: positions within 0.1 px, opacity within 0.1 %, colours within
-            1/255.
+            1/255. The letters of texts stand where the browser that plays the page sets them.
           </p>
         </div>
         <button type="button" class="button button-primary" :disabled="busy" @click="savePage">

@@ -6,16 +6,18 @@ import { boxMarkup } from './boxMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions } from './cssContext.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
+import { frameRules, PAUSE_MARKUP } from './pageFrame.ts'
 
 /**
- * A scene as one HTML page that plays by itself, over and over, without scripts.
+ * A scene as one HTML page that plays by itself, over and over, without scripts; it fits any window and can be paused.
  * Moves are `translate`, `rotate`, `scale` and `opacity`; curved routes are `offset-path`.
  * @returns the whole text of the page
  * @throws BadFile where it would be more than a browser plays
  * Source: W3C, CSS Animations 1, CSS Transforms 2 (individual transforms), Motion Path 1, CSS Easing 2.
  */
 export function exportCssPage(project: Project, scene: Scene, options: CssExportOptions): string {
-  const sheet = new KeyframeSheet(secondsOfTicks(scene.duration))
+  const seconds = secondsOfTicks(scene.duration)
+  const sheet = new KeyframeSheet(seconds)
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   let characters = 0
   const body = [...scene.layers]
@@ -26,7 +28,6 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
       checkCharacters((characters += markup.length))
       return markup
     })
-  const [width, height] = scene.size
   const font = options.fontUrl
     ? `@font-face{font-family:"Scene text";src:url("${options.fontUrl}");font-weight:200 800}\n`
     : ''
@@ -42,9 +43,7 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
 @property --w{syntax:"<length>";inherits:true;initial-value:0px}
 @property --h{syntax:"<length>";inherits:true;initial-value:0px}
 ${['left', 'right', 'top', 'bottom'].map((side) => `@property --crop-${side}{syntax:"<percentage>";inherits:false;initial-value:0%}`).join('\n')}
-${font}body{margin:0;background:${cssColour(scene.background)}}
-.frame{position:relative;width:${width}px;height:${height}px;overflow:hidden;background:${cssColour(scene.background)}}
-.frame div,.frame svg,.frame img{position:absolute;left:0;top:0;transform-origin:0 0;overflow:visible}
+${font}${frameRules(scene.size, cssColour(scene.background), seconds)}.frame div,.frame svg,.frame img{position:absolute;left:0;top:0;transform-origin:0 0;overflow:visible}
 .frame div{width:0;height:0}
 .frame svg{width:1px;height:1px}
 ${sheet.text()}</style>
@@ -53,6 +52,7 @@ ${sheet.text()}</style>
 <div class="frame">
 ${body.join('\n')}
 </div>
+${PAUSE_MARKUP}
 </body>
 </html>
 `
