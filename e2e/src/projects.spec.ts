@@ -132,3 +132,15 @@ test('projects are found by name and put in order; what is opened again has a na
   await page.getByLabel('Find a project').press('Escape')
   await expect(page.getByRole('heading', { level: 3 })).toHaveCount(4)
 })
+
+test('the demo opened at once on a first visit is told from the one that comes by itself', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ storageState: NEW_BROWSER, baseURL: baseURL! })
+  const page = await context.newPage()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Open the demo' }).click()
+  await expect(page.getByRole('heading', { name: 'Lantern Regatta 2', level: 1 })).toBeVisible()
+  await context.close()
+})

@@ -60,6 +60,28 @@ const besideLine = (
     return Math.min(least, Math.hypot(x - x0 - at * (x1 - x0), y - y0 - at * (y1 - y0)))
   }, Infinity)
 
+describe('what a property does outside its keys', () => {
+  const outside = (more: object) =>
+    drawGraph({ ...property('number', [key(1, 0), key(2, 100)]), ...more }, options('value')).curves[0]!
+      .outside
+  const heights = (path: string): number[] =>
+    [...path.matchAll(/[ML][\d.]+ ([\d.]+)/g)].map(([, y]) => Number(y))
+
+  it('is drawn level where it holds', () => {
+    const [a, b, c, d, ...more] = heights(outside({}))
+    expect(more).toEqual([])
+    expect(a).toBe(b)
+    expect(c).toBe(d)
+    expect(a).toBeGreaterThan(c!)
+  })
+
+  it('is drawn as it loops', () => {
+    const seen = heights(outside({ after: 'loop' })).slice(2)
+    expect(seen.length).toBeGreaterThan(10)
+    expect(Math.max(...seen) - Math.min(...seen)).toBeGreaterThan(50)
+  })
+})
+
 describe('drawGraph', () => {
   it('passes every moment of the curve within half a pixel, between its points too', () => {
     fc.assert(

@@ -10,6 +10,7 @@ import {
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import { thinLine } from '../thinLine.ts'
 import { beadsOf, keyValues, type GraphBead } from './beadPlaces.ts'
+import { outsideLine } from './outsideLine.ts'
 import { graphScale, type GraphScale, type Range, type ScaleKind } from './graphScale.ts'
 import {
   curveCount,
@@ -25,6 +26,8 @@ export interface GraphCurve {
   /** 'X' or 'Y' where there are two, else empty. */
   readonly letter: string
   readonly path: string
+  /** What it does before the first key and after the last. */
+  readonly outside: string
   /** Where the path begins, px. */
   readonly startX: number
   /** Over spans that hold, and the jump at their end. */
@@ -137,6 +140,7 @@ export function drawGraph(property: Property, options: GraphOptions): GraphDrawi
         component,
         letter: two ? 'XY'[component]! : '',
         path: `M${pieces.map((piece) => pieceText(piece, scale)).join('L')}`,
+        outside: outsideLine(compiled, component, { ...options, scale }),
         startX: first[0],
         stitch: stitches(compiled, component, options, scale),
         lost: options.of === 'value' ? lostPart(pieces, scale, options.limits) : '',

@@ -45,6 +45,8 @@ const cards = shallowRef<readonly Card[] | null>(null)
 const { query, order, shown } = useShownProjects(cards)
 const trouble = ref('')
 const emptied = ref(false)
+/** Settles once the demo of a first visit is among the projects. */
+let seeding: Promise<unknown> = Promise.resolve()
 /** A file of a later version of this program that the person may have a copy of. */
 const newerFile = shallowRef<{ readonly file: File; readonly sentence: string } | null>(null)
 const making = ref(false)
@@ -78,11 +80,11 @@ const seedDemo = async (): Promise<void> => {
   await projectStorage.keepPreference('seeded', true)
 }
 /** What is opened or copied can be told from what is there. */
-const distinct = async (name: string): Promise<string> =>
-  distinctName(
-    name,
-    (await projectStorage.list()).map((card) => card.name),
-  )
+const distinct = async (name: string): Promise<string> => {
+  await seeding
+  const taken = (await projectStorage.list()).map((card) => card.name)
+  return distinctName(name, taken)
+}
 const show = (id: string): void => void router.push({ name: 'project', params: { id } })
 const keepAndShow = (file: ProjectFile): Promise<void> =>
   attempt(async () => {
@@ -163,7 +165,8 @@ const sweepSoon = (): void => {
 }
 
 onMounted(async () => {
-  await seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))
+  seeding = seedDemo().catch((caught: unknown) => (trouble.value = sentenceOf(caught)))
+  await seeding
   await refresh()
   sweepSoon()
   emptied.value = (await projectStorage.preference(EMPTIED).catch(() => false)) === true

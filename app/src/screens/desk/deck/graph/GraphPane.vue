@@ -192,6 +192,7 @@ const canBend = computed(
       />
       <g v-for="(curve, i) in drawing.curves" :key="curve.component">
         <path v-if="curve.lost" :d="curve.lost" :fill="`url(#${hatch})`" data-part="lost" />
+        <path v-if="curve.outside" :d="curve.outside" class="outside" data-part="outside" />
         <path
           :d="curve.path"
           class="curve"
@@ -297,6 +298,15 @@ const canBend = computed(
   stroke: var(--hue);
   stroke-linejoin: round;
   stroke-width: 2;
+}
+
+/* What no key is needed for. */
+.outside {
+  fill: none;
+  stroke: var(--hue);
+  stroke-dasharray: 2 3;
+  stroke-opacity: 0.75;
+  stroke-width: 1.25;
 }
 
 /* Gaps over the line, which so becomes a stitched one. */
