@@ -505,7 +505,7 @@ test('scales keep their proportion where that is asked for, from the menu of a p
   await newProject(page)
   await addLayer(page, 'Rectangle')
   await page.getByRole('button', { name: 'Scale', exact: true }).hover()
-  await page.getByRole('button', { name: 'More of Rectangle scale' }).click()
+  await page.getByRole('button', { name: 'Menu of Rectangle scale' }).click()
   await page.getByRole('menuitem', { name: 'Keep proportions, or not' }).click()
   await type(page, 'Rectangle scale y', '150')
   const scale = async () => (await layers(page))[0]!.properties['scale']!.value
@@ -514,4 +514,28 @@ test('scales keep their proportion where that is asked for, from the menu of a p
   await page.getByRole('menuitem', { name: 'Keep proportions, or not' }).click()
   await type(page, 'Rectangle scale x', '75')
   expect(await scale()).toEqual([75, 150])
+})
+
+test('beads of graphs have their menu; Back in mid-drag gives the drag up', async ({ page }) => {
+  await openDemo(page)
+  await page.getByRole('button', { name: 'Opacity', exact: true }).first().dblclick()
+  const graph = page.getByRole('group', { name: 'Title opacity, graph' })
+  await graph.getByRole('slider', { name: 'Title opacity, key 2' }).click({ button: 'right' })
+  await page.getByRole('menuitem', { name: /^Remove/ }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Delete' })).toHaveCount(0)
+  const opacity = async () =>
+    (await layers(page)).find(({ name }) => name === 'Title')!.properties['opacity']!.keys.length
+  expect(await opacity()).toBe(3)
+  await page.keyboard.press('ControlOrMeta+z')
+  const before = await layers(page)
+  const bead = page.getByRole('button', { name: /^Left panel position, key 2 of/ })
+  const [x, y] = await middleOf(bead)
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 60, y, { steps: 4 })
+  await page.goBack()
+  await page.mouse.up()
+  await page.goForward()
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  expect(await layers(page)).toEqual(before)
 })

@@ -69,5 +69,7 @@ export function trackPointer(press: PointerEvent, { after = 0, start, move, end 
     { signal },
   )
   window.addEventListener('blur', () => finish(true), { signal })
+  // Leaving the screen by the browser's own Back is no way to finish a drag.
+  window.addEventListener('popstate', () => finish(true), { capture: true, signal })
   window.addEventListener('keydown', onKey, { capture: true, signal })
 }

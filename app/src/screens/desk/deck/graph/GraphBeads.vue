@@ -22,6 +22,8 @@ const props = defineProps<{
 defineEmits<{
   grab: [event: PointerEvent, bead: GraphBead]
   nudge: [event: KeyboardEvent, bead: GraphBead]
+  /** What can be done with its keys is asked for. */
+  menu: [event: MouseEvent, bead: GraphBead]
 }>()
 
 const idle = useIdle()
@@ -77,6 +79,7 @@ const counts = computed(() =>
       :aria-valuetext="wordsOf(bead.value)"
       @pointerdown.left.stop="$emit('grab', $event, seen(bead))"
       @keydown="$emit('nudge', $event, bead)"
+      @contextmenu="$emit('menu', $event, seen(bead))"
     />
   </g>
   <BeadCounts v-if="counts.length > 0" :counts="counts" />

@@ -5,6 +5,7 @@ import type { PropertyDefinition } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { heldUntilIdle } from '../../../../session/document/idle.ts'
 import type { OpenLane } from '../../../../session/view/openLanes.ts'
 import { useView } from '../../../../session/view/view.ts'
@@ -44,6 +45,7 @@ const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const view = useView()
+const contextMenu = useContextMenu()
 const time = useTrackedTime()
 const hand = useGraphHand(() => ({
   scene: document.sceneId,
@@ -149,6 +151,11 @@ const areas = computed(() => {
     ]
   })
 })
+const openMenu = (event: MouseEvent, { keys }: GraphBead): void => {
+  const refs = keys.map((key) => ({ ...hand.lane(), key }))
+  if (!refs.every((ref) => selection.hasKey(ref))) selection.selectKeys(refs)
+  contextMenu.show(event, 'key')
+}
 const laneName = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 const letterOf = (component: number): string => (hasLetters.value ? ` ${'XY'[component]}` : '')
 const beadName = ({ index, component, keys }: GraphBead): string =>
@@ -264,6 +271,7 @@ const canBend = computed(
       :name-of="beadName"
       :words-of="valueWords"
       @grab="(event, bead) => beadDrag.press(event, bead, pane)"
+      @menu="openMenu"
       @nudge="(event, bead) => beadDrag.nudge(event, bead, { of, step: definition.step })"
     />
     <!-- Over the beads, which keep what is nearer to them. -->

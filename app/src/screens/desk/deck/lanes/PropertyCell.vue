@@ -123,7 +123,7 @@ const toggle = (): void => {
         type="button"
         class="more"
         tabindex="-1"
-        :aria-label="`More of ${row.layer.name} ${row.definition.label.toLowerCase()}`"
+        :aria-label="`Menu of ${row.layer.name} ${row.definition.label.toLowerCase()}`"
         title="More"
         @click="askMenu"
       >

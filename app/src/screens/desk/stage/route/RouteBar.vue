@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { clamp } from '@arrow-bend/core/number'
 import { Milestone } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { setRouteThrough, setWaypoints, type KeyRef } from '@arrow-bend/core/edit'
 import type { Through } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -10,7 +10,9 @@ import IconButton from '../../../../ui/IconButton.vue'
 import { drawRoute } from '../../../../chart/route/routeDrawing.ts'
 import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'
 import { routeHandles } from '../../../../chart/route/routeHandles.ts'
-import RouteTransform from './RouteTransform.vue'
+
+// It comes with the first route, so that the Desk itself is there sooner.
+const RouteTransform = defineAsyncComponent(() => import('./RouteTransform.vue'))
 
 /** The small bar by a selected key of a route: how the route passes through it, for all selected keys at once. */
 const props = defineProps<{ geometries: readonly RouteGeometry[]; width: number; height: number }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/vue'
 import { FlipHorizontal2, FlipVertical2, Waypoints } from '@lucide/vue'
 import { ref } from 'vue'
@@ -74,15 +75,29 @@ const once = (label: string, scale: Point, degrees = 0): void => {
   preview(scale, degrees)
   commit()
 }
+
+/** Inside the window wherever the bar stands. */
+const opener = ref<InstanceType<typeof PopoverButton> | null>(null)
+const panel = ref<InstanceType<typeof PopoverPanel> | null>(null)
+const { floatingStyles } = useFloating(opener, panel, {
+  placement: 'top-end',
+  middleware: [flip({ padding: 6 }), shift({ padding: 6, crossAxis: true })],
+  whileElementsMounted: autoUpdate,
+})
 </script>
 
 <template>
   <div class="host">
     <Popover>
-      <PopoverButton class="opener" aria-label="Whole route" title="Whole route: move, scale, turn, mirror">
+      <PopoverButton
+        ref="opener"
+        class="opener"
+        aria-label="Whole route"
+        title="Whole route: move, scale, turn, mirror"
+      >
         <Waypoints :size="16" :stroke-width="1.75" aria-hidden="true" />
       </PopoverButton>
-      <PopoverPanel class="float panel" aria-label="Whole route">
+      <PopoverPanel ref="panel" class="float panel" :style="floatingStyles" aria-label="Whole route">
         <h3>Whole route</h3>
         <div class="row pair">
           <NumberField
@@ -166,10 +181,7 @@ const once = (label: string, scale: Point, degrees = 0): void => {
 }
 
 .panel {
-  position: absolute;
   z-index: 20;
-  right: 0;
-  bottom: 34px;
   display: grid;
   width: 236px;
   gap: 6px;
