@@ -62,7 +62,17 @@ try {
   )
   const routes = await page.locator('svg.routes g[role="group"]').count()
   console.log(`60 layers, ${routes} routes, ${marks} spacing marks`)
-  const bead = page.getByRole('button', { name: /^Buoy 12 key 2 of/ })
+  // One that no other lies over.
+  const name = await page.evaluate(() => {
+    const beads = [...document.querySelectorAll('svg.routes [role=button][aria-label*="key 2 of"]')]
+    const free = beads.find((one) => {
+      const { x, y, width, height } = one.getBoundingClientRect()
+      return one.contains(document.elementFromPoint(x + width / 2, y + height / 2))
+    })
+    return free?.getAttribute('aria-label')?.split(' of ')[0]
+  })
+  if (!name) throw new Error('Every bead lies under another.')
+  const bead = page.getByRole('button', { name: new RegExp(`^${name} of`) })
   // Where its layer lies over it, a bead is the hand's only once it is selected.
   await bead.click({ modifiers: ['Alt'] })
   report('bead among 40 routes, pointer to paint', await measureDrag(page, bead, [2, -1]))

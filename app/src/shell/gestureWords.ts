@@ -6,7 +6,7 @@ export const GESTURE_WORDS: readonly { readonly on: string; readonly does: strin
   },
   {
     on: 'The Bend panel',
-    does: 'Drag the handles; two clicks on the curve add a point; a handle pulled flat past the end makes a hold.',
+    does: 'Drag the handles; two clicks on the curve add a point; a handle pulled flat far past the end makes a hold, and says so before.',
   },
   {
     on: 'A graph',
@@ -30,7 +30,7 @@ export const GESTURE_WORDS: readonly { readonly on: string; readonly does: strin
   },
   {
     on: 'A layer on the picture',
-    does: 'Drag it where the playhead is; with Ctrl/Cmd its whole route. What is dragged comes into line with what is near; Ctrl/Cmd held lets it pass. Drag the pivot with Alt.',
+    does: 'Drag it where the playhead is; with Ctrl/Cmd its whole route. What is dragged comes into line with what is near, else onto whole pixels; Ctrl/Cmd held lets it pass. Drag the pivot with Alt.',
   },
   {
     on: 'A route',
@@ -44,13 +44,16 @@ export const GESTURE_WORDS: readonly { readonly on: string; readonly does: strin
   },
   {
     on: 'The list',
-    does: 'Shift selects a range and Ctrl/Cmd one more; Alt with ↑ ↓ moves layers and lanes, Alt with the eye shows a layer alone. Its border is dragged for a wider list.',
+    does: 'Shift selects a range of layers or properties and Ctrl/Cmd one more; Alt with ↑ ↓ moves layers and lanes, Alt with the eye shows a layer alone. Its border is dragged for a wider list.',
   },
   {
     on: 'By keyboard',
-    does: 'Tab to a lane, then the arrow keys go from key to span to key; Enter selects.',
+    does: 'F6 goes between stage, transport, lanes, panel and bar. In the list ↑ ↓ go from row to row and ← → along it, over its keys and spans; Enter selects, Tab comes to its value, B goes to the handles and back. Enter goes into an open graph, Escape out. Bars are one stop, with arrows inside. After a click ← → are for the playhead.',
   },
-  { on: 'A number', does: 'Drag it, or type a sum such as 960+120; arrows step it, Shift by ten.' },
+  {
+    on: 'A number',
+    does: 'Drag it, or type a sum such as 960+120; arrows step it, Shift by ten. Of several selected layers one edit sets all; += or a drag changes each by as much.',
+  },
   {
     on: 'Anything',
     does: 'A right click, the menu key or Shift+F10 offers what can be done with it.',

@@ -75,3 +75,4 @@ export {
   type SceneSampler,
 } from './sceneAt.ts'
 export { newColour, newTextColour } from './newColour.ts'
+export { distinctName } from './distinctName.ts'

@@ -1,6 +1,6 @@
 import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
-import { LIMITS, type Project, type Scene } from '../../scene/index.ts'
+import { distinctName, LIMITS, type Project, type Scene } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { readName } from '../layers/layers.ts'
@@ -22,14 +22,11 @@ function checkRoom({ scenes }: Draft<Project>): void {
     throw new BadEdit(`A project holds ${LIMITS.scenes} scenes at most. Nothing was added.`)
 }
 
-/** The first of `Name`, `Name 2`, `Name 3` … that no scene has. */
-function freeName({ scenes }: Draft<Project>, wanted: string): string {
-  const taken = new Set(scenes.map(({ name }) => name))
-  const stem = wanted.slice(0, LIMITS.nameLength - 4)
-  let name = stem
-  for (let number = 2; taken.has(name); number += 1) name = `${stem} ${number}`
-  return name
-}
+const freeName = ({ scenes }: Draft<Project>, wanted: string): string =>
+  distinctName(
+    wanted,
+    scenes.map(({ name }) => name),
+  )
 
 /**
  * Adds an empty scene after another: of the same size, rate, length and background.

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { LIMITS } from '@arrow-bend/core/scene'
+import { LIMITS } from './schema/limits.ts'
 import { distinctName } from './distinctName.ts'
 
 describe('distinctName', () => {

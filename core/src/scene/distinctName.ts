@@ -1,4 +1,4 @@
-import { LIMITS } from '@arrow-bend/core/scene'
+import { LIMITS } from './schema/limits.ts'
 
 /** A name none of the others has: with a number after it where one has it already, within the most letters a name may have. */
 export function distinctName(name: string, taken: readonly string[]): string {
