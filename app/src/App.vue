@@ -5,7 +5,6 @@ import { RouterView } from 'vue-router'
 import { usePreferences } from './session/preferences.ts'
 import { useFocusOrigin } from './ui/focusOrigin.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
-import { toastsAreShown } from './ui/toast.ts'
 
 const preferences = usePreferences()
 // From the first press on.
@@ -14,10 +13,7 @@ const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))
 // Nobody has to wait for what shows messages before there are any.
-const Toaster = defineAsyncComponent(async () => {
-  const [{ Toaster: shower }] = await Promise.all([import('vue-sonner'), import('vue-sonner/style.css')])
-  return shower
-})
+const ToastShower = defineAsyncComponent(() => import('./ui/ToastShower.vue'))
 
 /** The help is at hand on every screen. */
 useEventListener(window, 'keydown', (event) => {
@@ -35,12 +31,5 @@ useEventListener(window, 'keydown', (event) => {
 <template>
   <RouterView />
   <HelpSheet v-if="help.open" />
-  <Toaster
-    position="top-center"
-    offset="52px"
-    :theme="preferences.theme === 'lamp' ? 'dark' : 'light'"
-    :duration="6000"
-    close-button
-    @vue:mounted="toastsAreShown"
-  />
+  <ToastShower :dark="preferences.theme === 'lamp'" />
 </template>

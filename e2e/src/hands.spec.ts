@@ -165,6 +165,8 @@ test('after Enter in a field the next key is a command again, and undo undoes; t
   await span.click()
   await x.click()
   await page.keyboard.press('Enter')
+  // The keyboard goes back once the press of Enter is done with.
+  await expect(x).not.toBeFocused()
   await page.keyboard.press('5')
   expect((await positionKeys(page))[0]!.bend).toEqual({ kind: 'hold' })
   await page.getByLabel('Rows to show').focus()

@@ -4,7 +4,7 @@ import { dragTo, frameOnScreen, pixels } from './stage.ts'
 
 /** The grey round the frame in the light theme, and what a new shape is filled with. */
 const SURROUND = [189, 189, 186, 255]
-const FILL = [200, 64, 26, 255]
+const FILL = [0x6f, 0x8f, 0x9b, 255]
 
 const zoom = async (page: Page): Promise<number> =>
   Number(

@@ -189,7 +189,7 @@ describe('keys of one’s own', () => {
     })
     expect(asked({ key: '4', code: 'Digit4' }, own)).toBeNull()
     expect(shownKeys('marker', own)).toEqual(['E'])
-    expect(withKey(own, 'marker', 'W').changed['marker']).toBe('w')
+    expect(withKey(own, 'marker', 'U').changed['marker']).toBe('u')
     // Its usual key is no change.
     expect(withKey(withKey(USUAL_KEYS, 'marker', 'e'), 'marker', 'M').changed).toEqual({})
   })

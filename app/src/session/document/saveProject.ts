@@ -10,7 +10,7 @@ export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): 
   try {
     const blob = await make()
     await fileSave(blob, { fileName: name })
-    toast.success(`“${name}” was saved.`)
+    toast.success(`“${name}” was saved.`, { id: 'saved', duration: 2500 })
   } catch (caught) {
     if (caught instanceof DOMException && caught.name === 'AbortError') return
     toast.error(sentenceOf(caught))

@@ -49,10 +49,10 @@ ${font}${frameRules(scene.size, cssColour(scene.background), seconds)}.frame div
 ${sheet.text()}</style>
 </head>
 <body>
+${PAUSE_MARKUP}
 <div class="frame">
 ${body.join('\n')}
 </div>
-${PAUSE_MARKUP}
 </body>
 </html>
 `

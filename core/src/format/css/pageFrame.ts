@@ -15,23 +15,23 @@ export function frameRules(
   return `html,body{height:100%;overflow:hidden}
 body{margin:0;background:${background}}
 .frame{position:absolute;left:50%;top:50%;width:${width}px;height:${height}px;overflow:hidden;background:${background};translate:-50% -50%;scale:min(tan(atan2(100vw,${width}px)),tan(atan2(100vh,${height}px)))}
-.pause{position:fixed;right:12px;bottom:12px;width:40px;height:40px;border-radius:50%;background:rgb(0 0 0/.6);color:#fff;font:16px/40px sans-serif;text-align:center;cursor:pointer;opacity:0}
+.pause{position:fixed;z-index:1;right:12px;bottom:12px;width:40px;height:40px;border-radius:50%;background:rgb(0 0 0/.6);color:#fff;font:16px/40px sans-serif;text-align:center;cursor:pointer;opacity:0}
 body:hover .pause,.pause:focus-within{opacity:1}
 .pause:focus-within{outline:2px solid #fff;outline-offset:2px}
 .pause input{position:absolute;inset:0;margin:0;opacity:0;cursor:pointer}
 .pause span::before{content:"\\275A\\275A"}
 .pause :checked+span::before{content:"\\25B6"}
-body:has(.pause :checked) .frame *{animation-play-state:paused!important}
+.pause:has(:checked)~.frame *{animation-play-state:paused!important}
 @media (prefers-reduced-motion:reduce){
 .pause{opacity:1}
 .pause span::before{content:"\\25B6"}
 .pause :checked+span::before{content:"\\275A\\275A"}
 .frame *{animation-play-state:paused!important;animation-delay:${Number((-seconds / 2).toFixed(6))}s!important}
-body:has(.pause :checked) .frame *{animation-play-state:running!important}
+.pause:has(:checked)~.frame *{animation-play-state:running!important}
 }
 `
 }
 
-/** What is pressed to pause and to play. */
+/** What is pressed to pause and to play; it stands before the frame, so that only it is looked at for being checked. */
 export const PAUSE_MARKUP =
   '<label class="pause"><input type="checkbox" aria-label="Pause or play"><span aria-hidden="true"></span></label>'

@@ -20,7 +20,7 @@ type Focusable = HTMLElement | SVGElement
 const NAME = '[data-row-name]'
 /** Keys and spans of a lane, capsules of a bar; an open lane as a whole. */
 const IN_LANE = '[data-place]'
-const CONTROLS = '[data-row-cell] button:not(:disabled, [data-fold])'
+const CONTROLS = '[data-row-cell] button:not(:disabled, [data-aside])'
 /** Frames to wait for a row that is scrolled to: what takes hold of its lane comes after the row. */
 const PATIENCE = 30
 

@@ -6,6 +6,7 @@ import { compiledOf, type Outside } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import type { OpenLane } from '../../../../session/view/openLanes.ts'
 import { useView } from '../../../../session/view/view.ts'
+import { vOneStop } from '../../../../ui/oneStop.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import { trackPointer } from '../../../../gesture/trackPointer.ts'
@@ -99,7 +100,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
 </script>
 
 <template>
-  <div class="tools" @pointerdown.stop>
+  <div v-one-stop class="tools" @pointerdown.stop>
     <div
       v-if="hasValueGraph(row.property)"
       class="choice"

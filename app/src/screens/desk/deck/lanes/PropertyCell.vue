@@ -123,6 +123,7 @@ const toggle = (): void => {
         type="button"
         class="more"
         tabindex="-1"
+        data-aside
         :aria-label="`Menu of ${row.layer.name} ${row.definition.label.toLowerCase()}`"
         title="More"
         @click="askMenu"

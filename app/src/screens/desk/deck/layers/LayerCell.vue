@@ -103,7 +103,7 @@ const pressEye = (event: MouseEvent): void => {
       type="button"
       class="fold"
       tabindex="-1"
-      data-fold
+      data-aside
       :class="{ invisible: !row.foldable }"
       :aria-label="`${row.folded ? 'Unfold' : 'Fold'} ${layer.name}`"
       :aria-expanded="!row.folded"

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import type { CommandId } from '../../../../command/commandTable.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
+import { vOneStop } from '../../../../ui/oneStop.ts'
 import TipHost from '../../../../ui/TipHost.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
 
@@ -39,7 +40,7 @@ const SMOOTH_LOOK: PlainBend = {
 </script>
 
 <template>
-  <div class="flex justify-between" role="group" aria-label="Quick bends">
+  <div v-one-stop class="flex justify-between" role="group" aria-label="Quick bends">
     <TipHost v-for="tile in tiles" :key="tile.digit" :tip="`${tile.label} (${tile.digit})`">
       <button
         type="button"

@@ -6,6 +6,7 @@ import { setRouteThrough, setWaypoints, type KeyRef } from '@arrow-bend/core/edi
 import type { Through } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { vOneStop } from '../../../../ui/oneStop.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import { drawRoute } from '../../../../chart/route/routeDrawing.ts'
 import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'
@@ -108,6 +109,7 @@ const toggleWaypoints = (): void => {
 <template>
   <div
     v-if="chosen.length > 0"
+    v-one-stop
     class="float bar"
     role="toolbar"
     aria-label="Route at the selected keys"
