@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent } from 'vue'
 import { RouterView } from 'vue-router'
 import { usePreferences } from './session/preferences.ts'
-import { useFocusOrigin } from './ui/focusOrigin.ts'
+import { useFocusOrigin } from './ui/focus/focusOrigin.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
 
 const preferences = usePreferences()

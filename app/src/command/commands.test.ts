@@ -2,8 +2,8 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { COMMAND_MENUS } from './commandMenus.ts'
 import { COMMANDS, type CommandId } from './commandTable.ts'
 import { USUAL_KEYS, type OwnKeys } from '../session/preferences.ts'
-import { isChangeable, shownKeys, withKey } from './ownKeys.ts'
-import { commandKeys, sideOf, type CommandPress } from './keyBindings.ts'
+import { isChangeable, shownKeys, withKey } from './keys/ownKeys.ts'
+import { commandKeys, sideOf, type CommandPress } from './keys/keyBindings.ts'
 
 interface Pressed {
   readonly key: string

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { focusShown } from '../ui/focusShown.ts'
+import { focusShown } from '../ui/focus/focusShown.ts'
 
 /** The parts of the screen in the order they are gone through. */
 const ORDER = ['stage', 'rail', 'deck', 'panel', 'bar']

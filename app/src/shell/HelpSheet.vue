@@ -2,7 +2,7 @@
 import { computed, nextTick, ref } from 'vue'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { COMMANDS, type CommandId } from '../command/commandTable.ts'
-import { isChangeable, shownKeys, withKey } from '../command/ownKeys.ts'
+import { isChangeable, shownKeys, withKey } from '../command/keys/ownKeys.ts'
 import { USUAL_KEYS, usePreferences } from '../session/preferences.ts'
 import AppDialog from '../ui/AppDialog.vue'
 import { useHelpSheet } from '../session/view/helpSheet.ts'

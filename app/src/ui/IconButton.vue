@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
-import { useTabStop } from './tabStop.ts'
+import { useTabStop } from './focus/tabStop.ts'
 import TipHost from './TipHost.vue'
 
 withDefaults(

@@ -4,7 +4,7 @@ import { defineAsyncComponent, computed, nextTick, ref, useId, watch } from 'vue
 import { readSum } from '@arrow-bend/core/entry'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { numberWords } from './numberWords.ts'
-import { useTabStop } from './tabStop.ts'
+import { useTabStop } from './focus/tabStop.ts'
 import { DRAG_AFTER, trackPointer } from '../gesture/trackPointer.ts'
 
 // Seldom seen, so it comes when it is.

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string">
-import { vOneStop } from './oneStop.ts'
+import { vOneStop } from './focus/oneStop.ts'
 
 /** One of a few, all in view. */
 defineProps<{

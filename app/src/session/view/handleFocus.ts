@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { focusShown } from '../../ui/focusShown.ts'
+import { focusShown } from '../../ui/focus/focusShown.ts'
 import { useSidePanel } from './sidePanel.ts'
 
 const HANDLES = '[data-handles]'

@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { nextTick, ref, watch, type Ref } from 'vue'
-import { useFocusOrigin } from '../../../ui/focusOrigin.ts'
-import { focusShown } from '../../../ui/focusShown.ts'
+import { useFocusOrigin } from '../../../ui/focus/focusOrigin.ts'
+import { focusShown } from '../../../ui/focus/focusShown.ts'
 import type { Row } from './rows.ts'
 
 /** What of the list the walk needs. */

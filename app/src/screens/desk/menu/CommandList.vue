@@ -3,7 +3,7 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
 import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
-import { keysOf } from '../../../command/keysOf.ts'
+import { keysOf } from '../../../command/keys/keysOf.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { useSelection } from '../../../session/selection/selection.ts'

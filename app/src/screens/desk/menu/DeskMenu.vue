@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { COMMAND_MENUS } from '../../../command/commandMenus.ts'
 import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
-import { keysOf } from '../../../command/keysOf.ts'
+import { keysOf } from '../../../command/keys/keysOf.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 import { useContextMenu, type MenuKind, type OpenMenu } from '../../../session/view/contextMenu.ts'
 import { useHoveredView } from '../../../session/view/hoveredView.ts'

@@ -22,11 +22,11 @@ import { usePlayback } from '../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
-import { keysOf } from '../../../command/keysOf.ts'
+import { keysOf } from '../../../command/keys/keysOf.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
-import { vOneStop } from '../../../ui/oneStop.ts'
+import { vOneStop } from '../../../ui/focus/oneStop.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 
 /** The strip between stage and deck: transport, time, switches, measured speed. */

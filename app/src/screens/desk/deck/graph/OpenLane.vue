@@ -9,7 +9,7 @@ import { useView } from '../../../../session/view/view.ts'
 import type { PropertyRow } from '../rows.ts'
 import { hasValueGraph } from '../../../../chart/graph/graphDrawing.ts'
 import GraphPane from './GraphPane.vue'
-import { focusShown } from '../../../../ui/focusShown.ts'
+import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import { provideLaneStop } from './laneStop.ts'
 import type { GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 

@@ -8,7 +8,7 @@ import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
-import { focusShown } from '../../../../ui/focusShown.ts'
+import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import { useTimeDrag } from '../lanes/useTimeDrag.ts'
 
 /** Markers on the ruler: dragged, jumped to, asked to be edited. */

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import type { CommandId } from '../../../../command/commandTable.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
-import { vOneStop } from '../../../../ui/oneStop.ts'
+import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import TipHost from '../../../../ui/TipHost.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
 

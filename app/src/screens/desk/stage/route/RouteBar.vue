@@ -6,7 +6,7 @@ import { setRouteThrough, setWaypoints, type KeyRef } from '@arrow-bend/core/edi
 import type { Through } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { vOneStop } from '../../../../ui/oneStop.ts'
+import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import { drawRoute } from '../../../../chart/route/routeDrawing.ts'
 import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'

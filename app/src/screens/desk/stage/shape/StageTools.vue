@@ -3,7 +3,7 @@ import { ImagePlus, MousePointer2, PencilLine, Timer } from '@lucide/vue'
 import type { Component } from 'vue'
 import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
-import { vOneStop } from '../../../../ui/oneStop.ts'
+import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import { LAYER_ICONS } from '../../layerIcons.ts'
 
 /** What the pointer does on the stage. */

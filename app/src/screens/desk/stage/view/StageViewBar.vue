@@ -8,7 +8,7 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
-import { vOneStop } from '../../../../ui/oneStop.ts'
+import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 
 /** What the stage shows beside the picture: routes, ghosts, how it was before, lines to place things by. */
 const document = useDocument()

@@ -1,5 +1,5 @@
-import { usePreferences } from '../session/preferences.ts'
-import type { CommandId } from './commandTable.ts'
+import { usePreferences } from '../../session/preferences.ts'
+import type { CommandId } from '../commandTable.ts'
 import { shownKeys } from './ownKeys.ts'
 
 /** The keys of a command as shown, with what the person made of them; where it has none, nothing. */

@@ -1,7 +1,7 @@
 import { createKeybindingsHandler } from 'tinykeys'
-import type { BendSide } from './command.ts'
-import type { OwnKeys } from '../session/preferences.ts'
-import { COMMANDS, type CommandId } from './commandTable.ts'
+import type { BendSide } from '../command.ts'
+import type { OwnKeys } from '../../session/preferences.ts'
+import { COMMANDS, type CommandId } from '../commandTable.ts'
 import { chordsOf } from './ownKeys.ts'
 
 /** What a key press asks for. */

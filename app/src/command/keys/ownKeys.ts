@@ -1,6 +1,6 @@
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { OwnKeys } from '../session/preferences.ts'
-import { COMMANDS, type CommandId } from './commandTable.ts'
+import type { OwnKeys } from '../../session/preferences.ts'
+import { COMMANDS, type CommandId } from '../commandTable.ts'
 
 const IDS = Object.keys(COMMANDS) as CommandId[]
 const isAlone = (chord: string): boolean => chord.length === 1 || /^(Shift|Alt)\+Digit\d$/.test(chord)

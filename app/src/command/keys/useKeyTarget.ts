@@ -1,6 +1,6 @@
 import { useEventListener } from '@vueuse/core'
-import { useFocusOrigin } from '../ui/focusOrigin.ts'
-import type { CommandId } from './commandTable.ts'
+import { useFocusOrigin } from '../../ui/focus/focusOrigin.ts'
+import type { CommandId } from '../commandTable.ts'
 
 const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
 const FIELD = 'input, textarea, select'
