@@ -21,6 +21,16 @@ import { FRAMES, key, LIBRARY, RATE, trialScene } from './trialScene.ts'
 // What leaves plays as it does for most people; the page's still frame is tested by itself.
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
+const trialProject = (scene: Scene): Project => ({
+  format: 'arrow-bend/project',
+  version: PROJECT_VERSION,
+  id: 'p',
+  name: 'Trial',
+  scenes: [scene],
+  bends: LIBRARY,
+  assets: [],
+})
+
 interface Measured {
   /** Where three points of the layer land: its origin, 100 px along x, 100 px along y. */
   readonly points: readonly (readonly [number, number])[]
@@ -113,15 +123,7 @@ async function compareEveryFrame(
 
 test('every kind of travel plays in the browser as the core has it, at every frame', async ({ page }) => {
   const scene = trialScene()
-  const project: Project = {
-    format: 'arrow-bend/project',
-    version: PROJECT_VERSION,
-    id: 'p',
-    name: 'Trial',
-    scenes: [scene],
-    bends: LIBRARY,
-    assets: [],
-  }
+  const project = trialProject(scene)
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
   const worst = await compareEveryFrame(page, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
@@ -131,15 +133,7 @@ test('the page fits any window whole, can be paused, and stands still where less
   page,
 }) => {
   const scene = trialScene()
-  const project: Project = {
-    format: 'arrow-bend/project',
-    version: PROJECT_VERSION,
-    id: 'p',
-    name: 'Trial',
-    scenes: [scene],
-    bends: LIBRARY,
-    assets: [],
-  }
+  const project = trialProject(scene)
   const html = exportCssPage(project, scene, { pictureUrl: () => '' })
   await page.setContent(html)
   const [width, height] = scene.size
@@ -228,15 +222,7 @@ test('animated outlines and chosen texts play in the browser as the core has the
       { ...words, properties: { ...words.properties, content } },
     ],
   }
-  const project: Project = {
-    format: 'arrow-bend/project',
-    version: PROJECT_VERSION,
-    id: 'p',
-    name: 'Trial',
-    scenes: [scene],
-    bends: LIBRARY,
-    assets: [],
-  }
+  const project = trialProject(scene)
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
   const sampler = compileScene(scene, LIBRARY)
   let worst = 0

@@ -415,6 +415,10 @@ test('properties are selected by name as layers are: Shift a range, Ctrl one mor
   await expect(page.getByRole('status').filter({ hasText: '3 lanes' })).toBeVisible()
   await name('Opacity', 0).click({ modifiers: ['ControlOrMeta'] })
   await expect(page.getByRole('status').filter({ hasText: '2 lanes' })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(2)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(0)
   // Several lanes by span.
   await page.getByRole('button', { name: 'Title opacity, keys 1 to 2', exact: true }).click()
   await page.getByRole('button', { name: 'Subtitle opacity, keys 1 to 2' }).click({ modifiers: ['Shift'] })

@@ -1,6 +1,7 @@
 import { addLayer } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
 import {
+  distinctName,
   LAYER_KIND_RECORDS,
   makeLayer,
   newColour,
@@ -50,20 +51,20 @@ export function useNewLayer(): {
   const view = useView()
 
   const add = ({ kind, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): void => {
-    const name = LAYER_KIND_RECORDS[kind].label
     const scene = document.scene!
+    const { label } = LAYER_KIND_RECORDS[kind]
+    const taken = scene.layers.map((layer) => layer.name)
     const id = document.makeId()
-    const same = scene.layers.filter((layer) => layer.name.startsWith(name)).length
     const position: readonly [number, number] = [scene.size[0] / 2, scene.size[1] / 2]
     const layer = makeLayer({
       id,
-      name: same > 0 ? `${name} ${same + 1}` : name,
+      name: distinctName(label, taken),
       kind,
       span: [asTicks(0), scene.duration],
       values: { position, ...coloursOf(kind, scene), ...values, ...more },
     })
     document.apply(
-      `${name} added`,
+      `${label} added`,
       (draft) => addLayer(draft, scene.id, layer),
       () => {
         view.full.add(id)

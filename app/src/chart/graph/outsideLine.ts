@@ -1,6 +1,6 @@
 import type { CompiledProperty } from '@arrow-bend/core/property'
 import type { GraphScale } from './graphScale.ts'
-import { readingsAt, type GraphOf } from './sampleGraph.ts'
+import { readingOutside, type GraphOf } from './sampleGraph.ts'
 
 /** px from one look at a value that goes on to the next. */
 const STEP = 3
@@ -29,7 +29,7 @@ export function outsideLine(
   const second = xOf(first + 1e6)
   const timeOf = (x: number): number => first + ((x - xOf(first)) * 1e6) / (second - xOf(first))
   const level = (x: number): string => {
-    const y = scale.y(readingsAt(compiled, timeOf(x), of)[component]!)
+    const y = scale.y(readingOutside(compiled, timeOf(x), { of, component }))
     return `${x.toFixed(1)} ${y.toFixed(1)}`
   }
   /** @param isHeld two points say it all, a hair inside the part that is asked for */

@@ -77,6 +77,17 @@ export function spanReader(
   }
 }
 
+/** What a curve of a graph shows at a moment before the first key or after the last. */
+export function readingOutside(
+  compiled: CompiledProperty,
+  time: number,
+  { of, component }: { readonly of: GraphOf; readonly component: number },
+): number {
+  if (of !== 'distance') return (of === 'speed' ? speedAt : valueAt)(compiled, time)[component]!
+  const distances = distancesAtKeys(compiled)
+  return time < compiled.times[0]! ? distances[0]! : distances.at(-1)!
+}
+
 /** What each curve of a graph shows at a moment, before and after the keys too. */
 export function readingsAt(compiled: CompiledProperty, time: number, of: GraphOf): number[] {
   const index = compiled.times.findLastIndex((t) => t <= time)
@@ -86,8 +97,7 @@ export function readingsAt(compiled: CompiledProperty, time: number, of: GraphOf
       const u = (time - compiled.times[index]!) / (compiled.times[index + 1]! - compiled.times[index]!)
       return spanReader(compiled, component, of)(span, index, u)
     }
-    if (of === 'distance') return distancesAtKeys(compiled)[Math.max(0, index)]!
-    return (of === 'speed' ? speedAt : valueAt)(compiled, time)[component]!
+    return readingOutside(compiled, time, { of, component })
   })
 }
 

@@ -4,6 +4,7 @@ import type { CommandId } from '../commandTable.ts'
 
 const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
 const FIELD = 'input, textarea, select'
+const CHOSEN_LANE = '[data-lane-name][aria-pressed=true]'
 /** What is opened over the screen keeps its keys to itself. */
 const FLOATING = '[role=dialog], [role=menu], [role=listbox]'
 /** Commands that act wherever the keyboard is. */
@@ -72,7 +73,8 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
       return asked && EVERYWHERE.has(id)
     }
     if (event.key === ' ') return origin.isByPointer() || !target.matches('button, a, summary, input, select')
-    if (event.key === 'Enter') return !target.matches('button, a, summary')
+    // On the name of a lane Enter selects; once it is selected, it opens all selected lanes.
+    if (event.key === 'Enter') return !target.matches('button, a, summary') || target.matches(CHOSEN_LANE)
     // Letters and arrows choose in a list; what is asked for with a modifier is a command there too.
     return asked || !target.matches('select')
   }

@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import { pointerIn } from '../../../gesture/pointerPlace.ts'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
-import { heldUntilIdle, useIdle } from '../../../session/document/idle.ts'
-import { useHoveredView } from '../../../session/view/hoveredView.ts'
+import { heldUntilIdle } from '../../../session/document/idle.ts'
 import { useView } from '../../../session/view/view.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import DeckEmpty from './DeckEmpty.vue'
@@ -28,6 +26,8 @@ import PropertyCell from './lanes/PropertyCell.vue'
 import SnapLine from './ruler/SnapLine.vue'
 import { buildRows, laneOf, topsOf, type Row } from './rows.ts'
 import { useDeckWalk } from './useDeckWalk.ts'
+import { useDeckWheel } from './useDeckWheel.ts'
+import { useShownRow } from './useShownRow.ts'
 import { useListedLayers } from './useListedLayers.ts'
 import { provideRowsMoving } from './rowsIdle.ts'
 import { useLaneHeights } from './lanes/useLaneHeights.ts'
@@ -47,9 +47,7 @@ const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
-const idle = useIdle()
 const view = useView()
-const hover = useHoveredView()
 
 const paper = ref<HTMLElement | null>(null)
 providePaper(paper)
@@ -121,16 +119,6 @@ watch(
 
 const { height: deckHeight } = useElementSize(scroller)
 watch(deckHeight, (now) => now > 0 && (view.deckHeight = now), { immediate: true })
-watch(
-  () => view.wanted,
-  (id) => {
-    const index = rows.value.findIndex((row) => laneOf(row)?.id === id)
-    if (id === null || index < 0) return
-    view.wanted = null
-    virtual.value.scrollToIndex(index, { align: 'start' })
-  },
-  { flush: 'post' },
-)
 /** In a narrow window the list leaves the lanes some room. */
 const listWidth = computed(() => Math.min(preferences.listWidth, Math.max(150, windowWidth.value * 0.45)))
 
@@ -149,19 +137,7 @@ const startMarquee = (event: PointerEvent): void => {
       return new DOMRect(box.left + listWidth.value, box.top, box.width, box.height)
     })
 }
-const onWheel = (event: WheelEvent): void => {
-  const [x] = pointerIn(event, timeArea.value!)
-  if (x < 0) return
-  if (event.ctrlKey || event.metaKey) {
-    event.preventDefault()
-    idle.slide()
-    view.zoomAt(x, Math.exp(-event.deltaY * 0.003))
-  } else if (event.shiftKey || Math.abs(event.deltaX) > Math.abs(event.deltaY)) {
-    event.preventDefault()
-    idle.slide()
-    view.slide(event.shiftKey ? event.deltaY || event.deltaX : event.deltaX)
-  }
-}
+const onWheel = useDeckWheel(timeArea)
 watch(
   () => playback.time,
   (time) => !playback.playing && view.reveal(time),
@@ -170,16 +146,9 @@ const foldAll = (fold: boolean): void =>
   view.turnFolds(
     rows.value.flatMap((row) => (row.kind === 'layer' && row.folded !== fold ? [row.layer.id] : [])),
   )
-/** What is clicked on the stage is brought into view; the list stays where the hand is in it. */
-watch(
-  () => selection.layers.at(-1),
-  (id) => {
-    if (id === undefined || !hover.stage) return
-    const index = rows.value.findIndex((row) => row.layer.id === id)
-    if (index >= 0) virtual.value.scrollToIndex(index, { align: 'auto' })
-  },
-  { flush: 'post' },
-)
+const scrollTo = (index: number, align: 'auto' | 'start' = 'auto'): void =>
+  virtual.value.scrollToIndex(index, { align })
+useShownRow(listed, scrollTo)
 const isChosen = (row: Row): boolean =>
   row.kind === 'layer'
     ? selection.hasLayer(row.layer.id)
@@ -188,7 +157,7 @@ const walk = useDeckWalk({
   scroller,
   rows: listed,
   isChosen,
-  scrollTo: (index) => virtual.value.scrollToIndex(index, { align: 'auto' }),
+  scrollTo,
   turnFold: (layer) => view.turnFolds([layer]),
 })
 </script>

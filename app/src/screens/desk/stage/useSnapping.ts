@@ -58,8 +58,6 @@ export function landed(
   { more, outer, event }: { readonly more: Point; readonly outer: Matrix; readonly event: MouseEvent },
 ): Point {
   if (event.ctrlKey || event.metaKey) return way
-  if (more[0] === 0 && more[1] === 0) return wholeWay(from, way, outer)
-  // What lies in line along one axis lands on whole px along the other.
   const [x, y] = wholeWay(from, way, outer)
   return [more[0] === 0 ? x : way[0] + more[0], more[1] === 0 ? y : way[1] + more[1]]
 }

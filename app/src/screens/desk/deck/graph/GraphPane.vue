@@ -19,6 +19,7 @@ import GraphBeads from './GraphBeads.vue'
 import GraphHandle from './GraphHandle.vue'
 import KeyBox from './KeyBox.vue'
 import { useLaneStop } from './laneStop.ts'
+import { letterHeights } from '../../../../chart/graph/letterPlaces.ts'
 import { isSummed, readingsAt, type GraphOf } from '../../../../chart/graph/sampleGraph.ts'
 import { useBeadDrag } from './useBeadDrag.ts'
 import { useCurveDrag } from './useCurveDrag.ts'
@@ -90,19 +91,7 @@ const axis = computed(() =>
 )
 const isSecond = (component: number): boolean => (axis.value ?? component) === 1
 const hasLetters = computed(() => drawing.value.curves.length > 1)
-/** px two letters at the ends of lines need from each other. */
-const LETTER_HEIGHT = 13
-/** How high each line's letter stands: where two would lie over one another, the lower gives way. */
-const letterYs = computed(() => {
-  const [first, second] = drawing.value.curves
-  if (!first || !second || Math.abs(first.endX - second.endX) > LETTER_HEIGHT)
-    return drawing.value.curves.map(({ endY }) => endY)
-  const apart = second.endY - first.endY
-  if (Math.abs(apart) >= LETTER_HEIGHT) return [first.endY, second.endY]
-  const middle = (first.endY + second.endY) / 2
-  const half = (apart < 0 ? -1 : 1) * (LETTER_HEIGHT / 2)
-  return [middle - half, middle + half]
-})
+const letterYs = computed(() => letterHeights(drawing.value.curves))
 /** The words by the pointer change with every move; whether there are any does not. */
 const dragging = computed(() => hand.tag.value !== null)
 const chosenKeys = computed(() => selection.keysIn(hand.lane()))

@@ -60,15 +60,6 @@ const openMenu = (event: MouseEvent): void => {
 }
 const askMenu = (event: MouseEvent): void => contextMenu.ask(event.currentTarget as Element)
 const openable = computed(() => hasGraph(props.row.property))
-/** Enter selects, and opens what is selected; with Shift it gives the lane the whole deck. */
-const pressEnter = (event: KeyboardEvent): void => {
-  if (!openable.value) return
-  if (event.shiftKey) view.stretchLane(props.row.id)
-  else if (selection.hasProperty(ref.value)) view.toggleLane(props.row.id)
-  else return
-  event.preventDefault()
-  event.stopPropagation()
-}
 /** Alt with ↑ ↓ moves the lane among those of its layer. */
 const step = (event: KeyboardEvent): void => {
   const by = { ArrowUp: -1, ArrowDown: 1 }[event.key]
@@ -108,9 +99,9 @@ const toggle = (): void => {
       class="name"
       tabindex="-1"
       :data-row-name="inLayerRow ? undefined : ''"
+      data-lane-name
       :aria-pressed="selection.hasProperty(ref)"
       @click="$emit('choose', choiceOf($event))"
-      @keydown.enter="pressEnter"
       @keydown="step"
       @dblclick="openable && view.toggleLane(row.id)"
     >

@@ -50,9 +50,6 @@ const bounds = computed(() => ({
   min: Math.max(-LIMITS.magnitude, limits.value[0]),
   max: Math.min(LIMITS.magnitude, limits.value[1]),
 }))
-const isProportioned = computed(
-  () => preferences.keepProportions && ['scale', 'size'].includes(definition.value.name),
-)
 const title = computed(() => `${props.row.layer.name} ${definition.value.label.toLowerCase()}`)
 
 const recipeOf = (value: Value): Recipe<unknown> => {
@@ -135,7 +132,7 @@ const still = computed(() => {
         @start="begin"
       />
       <span v-if="fields.length > 1 && !tight" class="unit">
-        <Link v-if="isProportioned" :size="12" aria-label="Proportion kept" />
+        <Link v-if="targets.isProportioned()" :size="12" aria-label="Proportion kept" />
         <template v-else>{{ definition.unit }}</template>
       </span>
     </template>

@@ -81,5 +81,5 @@ export function useValueTargets(row: () => PropertyRow) {
         })
       }
     }
-  return { targets, count, recipe }
+  return { targets, count, isProportioned, recipe }
 }
