@@ -413,12 +413,12 @@ test('properties are selected by name as layers are: Shift a range, Ctrl one mor
   await name('Position', 0).click({ modifiers: ['Shift'] })
   // Title's scale and opacity, Subtitle's position.
   await expect(page.getByRole('status').filter({ hasText: '3 lanes' })).toBeVisible()
-  await name('Opacity', 0).click({ modifiers: ['ControlOrMeta'] })
-  await expect(page.getByRole('status').filter({ hasText: '2 lanes' })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(2)
+  await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(3)
   await page.keyboard.press('Enter')
   await expect(page.getByRole('group', { name: /, graph$/ })).toHaveCount(0)
+  await name('Opacity', 0).click({ modifiers: ['ControlOrMeta'] })
+  await expect(page.getByRole('status').filter({ hasText: '2 lanes' })).toBeVisible()
   // Several lanes by span.
   await page.getByRole('button', { name: 'Title opacity, keys 1 to 2', exact: true }).click()
   await page.getByRole('button', { name: 'Subtitle opacity, keys 1 to 2' }).click({ modifiers: ['Shift'] })
