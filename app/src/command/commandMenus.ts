@@ -38,3 +38,6 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['zoomIn', 'zoomOut', 'fit'],
   ],
 }
+
+/** What can be done first with a text. */
+export const TEXT_MENU: readonly CommandId[] = ['editText']

@@ -17,6 +17,13 @@ export const LAYER_COMMANDS = {
     label: 'Rename the selected layer',
     group: 'Layers',
   },
+  editText: {
+    name: 'Edit the text',
+    shown: ['Shift+F2'],
+    chords: ['Shift+F2'],
+    label: 'Edit the selected text on the stage',
+    group: 'Layers',
+  },
   group: {
     name: 'Group',
     shown: ['Ctrl/Cmd+G'],
@@ -82,6 +89,16 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
 
   return {
     rename: () => withLayers((layers) => (view.renaming = layers.at(-1)!.id)),
+    editText: () => {
+      const text = chosen()
+        .reverse()
+        .find(({ kind }) => kind === 'text')
+      if (!text) toast('Select a text first: click it on the stage or in the list.')
+      else if (text.locked) toast(`“${text.name}” is locked. Unlock it to change it.`)
+      else if (!stageView.boxOf([text.id]))
+        toast(`“${text.name}” is not seen at the playhead. Go to where it is, or edit it in the list.`)
+      else stageView.writing = text.id
+    },
     group: () =>
       withLayers((layers) => {
         const box = stageView.boxOf(idsOf(layers))

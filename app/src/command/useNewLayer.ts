@@ -44,13 +44,14 @@ function coloursOf(kind: LayerKind, scene: Scene): Readonly<Record<string, strin
 
 /** Adding layers on top of the others; what is added is selected and lists all its properties. */
 export function useNewLayer(): {
-  readonly add: (what: NewLayer, values?: Readonly<Record<string, Value>>) => void
+  /** @returns the id it has if it could be added */
+  readonly add: (what: NewLayer, values?: Readonly<Record<string, Value>>) => string
 } {
   const document = useDocument()
   const selection = useSelection()
   const view = useView()
 
-  const add = ({ kind, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): void => {
+  const add = ({ kind, values }: NewLayer, more: Readonly<Record<string, Value>> = {}): string => {
     const scene = document.scene!
     const { label } = LAYER_KIND_RECORDS[kind]
     const taken = scene.layers.map((layer) => layer.name)
@@ -73,6 +74,7 @@ export function useNewLayer(): {
         selection.selectLayers([id])
       },
     )
+    return id
   }
   return { add }
 }

@@ -49,6 +49,9 @@ const rename = (name: string): void => {
   document.apply('Scene renamed', (draft) => renameScene(draft, document.sceneId, name))
 }
 
+/** A right click asks for the same menu. */
+const openMenu = ({ currentTarget }: MouseEvent): void => (currentTarget as HTMLElement).click()
+
 interface Choice {
   readonly label: string
   readonly icon: Component
@@ -80,7 +83,12 @@ const choices = computed<readonly Choice[]>(() => [
     @done="renaming = false"
   />
   <Menu v-else as="div" class="relative min-w-0">
-    <MenuButton class="opener" :aria-label="`Scene: ${current?.name ?? ''}`" title="Scenes">
+    <MenuButton
+      class="opener"
+      :aria-label="`Scene: ${current?.name ?? ''}`"
+      title="Scenes"
+      @contextmenu.prevent="openMenu"
+    >
       <span class="truncate">{{ current?.name }}</span>
       <ChevronDown :size="14" class="shrink-0" aria-hidden="true" />
     </MenuButton>

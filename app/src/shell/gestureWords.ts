@@ -36,6 +36,10 @@ export const GESTURE_WORDS: readonly { readonly on: string; readonly does: strin
     on: 'A route',
     does: 'Drag a bead, a handle or the line itself; Shift keeps an axis or steps of 15°, Alt parts a handle from the other or draws both out of a bead. A click on the line adds a key. Where the layer lies over it, Alt takes the route.',
   },
+  {
+    on: 'A text on the picture',
+    does: 'Two clicks write in it where it stands; Tab goes on to the next text, Enter takes what is written, Escape gives it up.',
+  },
   { on: 'Rulers', does: 'Drag a guide out of a ruler, and back into it to be rid of it.' },
   { on: 'Files', does: 'Drop or paste pictures anywhere on the Desk.' },
   {

@@ -28,6 +28,8 @@ export const useStageView = defineStore('stageView', () => {
   /** Whether that point was set by the person. */
   const referenceSet = ref(false)
   const before = ref(false)
+  /** The text layer that is written in on the stage itself; null for none. */
+  const writing = ref<string | null>(null)
   /** The box round layers as the stage draws them, px of the stage; null for none, or while there is no stage. */
   const boxOf = shallowRef<(layers: readonly string[]) => StageBox | null>(() => null)
 
@@ -35,6 +37,7 @@ export const useStageView = defineStore('stageView', () => {
     [() => document.project?.id, () => document.sceneId],
     () => {
       tool.value = 'pointer'
+      writing.value = null
       solo.value = []
       reference.value = document.scene
       referenceSet.value = false
@@ -58,5 +61,17 @@ export const useStageView = defineStore('stageView', () => {
     reference.value = document.scene
     referenceSet.value = true
   }
-  return { tool, onion, solo, before, boxOf, reference, referenceSet, shown, toggleSolo, setReference }
+  return {
+    tool,
+    writing,
+    onion,
+    solo,
+    before,
+    boxOf,
+    reference,
+    referenceSet,
+    shown,
+    toggleSolo,
+    setReference,
+  }
 })

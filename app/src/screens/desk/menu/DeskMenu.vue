@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { COMMAND_MENUS } from '../../../command/commandMenus.ts'
+import { COMMAND_MENUS, TEXT_MENU } from '../../../command/commandMenus.ts'
 import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
 import { keysOf } from '../../../command/keys/keysOf.ts'
 import type { Commands } from '../../../command/useCommands.ts'
+import { layerById } from '@arrow-bend/core/scene'
+import { useDocument } from '../../../session/document/document.ts'
+import { useSelection } from '../../../session/selection/selection.ts'
 import { useContextMenu, type MenuKind, type OpenMenu } from '../../../session/view/contextMenu.ts'
 import { useHoveredView } from '../../../session/view/hoveredView.ts'
 import ContextMenu from '../../../ui/ContextMenu.vue'
@@ -13,6 +16,8 @@ import type { MenuEntry } from '../../../ui/menuEntry.ts'
 const props = defineProps<{ menu: OpenMenu; actions: Commands }>()
 
 const contextMenu = useContextMenu()
+const document = useDocument()
+const selection = useSelection()
 const hover = useHoveredView()
 
 const LABELS: Readonly<Record<MenuKind, string>> = {
@@ -30,8 +35,13 @@ const run = (id: CommandId): void => {
   props.actions.run(id, false)
   hover.stage = stage
 }
+const hasText = (): boolean => selection.layers.some((id) => layerById(document.scene!, id)?.kind === 'text')
+const groups = computed(() => {
+  const menu = COMMAND_MENUS[props.menu.kind]
+  return props.menu.kind === 'layer' && hasText() ? [TEXT_MENU, ...menu] : menu
+})
 const entries = computed<readonly MenuEntry[]>(() =>
-  COMMAND_MENUS[props.menu.kind].flatMap((group, g) =>
+  groups.value.flatMap((group, g) =>
     group.map((id, i) => ({
       name: COMMANDS[id].name,
       keys: keysOf(id),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
@@ -35,6 +35,9 @@ import { useShapeDrawing } from './shape/useShapeDrawing.ts'
 import { boxAround, useSnapping } from './useSnapping.ts'
 import { useStageCamera } from './view/useStageCamera.ts'
 import { useStageGestures } from './useStageGestures.ts'
+
+// It comes when a text is first written in.
+const StageText = defineAsyncComponent(() => import('./text/StageText.vue'))
 
 /** The stage: the picture, the space around it, and what lies over it. */
 defineEmits<{ import: [] }>()
@@ -100,6 +103,11 @@ const openMenu = (event: MouseEvent): void => {
   // Asked for by key it is for what is selected.
   if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
+}
+/** Two clicks write in the text that is seen there; a selected key beneath them is meant before it. */
+const writeAt = (event: MouseEvent): void => {
+  if (editable.value && !(event.target as Element).closest('.float, [aria-pressed=true]'))
+    gestures.writeAt(event)
 }
 const setSurround = (): void =>
   painter.value?.setSurround(getComputedStyle(panel.value!).backgroundColor, preferences.outside)
@@ -183,6 +191,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
     @wheel.prevent="camera.onWheel"
     @pointerdown="press"
     @contextmenu="openMenu"
+    @dblclick="writeAt"
     @pointermove="stageView.tool === 'pen' && pen.hover($event)"
   >
     <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />
@@ -212,6 +221,12 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :route="routes.line.value"
         :shape="shapes.draft.value"
         :pen="stageView.tool === 'pen' ? pen : null"
+      />
+      <StageText
+        v-if="painter && editable && stageView.writing"
+        :view="view"
+        :painter="painter"
+        :picture="picture"
       />
       <SnapMarks :snapping="snapping" :view="view" />
       <StageRulers :view="view" :width="width" :height="height" />

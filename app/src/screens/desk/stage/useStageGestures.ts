@@ -36,6 +36,8 @@ export interface StageGestures {
   readonly press: (event: PointerEvent) => void
   /** Selects the layer that is seen there as a whole; none where there is none. */
   readonly selectAt: (event: MouseEvent) => void
+  /** Begins to write in the text that is seen there. */
+  readonly writeAt: (event: MouseEvent) => void
   /** Whether a press there is on what a selected layer draws. */
   readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
   /** Starts panning if that is what a press means, and tells whether it did. */
@@ -158,6 +160,13 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     else selection.clear()
   }
 
+  const writeAt = (event: MouseEvent): void => {
+    const hit = itemAt(items(), camera.stagePoint(event), pictures)
+    if (hit?.kind !== 'text') return
+    selection.selectLayers([hit.layer.id])
+    stageView.writing = hit.layer.id
+  }
+
   const press = (event: PointerEvent): void => {
     if (event.button !== 0) return
     if (stageView.before) {
@@ -188,5 +197,5 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))
-  return { press, pressPan, selectAt, isOnLayer, cursor, tag }
+  return { press, pressPan, selectAt, writeAt, isOnLayer, cursor, tag }
 }

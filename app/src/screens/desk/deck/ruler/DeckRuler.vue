@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { defineAsyncComponent, computed, shallowRef } from 'vue'
 import { clamp } from '@arrow-bend/core/number'
+import type { Marker } from '@arrow-bend/core/scene'
 import { formatTime, snapToFrame } from '@arrow-bend/core/time'
 import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
@@ -15,6 +16,7 @@ import { useScrub } from './useScrub.ts'
 
 // Seldom seen, so it comes when it is.
 const MarkerEditor = defineAsyncComponent(() => import('./MarkerEditor.vue'))
+const MarkerMenu = defineAsyncComponent(() => import('./MarkerMenu.vue'))
 
 /** The time ruler above the lanes, with markers and the play range; dragging along it scrubs. */
 const HEIGHTS = { small: 3, middle: 5, large: 8 } as const
@@ -38,6 +40,18 @@ const words = computed(() => formatTime(playback.time, document.rate, preference
 
 const editing = shallowRef<{ readonly marker: string; readonly at: Element } | null>(null)
 const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
+/** The marker whose menu is open, and where it was asked for. */
+const asked = shallowRef<{
+  readonly marker: Marker
+  readonly from: SVGElement
+  readonly at: readonly [number, number]
+} | null>(null)
+const askOf = (marker: Marker, { currentTarget, clientX, clientY }: MouseEvent): void => {
+  asked.value = { marker, from: currentTarget as SVGElement, at: [clientX, clientY] }
+}
+const edit = (marker: string, at: Element): void => {
+  editing.value = { marker, at }
+}
 /** What is done “here” is done where the pointer is. */
 const openMenu = (event: MouseEvent): void => {
   // Asked for by key it is where the playhead stands.
@@ -90,7 +104,7 @@ const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarge
         </text>
       </g>
       <RulerRange />
-      <RulerMarkers @edit="(marker, at) => (editing = { marker, at })" />
+      <RulerMarkers @edit="edit" @ask="askOf" />
     </svg>
     <MarkerEditor
       v-if="edited"
@@ -99,6 +113,7 @@ const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarge
       :anchor="editing!.at"
       @close="editing = null"
     />
+    <MarkerMenu v-if="asked" v-bind="asked" @edit="edit(asked.marker.id, asked.from)" @close="asked = null" />
   </div>
 </template>
 

@@ -11,8 +11,8 @@ import { useView } from '../../../../session/view/view.ts'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import { useTimeDrag } from '../lanes/useTimeDrag.ts'
 
-/** Markers on the ruler: dragged, jumped to, asked to be edited. */
-const emit = defineEmits<{ edit: [marker: string, at: Element] }>()
+/** Markers on the ruler: dragged, jumped to, asked to be edited, asked for their menu. */
+const emit = defineEmits<{ edit: [marker: string, at: Element]; ask: [marker: Marker, event: MouseEvent] }>()
 
 const document = useDocument()
 
@@ -99,6 +99,7 @@ const onKeydown = (event: KeyboardEvent, marker: Marker): void => {
     @pointerdown.left.stop="press($event, marker)"
     @dblclick.stop="$emit('edit', marker.id, $event.currentTarget as Element)"
     @focus="last = marker.id"
+    @contextmenu.stop.prevent="$emit('ask', marker, $event)"
     @keydown="onKeydown($event, marker)"
   >
     <title>{{ marker.name }}: click to go there, drag to move, click twice to name</title>

@@ -31,6 +31,12 @@ export function useShapeDrawing(
   const { add } = useNewLayer()
   const draft = shallowRef<ShapeDraft | null>(null)
 
+  /** A text that was put somewhere is written in next. */
+  const put = (shape: DrawnShape, values: Readonly<Record<string, number | Point>> = {}): void => {
+    const id = add(NEW_LAYERS[shape], values)
+    if (shape === 'text') stageView.writing = id
+  }
+
   const press = (event: PointerEvent, shape: DrawnShape): void => {
     const { snap } = snapping.begin([])
     const inLine = (moved: PointerEvent): Point => {
@@ -65,8 +71,7 @@ export function useShapeDrawing(
         snapping.end()
         stageView.tool = 'pointer'
         if (cancelled) return
-        if (!drawn || drawn.width < 1 || drawn.height < 1) add(NEW_LAYERS[shape], { position: start })
-        else add(NEW_LAYERS[shape], valuesOf(drawn))
+        put(shape, !drawn || drawn.width < 1 || drawn.height < 1 ? { position: start } : valuesOf(drawn))
       },
     })
   }
@@ -82,7 +87,7 @@ export function useShapeDrawing(
       event.preventDefault()
       event.stopPropagation()
       stageView.tool = 'pointer'
-      if (event.key === 'Enter') add(NEW_LAYERS[tool])
+      if (event.key === 'Enter') put(tool)
     },
     { capture: true },
   )
