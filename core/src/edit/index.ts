@@ -81,6 +81,7 @@ export {
 export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'
 export { distributeKeys, warpKeys } from './timing/spaceKeys.ts'
 export { drawRoute, type DrawnPoint, type DrawnRoute } from './routes/drawnRoute.ts'
+export { moveSplitKeys, type SplitMove } from './routes/moveSplitKeys.ts'
 export { joinPosition, splitPosition, type SplitOptions, type SplitReport } from './routes/splitPosition.ts'
 export { addMarker, changeMarker, removeMarkers, type MarkerChange } from './scenes/markers.ts'
 export { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from './timing/alignKeys.ts'

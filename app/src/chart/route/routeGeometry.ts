@@ -1,35 +1,17 @@
 import type { BendLibrary } from '@arrow-bend/core/bend'
 import { compiledOf, type CompiledProperty, type Property } from '@arrow-bend/core/property'
-import {
-  applyMatrix,
-  invertMatrix,
-  layerById,
-  parentMatrixAt,
-  type Layer,
-  type Matrix,
-  type Scene,
-} from '@arrow-bend/core/scene'
-import { toScreen, toStage, wayOnStage, type StageView } from '../../draw/index.ts'
+import { layerById, parentMatrixAt, type Layer, type Scene } from '@arrow-bend/core/scene'
+import type { StageView } from '../../draw/index.ts'
+import { stageSpace, type Point, type StageSpace } from './stageSpace.ts'
 
-export type Point = readonly [x: number, y: number]
+export type { Point }
 
 /** A layer's animated place with what lays it over the picture. */
-export interface RouteGeometry {
+export interface RouteGeometry extends StageSpace {
   readonly layer: string
   readonly name: string
   readonly property: Property
   readonly compiled: CompiledProperty
-  /** Lays the place's own space on the stage. */
-  readonly outer: Matrix
-  /** A point of the place on the screen. */
-  readonly onScreen: (point: Point) => Point
-  /** A way on the screen as a way of the place; null where what it rides on is flattened to nothing. */
-  readonly fromScreen: (way: Point) => Point | null
-  /** A way on the screen as a way on the stage, and that as a way of the place. */
-  readonly onStage: (way: Point) => Point
-  readonly fromStage: (way: Point) => Point | null
-  /** A point of the screen on the stage. */
-  readonly toStage: (point: Point) => Point
 }
 
 export interface GeometryOptions {
@@ -77,19 +59,8 @@ export function routeGeometry(
     name: layer.name,
     property,
     compiled: compiledOf(property, library),
-    outer: matrix,
-    onScreen: ([x, y]) => toScreen(view, applyMatrix(matrix, x, y)),
-    fromScreen: (way) => wayBack(matrix, wayOnStage(view, way)),
-    fromStage: (way) => wayBack(matrix, way),
-    onStage: (way) => wayOnStage(view, way),
-    toStage: (point) => toStage(view, point),
+    ...stageSpace(matrix, view),
   }
   KNOWN.set(property, { layer, view, key, library, geometry })
   return geometry
-}
-
-function wayBack(matrix: Matrix, [x, y]: Point): Point | null {
-  const inverse = invertMatrix(matrix)
-  if (!inverse) return null
-  return [inverse[0]! * x + inverse[2]! * y, inverse[1]! * x + inverse[3]! * y]
 }

@@ -90,7 +90,8 @@ const keys = computed(() => commandKeys(preferences.ownKeys, answer))
 const isForComingList = (event: KeyboardEvent): boolean => {
   if (!commandList.open || (event.target as Element).closest('[role=dialog]')) return false
   event.preventDefault()
-  if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) commandList.early += event.key
+  if (event.key === 'Enter') commandList.isTaken = true
+  else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) commandList.early += event.key
   return true
 }
 useEventListener(window, 'keydown', (event) => {

@@ -73,6 +73,15 @@ export const useSelection = defineStore('selection', () => {
     const others = state.value.layers.filter((id) => !chosen.layers.includes(id))
     select({ ...chosen, layers: [...others, ...chosen.layers] })
   }
+  /** Lets go of some keys; the layers they are in stay selected. */
+  const letKeysGo = (keys: readonly KeyRef[]): void => {
+    const gone = new Set(keys.map(keyName))
+    const left = around(
+      state.value.keys.filter((ref) => !gone.has(keyName(ref))),
+      state.value.spans,
+    )
+    select({ ...left, layers: state.value.layers })
+  }
   const selectSpans = (spans: readonly KeyRef[], add = false): void => {
     const list = add ? toggled(state.value.spans, spans, keyName) : spans
     select(around(add ? state.value.keys : [], list))
@@ -117,6 +126,7 @@ export const useSelection = defineStore('selection', () => {
     hasLayer: (id: string): boolean => state.value.layers.includes(id),
     selectKeys,
     selectKeysAmong,
+    letKeysGo,
     selectSpans,
     selectKeysAndSpans,
     selectProperties,

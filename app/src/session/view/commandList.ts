@@ -9,8 +9,11 @@ export const useCommandList = defineStore('command-list', () => {
   const open = shallowRef(false)
   /** Typed since it was asked for, as long as it has not come. */
   const early = shallowRef('')
+  /** Whether Enter followed it: the first command that fits is to be done. */
+  const isTaken = shallowRef(false)
   const show = (): void => {
     early.value = ''
+    isTaken.value = false
     open.value = true
   }
   /** Ids of commands, the last one first. */
@@ -18,5 +21,5 @@ export const useCommandList = defineStore('command-list', () => {
   const remember = (id: string): void => {
     recent.value = [id, ...recent.value.filter((other) => other !== id)].slice(0, RECENT)
   }
-  return { open, early, show, recent, remember }
+  return { open, early, isTaken, show, recent, remember }
 })

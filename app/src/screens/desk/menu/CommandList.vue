@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/vue'
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { selectionWords } from '@arrow-bend/core/choose'
 import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
 import { keysOf } from '../../../command/keys/keysOf.ts'
@@ -17,15 +17,6 @@ const document = useDocument()
 const selection = useSelection()
 const commandList = useCommandList()
 const query = ref('')
-// What was typed while it came is not lost.
-onMounted(() =>
-  nextTick(() => {
-    const field = input.value?.$el as HTMLInputElement | undefined
-    if (!field || !commandList.early) return
-    field.value = commandList.early
-    field.dispatchEvent(new Event('input', { bubbles: true }))
-  }),
-)
 const input = ref<InstanceType<typeof ComboboxInput> | null>(null)
 
 const target = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))
@@ -43,13 +34,30 @@ const matches = computed(() => {
   // What is called so comes before what is only described so.
   return [...found.filter((id) => has(COMMANDS[id].name)), ...found.filter((id) => !has(COMMANDS[id].name))]
 })
-const run = (id: CommandId | null): void => {
-  if (!id) return
+const run = (id: CommandId | null | undefined): void => {
+  // Once something was chosen the same Enter chooses nothing more.
+  if (!id || !commandList.open) return
   commandList.remember(id)
   commandList.open = false
   // Once the dialog has given the keyboard back.
   void nextTick(() => props.actions.run(id, false))
 }
+/** The list marks its first line a moment after it was typed for: Enter that is faster means that line. */
+const takeFirst = (): void => void nextTick(() => run(matches.value[0]))
+// What is typed while it comes is not lost.
+watch(
+  () => [commandList.early, commandList.isTaken] as const,
+  async ([early, isTaken]) => {
+    await nextTick()
+    const field = input.value?.$el as HTMLInputElement | undefined
+    if (field && early) {
+      query.value = field.value = early
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+    }
+    if (isTaken) takeFirst()
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -69,6 +77,7 @@ const run = (id: CommandId | null): void => {
         aria-label="Find a command"
         placeholder="Find a command"
         autocomplete="off"
+        @keydown.enter="takeFirst"
         @keydown.esc.stop="commandList.open = false"
         @change="query = $event.target.value"
       />

@@ -18,14 +18,13 @@ import { boxCorners, boxItems } from './box/boxItems.ts'
 import TipHost from '../../../ui/TipHost.vue'
 import SnapMarks from './view/SnapMarks.vue'
 import StageBoxes from './box/StageBoxes.vue'
-import StageDrafts from './shape/StageDrafts.vue'
 import StageFacts from './view/StageFacts.vue'
 import StageGuides from './view/StageGuides.vue'
 import StageOverlay from './view/StageOverlay.vue'
 import StageRoutes from './route/StageRoutes.vue'
-import StageRulers from './view/StageRulers.vue'
 import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../../../gesture/PointerTag.vue'
+import StageText from './text/StageText.vue'
 import StageTools from './shape/StageTools.vue'
 import StageViewBar from './view/StageViewBar.vue'
 import { useOnion } from './view/useOnion.ts'
@@ -36,8 +35,9 @@ import { boxAround, useSnapping } from './useSnapping.ts'
 import { useStageCamera } from './view/useStageCamera.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
-// It comes when a text is first written in.
-const StageText = defineAsyncComponent(() => import('./text/StageText.vue'))
+// What is not there at first comes when it is.
+const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
+const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
 
 /** The stage: the picture, the space around it, and what lies over it. */
 defineEmits<{ import: [] }>()
@@ -229,7 +229,12 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         :picture="picture"
       />
       <SnapMarks :snapping="snapping" :view="view" />
-      <StageRulers :view="view" :width="width" :height="height" />
+      <StageRulers
+        v-if="preferences.rulers || document.scene?.guides"
+        :view="view"
+        :width="width"
+        :height="height"
+      />
     </template>
     <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
       <DrawingGround />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { text } from '../../../../chart/route/routeDrawing.ts'
+import { text } from '../../../../chart/route/pathText.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import { useLaneStop } from './laneStop.ts'
 

@@ -9,13 +9,14 @@ import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { arrowWay } from '../../../../gesture/arrowWay.ts'
 import {
   drawRoute,
-  text,
   travelledAt,
   type RouteBead,
   type RoutePiece,
 } from '../../../../chart/route/routeDrawing.ts'
+import { text } from '../../../../chart/route/pathText.ts'
 import type { Point, RouteGeometry } from '../../../../chart/route/routeGeometry.ts'
 import { routeHandles, type RouteHandle } from '../../../../chart/route/routeHandles.ts'
+import { useBeadWalk } from './useBeadWalk.ts'
 import type { RouteGestures } from './useRouteGestures.ts'
 
 /** One layer's route: its line, a mark a frame, a bead a key and the handles of selected keys; all of it can be taken hold of. */
@@ -78,9 +79,22 @@ const covered = shallowRef<string | null>(null)
 const hoverBead = (event: PointerEvent, { key }: RouteBead): void => {
   covered.value = event.buttons === 0 && !chosen(key) && isForLayer(event) ? key : null
 }
-const nudgeBead = (event: KeyboardEvent, { key }: RouteBead): void => {
-  const by = arrowWay(event)
-  if (by) props.gestures.nudgeKey(refOf(key), by)
+const walk = useBeadWalk(() => drawing.value.beads.map(({ key }) => key))
+const onBeadKey = (event: KeyboardEvent, { key }: RouteBead): void => {
+  if (event.key === 'Enter') {
+    if (event.shiftKey) selection.selectKeys([refOf(key)], true)
+    else selection.selectKeysAmong([refOf(key)])
+  } else if (!chosen(key)) {
+    walk.step(event, key)
+    return
+  } else if (event.key === 'Escape') selection.letKeysGo([refOf(key)])
+  else {
+    const by = arrowWay(event)
+    if (by) props.gestures.nudgeKey(refOf(key), by)
+    return
+  }
+  event.preventDefault()
+  event.stopPropagation()
 }
 const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): void => {
   const by = arrowWay(event)
@@ -124,7 +138,8 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         :key="bead.key"
         class="bead-group"
         role="button"
-        tabindex="0"
+        :tabindex="bead.key === walk.stop.value ? 0 : -1"
+        :data-bead="bead.key"
         :aria-label="beadLabel(bead)"
         :aria-pressed="chosen(bead.key)"
         :class="{ covered: covered === bead.key && !chosen(bead.key) }"
@@ -132,12 +147,8 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
         @contextmenu="openMenu($event, bead)"
         @pointermove="hoverBead($event, bead)"
         @pointerleave="covered = null"
-        @keydown.enter.stop.prevent="
-          $event.shiftKey
-            ? selection.selectKeys([refOf(bead.key)], true)
-            : selection.selectKeysAmong([refOf(bead.key)])
-        "
-        @keydown="nudgeBead($event, bead)"
+        @focus="walk.keep(bead.key)"
+        @keydown="onBeadKey($event, bead)"
       >
         <title v-if="covered === bead.key">Alt+click for the key, which the layer covers</title>
         <circle :cx="bead.x" :cy="bead.y" r="10" fill="transparent" />
@@ -169,103 +180,4 @@ const nudgeHandle = (event: KeyboardEvent, { key, side, offset }: RouteHandle): 
   </g>
 </template>
 
-<style scoped>
-/* Colours here stay the light theme's: they lie on the picture. */
-path {
-  fill: none;
-}
-
-.edge {
-  stroke: #fffdf8;
-  stroke-width: 4;
-}
-
-.coming {
-  stroke: #0e6b75;
-  stroke-opacity: 0.62;
-  stroke-width: 1.5;
-}
-
-.passed {
-  stroke: #0e6b75;
-  stroke-width: 2.25;
-}
-
-.marks-edge {
-  stroke: #fffdf8;
-  stroke-width: 2.25;
-}
-
-.marks {
-  stroke: #0e6b75;
-  stroke-width: 1;
-}
-
-.passed-marks {
-  stroke: #1f2b33;
-}
-
-.grip {
-  cursor: crosshair;
-  pointer-events: stroke;
-  stroke: transparent;
-  stroke-width: 14;
-}
-
-.stalk-edge {
-  stroke: #fffdf8;
-  stroke-width: 3;
-}
-
-.stalk {
-  stroke: #1f2b33;
-  stroke-width: 1;
-}
-
-.bead-group,
-.handle-group {
-  cursor: move;
-  pointer-events: all;
-}
-
-.bead-group.covered {
-  cursor: default;
-}
-
-.bead {
-  fill: #fffdf8;
-  stroke: #1f2b33;
-  stroke-width: 1.5;
-}
-
-.bead.chosen {
-  fill: #c8401a;
-}
-
-.handle {
-  fill: #fffdf8;
-  stroke: #1f2b33;
-  stroke-width: 1.5;
-}
-
-.bead-group:hover:not(.covered) .bead,
-.bead-group:focus-visible .bead {
-  stroke-width: 2.5;
-}
-
-.handle-group:hover .handle,
-.handle-group:focus-visible .handle {
-  fill: #1f2b33;
-}
-
-.number {
-  fill: #1f2b33;
-  stroke: #fffdf8;
-  stroke-width: 3;
-  font-size: 0.75rem;
-  font-weight: 650;
-  paint-order: stroke;
-  pointer-events: none;
-  text-anchor: middle;
-}
-</style>
+<style scoped src="./route.css"></style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { computed, nextTick, shallowRef, useTemplateRef, watch, watchEffect } from 'vue'
+import { computed, defineAsyncComponent, nextTick, shallowRef, useTemplateRef, watch, watchEffect } from 'vue'
+import { layerById, layerTimeAt, type Scene } from '@arrow-bend/core/scene'
 import type { StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
-import RouteBar from './RouteBar.vue'
 import { routeGeometry } from '../../../../chart/route/routeGeometry.ts'
 import { routeLine } from '../../../../chart/route/routeDrawing.ts'
 import StageRoute from './StageRoute.vue'
@@ -13,6 +13,12 @@ import DrawingGround from '../../DrawingGround.vue'
 import PointerTag from '../../../../gesture/PointerTag.vue'
 import { useRouteGestures, type RouteGestures } from './useRouteGestures.ts'
 import type { Snapping } from '../useSnapping.ts'
+
+// The bar comes with the first selected key; few positions are split.
+const RouteBar = defineAsyncComponent(() => import('./RouteBar.vue'))
+const StageSplitRoutes = defineAsyncComponent(() => import('./StageSplitRoutes.vue'))
+const isSplit = (scene: Scene | null, id: string): boolean =>
+  Boolean(scene && layerById(scene, id)?.properties['position']?.split)
 
 /** The routes of the selected layers over the picture, the bar by a selected key, and what is being changed. */
 const props = defineProps<{
@@ -59,6 +65,9 @@ const geometries = computed(() => {
     (id) => routeGeometry(scene.value!, id, { view, library: document.bends, time: time.value }) ?? [],
   )
 })
+const splitLayers = computed(() =>
+  many.value ? [] : selection.layers.filter((id) => isSplit(scene.value, id)),
+)
 const held = computed(() => gestures.tag.value !== null)
 const lines = computed(() => (many.value ? geometries.value.map(routeLine).join('') : ''))
 </script>
@@ -80,8 +89,23 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
       :to="upper"
       :disabled="!upper || !gestures.holds.value.has(geometry.layer)"
     >
-      <StageRoute :geometry="geometry" :gestures="gestures" :time="time" :still="stageView.before" />
+      <StageRoute
+        :geometry="geometry"
+        :gestures="gestures"
+        :time="layerTimeAt(scene!, geometry.layer, time, document.bends)"
+        :still="stageView.before"
+      />
     </Teleport>
+    <StageSplitRoutes
+      v-if="splitLayers.length > 0"
+      :scene="scene!"
+      :layers="splitLayers"
+      :view="view"
+      :time="time"
+      :still="playback.playing || stageView.before"
+      :snapping="snapping"
+      :is-on-layer="isOnLayer"
+    />
   </svg>
   <svg
     ref="upper"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { rectOnScreen, toScreen, type StageView } from '../../../../draw/index.ts'
-import { text } from '../../../../chart/route/routeDrawing.ts'
+import { text } from '../../../../chart/route/pathText.ts'
 import type { Pen } from './usePen.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import type { ShapeDraft } from './useShapeDrawing.ts'
