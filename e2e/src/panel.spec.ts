@@ -89,6 +89,49 @@ test('the bend before the last change stands behind; the speed’s peak and the 
   expect(most).toBeCloseTo(1.2, 3)
 })
 
+test('7 overshoots and settles: it lands without speed, its amount is set in numbers, and no amount makes handles of it', async ({
+  page,
+}) => {
+  const panel = await selectSpan(page)
+  await page.keyboard.press('7')
+  const over = panel.getByLabel('Overshoot, %')
+  await expect(over).toHaveValue('10')
+  const landing = (bend: PlainBend): number => {
+    const curve = compileBend(bend)
+    return (curve.progress(1) - curve.progress(0.9999)) / 0.0001
+  }
+  expect(Math.abs(landing(await firstBend(page)))).toBeLessThan(0.01)
+  await over.fill('25')
+  await over.press('Enter')
+  const set = await firstBend(page)
+  expect(
+    Math.max(...Array.from({ length: 1001 }, (_, i) => compileBend(set).progress(i / 1000))),
+  ).toBeCloseTo(1.25, 4)
+  expect(Math.abs(landing(set))).toBeLessThan(0.01)
+  await over.fill('0')
+  await over.press('Enter')
+  expect((await firstBend(page)).kind).toBe('handles')
+})
+
+test('with Ctrl/Cmd both handles are pulled alike, by pointer and by keys', async ({ page }) => {
+  const panel = await selectSpan(page)
+  const leave = panel.getByRole('slider', { name: 'Leave handle', exact: true })
+  const from = await middleOf(leave.locator('.square'))
+  await page.keyboard.down('Control')
+  await dragTo(page, from, [from[0] + 30, from[1]])
+  await page.keyboard.up('Control')
+  const pulled = await firstBend(page)
+  if (pulled.kind !== 'handles') throw new Error('no handles')
+  expect(pulled.leave.reach).toBeGreaterThan(0.45)
+  expect(pulled.arrive).toEqual(pulled.leave)
+  await leave.focus()
+  await page.keyboard.press('Control+ArrowLeft')
+  const nudged = await firstBend(page)
+  if (nudged.kind !== 'handles') throw new Error('no handles')
+  expect(nudged.leave.reach).toBeCloseTo(pulled.leave.reach - 0.01, 9)
+  expect(nudged.arrive).toEqual(nudged.leave)
+})
+
 test('a leave handle pulled flat past the end makes a hold, and back again before it is let go', async ({
   page,
 }) => {

@@ -46,10 +46,10 @@ export const BEND_COMMANDS = {
     group: 'Bends',
   },
   bend7: {
-    name: 'Overshoot',
+    name: 'Overshoot and settle',
     shown: ['7'],
     chords: ['7', 'Shift+Digit7', 'Alt+Digit7'],
-    label: 'Overshoot',
+    label: 'Overshoot and settle: past its value once, and back without speed',
     group: 'Bends',
   },
   bend8: {

@@ -1,5 +1,5 @@
 import { toast } from '../ui/toast.ts'
-import { QUICK_BENDS, type Handle, type PlainBend } from '@arrow-bend/core/bend'
+import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import {
   changeBends,
   findProperty,
@@ -10,7 +10,6 @@ import {
   splitPosition,
   type KeyRef,
 } from '@arrow-bend/core/edit'
-import { asHandles } from '@arrow-bend/core/fit'
 import { timedKeys } from '@arrow-bend/core/property'
 import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
@@ -20,7 +19,7 @@ import { useToldStep } from './useToldStep.ts'
 import { bentBy, spanTarget, targetSpans, type SpanTarget } from '@arrow-bend/core/choose'
 import { numberWords } from '../ui/numberWords.ts'
 import { useLastBend } from '../session/selection/lastBend.ts'
-import { withSide } from '../chart/plot/spanNumbers.ts'
+import { withSideOf } from '../chart/plot/spanNumbers.ts'
 
 export interface ShapeActions {
   /** Gives the selected spans a quick bend, or only the side that leaves or arrives of one. */
@@ -64,12 +63,10 @@ export function useShapeActions(): ShapeActions {
       return
     }
     const refs = targets.map(({ ref }) => ref)
-    const { reach, rise } = asHandles(bend)[side]
-    const handle: Handle = { reach, rise }
     const ends = targets.map(({ ref, from, to }) => ({ ...ref, key: side === 'leave' ? from.id : to.id }))
     document.apply(side === 'arrive' ? 'Arriving side eased' : 'Leaving side eased', (draft) => {
       if (smooth) setThrough(draft, ends, 'smooth')
-      else changeBends(draft, refs, (given) => withSide(given, side, handle))
+      else changeBends(draft, refs, (given) => withSideOf(given, side, bend))
     })
   }
 
@@ -97,7 +94,7 @@ export function useShapeActions(): ShapeActions {
       }
       if (whole.length > 0) changeBends(draft, whole, () => bend)
       for (const { ref, side } of bend.kind === 'hold' ? [] : sides)
-        changeBends(draft, [ref], (given) => withSide(given, side, asHandles(bend)[side]))
+        changeBends(draft, [ref], (given) => withSideOf(given, side, bend))
       // A key that holds stands still until the next one, however it was come to.
       const held = sides.filter(({ side }) => bend.kind === 'hold' && side === 'leave')
       if (held.length > 0)

@@ -6,11 +6,11 @@ export const GESTURE_WORDS: readonly { readonly on: string; readonly does: strin
   },
   {
     on: 'The Bend panel',
-    does: 'Drag the handles; two clicks on the curve add a point; a handle pulled flat far past the end makes a hold, and says so before.',
+    does: 'Drag the handles, with Ctrl/Cmd both alike; two clicks on the curve add a point; a handle pulled flat far past the end makes a hold, and says so before.',
   },
   {
     on: 'A graph',
-    does: 'Drag beads, handles, the curve itself, or the box round selected keys. Two clicks on the curve add a key, with Ctrl/Cmd a point. Alt with the wheel zooms the values; the pencil draws a speed.',
+    does: 'Drag beads, handles (with Ctrl/Cmd both of a span alike), the curve itself, or the box round selected keys. Two clicks on the curve add a key, with Ctrl/Cmd a point. Alt with the wheel zooms the values; the pencil draws a speed.',
   },
   {
     on: 'A bead',

@@ -1,4 +1,5 @@
 import { HOLD, LINEAR, type PlainBend } from './bend.ts'
+import { settle } from './shape/settle.ts'
 
 export type QuickBendName = 'linear' | 'easeOutOf' | 'easeInto' | 'easeBoth' | 'hold' | 'smooth' | 'overshoot'
 
@@ -26,9 +27,6 @@ export const QUICK_BENDS: readonly QuickBend[] = [
     bend: { kind: 'handles', leave: straight, arrive: straight },
     smooth: true,
   },
-  {
-    name: 'overshoot',
-    label: 'Overshoot',
-    bend: { kind: 'handles', leave: { reach: 0.3, rise: 0 }, arrive: { reach: 0.55, rise: -0.45 } },
-  },
+  // It lands without speed, so that nothing jerks where it stops.
+  { name: 'overshoot', label: 'Overshoot and settle', bend: settle({ reach: 0.3, rise: 0 }, 0.1) },
 ]

@@ -1,7 +1,10 @@
 import {
+  compileBend,
   overshootOf,
+  peakNode,
   peakOfCurve,
   setNodeHandle,
+  settle,
   type Handle,
   type Handles,
   type PlainBend,
@@ -142,6 +145,16 @@ export function withSide(bend: PlainBend, side: Side, change: Partial<Handle>): 
   }
   const handles = asHandles(bend)
   return { kind: 'handles', ...handles, [side]: { ...handles[side], ...change } }
+}
+
+/** A bend with one side as that of another bend: arriving as what settles does, it goes past its end, too. */
+export function withSideOf(bend: PlainBend, side: Side, other: PlainBend): PlainBend {
+  if (side === 'arrive' && peakNode(other) !== null) {
+    const { leave } = endHandles(bend) ?? asHandles(bend)
+    return settle(leave, overshootOf(compileBend(other)).amount)
+  }
+  const { reach, rise } = asHandles(other)[side]
+  return withSide(bend, side, { reach, rise })
 }
 
 /** The rise that gives a span a speed at one side; a handle without reach gets a little. Nothing on a flat span. */

@@ -1,5 +1,5 @@
 import { clamp } from '@arrow-bend/core/number'
-import { changeBends, setGraphHandle } from '@arrow-bend/core/edit'
+import { changeBends, setGraphHandle, type KeyRef } from '@arrow-bend/core/edit'
 import { HOLD } from '@arrow-bend/core/bend'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -46,13 +46,26 @@ export function useGripDrag(hand: GraphHand): GripDrag {
     return { side: grip.side, reach: used, offset }
   }
 
+  type HandleMove = ReturnType<typeof setGrip>
+  /** Sets a handle; with Ctrl/Cmd that of the span's other end, too, turned about. */
+  const recipeOf =
+    (ref: KeyRef, move: HandleMove, { altKey, ctrlKey, metaKey }: PointerEvent | KeyboardEvent) =>
+    (draft: Parameters<typeof setGraphHandle>[0]): void => {
+      setGraphHandle(draft, ref, { ...move, free: altKey })
+      if (!ctrlKey && !metaKey) return
+      const side = move.side === 'leave' ? 'arrive' : 'leave'
+      const offset = move.offset.map((part) => -part)
+      setGraphHandle(draft, ref, { ...move, side, offset, free: altKey })
+    }
+
   const press: GripDrag['press'] = (event, grip, { of, drawing: { scale } }) => {
     const ref = hand.refOf(grip.key)
     const long = Math.abs(view.pixelsPerTick * grip.seconds * TICKS_PER_SECOND)
     const key = scale.valueOf(grip.fromY)
     hand.drag(event, {
       label: 'Handle moved',
-      moveTo: ({ way, event: { shiftKey, altKey } }) => {
+      moveTo: ({ way, event: moved }) => {
+        const { shiftKey } = moved
         const level = Math.abs(way[0]) > Math.abs(way[1])
         const along = shiftKey && !level ? 0 : (grip.side === 'leave' ? way[0] : -way[0]) / long
         const reach = clamp(grip.reach + along, 0, 1)
@@ -65,7 +78,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
         hand.hold(scale, at)
         const move = setGrip(grip, of, reach, of === 'speed' ? at : at - key)
         return {
-          recipe: (draft) => setGraphHandle(draft, ref, { ...move, free: altKey }),
+          recipe: recipeOf(ref, move, moved),
           words: `${Math.round(move.reach * 100)} %  ${numberWords(of === 'speed' ? at : at - key, 1)}`,
         }
       },
@@ -78,9 +91,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
     const reach = grip.reach + ((grip.side === 'leave' ? 1 : -1) * by[0]) / 100
     const amount = of === 'speed' ? grip.speeds[grip.component]! : grip.offset[grip.component]!
     const move = setGrip(grip, of, reach, amount - (by[1] * (scale.high - scale.low)) / 100)
-    document.apply('Handle nudged', (draft) =>
-      setGraphHandle(draft, hand.refOf(grip.key), { ...move, free: event.altKey }),
-    )
+    document.apply('Handle nudged', recipeOf(hand.refOf(grip.key), move, event))
   }
   return { press, nudge }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { withOvershoot, type PlainBend } from '@arrow-bend/core/bend'
+import { peakNode, withOvershoot, type PlainBend } from '@arrow-bend/core/bend'
 import { slideSpeedPeaks } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import type { Recipe } from '../../../../session/document/document.ts'
@@ -30,7 +30,8 @@ const peakRecipe = (percent: number): Recipe<unknown> => {
 /** A bend without a number for it is given handles first. */
 const overshootRecipe = (percent: number): Recipe<unknown> =>
   props.recipeOf((bend) => {
-    const known = bend.kind === 'handles' || (bend.kind === 'family' && bend.family === 'back')
+    const isBack = bend.kind === 'family' && bend.family === 'back'
+    const known = bend.kind === 'handles' || isBack || peakNode(bend) !== null
     return withOvershoot(known ? bend : { kind: 'handles', ...asHandles(bend) }, percent / 100)
   })
 </script>

@@ -4,14 +4,25 @@ import { withSide, type Side } from '../../../../chart/plot/spanNumbers.ts'
 
 /** What is done to a bend in its plot. */
 export type PlotEdit =
-  | { readonly kind: 'side'; readonly side: Side; readonly reach: number; readonly rise: number }
+  | {
+      readonly kind: 'side'
+      readonly side: Side
+      readonly reach: number
+      readonly rise: number
+      /** The other side becomes the same. */
+      readonly both?: boolean
+    }
   | { readonly kind: 'hold' }
   | PointsChange
 
 /** A bend with an edit of the plot done to it. */
 export function editBend(bend: PlainBend, edit: PlotEdit): PlainBend {
   if (edit.kind === 'hold') return HOLD
-  if (edit.kind === 'side') return withSide(bend, edit.side, { reach: edit.reach, rise: edit.rise })
+  if (edit.kind === 'side') {
+    const { side, reach, rise, both } = edit
+    const one = withSide(bend, side, { reach, rise })
+    return both ? withSide(one, side === 'leave' ? 'arrive' : 'leave', { reach, rise }) : one
+  }
   return changePoints(bend, edit)
 }
 

@@ -33,6 +33,8 @@ const PULL = 4
 /** A flat handle that is pulled past the end says after how many px that it will make a hold, and when it does. */
 const NEARS_HOLD = 8
 const MAKES_HOLD = 32
+/** With Ctrl/Cmd both sides are pulled alike. */
+const isBoth = (event: MouseEvent | KeyboardEvent): boolean => event.ctrlKey || event.metaKey
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -91,10 +93,17 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
         const [along, rise] = side === 'leave' ? [u, p] : [1 - u, 1 - p]
         const { x } = now().scale
         const past = side === 'leave' && rise === 0 ? x(along) - x(1) : 0
-        said.value = past > MAKES_HOLD ? 'Hold' : past > NEARS_HOLD ? 'Farther: hold' : ''
+        const both = isBoth(moved)
+        said.value = both
+          ? 'Both sides'
+          : past > MAKES_HOLD
+            ? 'Hold'
+            : past > NEARS_HOLD
+              ? 'Farther: hold'
+              : ''
         // Flat and pulled on past the end of the time, it stays where it is until the very end.
-        if (past > MAKES_HOLD) return { kind: 'hold' }
-        return { kind: 'side', side, reach: clamp(along, 0, 1), rise }
+        if (past > MAKES_HOLD && !both) return { kind: 'hold' }
+        return { kind: 'side', side, reach: clamp(along, 0, 1), rise, both }
       },
     })
   const pressArm = (event: PointerEvent, { id, index, side, at }: PlotArm): void =>
@@ -138,7 +147,7 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     const sign = side === 'leave' ? 1 : -1
     const { reach, rise } = handles[side]
     const along = clamp(reach + sign * way[0], 0, 1)
-    answers.once({ kind: 'side', side, reach: along, rise: rise + sign * way[1] })
+    answers.once({ kind: 'side', side, reach: along, rise: rise + sign * way[1], both: isBoth(event) })
   }
   const keyArm = (event: KeyboardEvent, { index, side, handle: [du, dp] }: PlotArm): void => {
     const way = wayOf(event)
