@@ -64,6 +64,7 @@ test('moving the pivot by hand, by pad and by keyboard changes no pixel', async 
   await page.keyboard.up('Alt')
   expect(await valueOf(page, 'pivot')).not.toEqual([0, 0])
   expect(await pixels(page)).toBe(before)
+  await page.getByRole('button', { name: 'Pivot of the layer' }).click()
   await page.getByRole('button', { name: 'Pivot lower left' }).click()
   await expect(page.getByRole('button', { name: 'Pivot lower left' })).toHaveAttribute('aria-pressed', 'true')
   expect(await pixels(page)).toBe(before)
@@ -111,6 +112,7 @@ test('a locked layer has a box but no grips, and several layers are sized togeth
 test('while a number is dragged the grips follow, in sight', async ({ page }) => {
   await openBox(page)
   const before = await middleOf(grip(page, 'pivot'))
+  await page.getByRole('button', { name: 'Pivot of the layer' }).click()
   const label = page.locator('.pad .number').first()
   const box = (await label.boundingBox())!
   const from = [box.x + 8, box.y + box.height / 2] as const

@@ -234,7 +234,7 @@ test('every command is found by its name, and says what it acts on', async ({ pa
   await page.keyboard.press('Enter')
   await expect(list).toBeHidden()
   const [first] = await positionKeys(page)
-  expect(first!.bend).toMatchObject({ kind: 'handles' })
+  expect(first!.bend).toMatchObject({ kind: 'points' })
   await page.keyboard.press('ControlOrMeta+k')
   await expect(list.getByRole('option').first()).toContainText('Overshoot')
   await page.keyboard.type('zzz')

@@ -25,6 +25,8 @@ import StageRoutes from './route/StageRoutes.vue'
 import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../../../gesture/PointerTag.vue'
 import StageText from './text/StageText.vue'
+import StageHint from './shape/StageHint.vue'
+import StageNotes from './view/StageNotes.vue'
 import StageTools from './shape/StageTools.vue'
 import StageViewBar from './view/StageViewBar.vue'
 import { useOnion } from './view/useOnion.ts'
@@ -49,6 +51,8 @@ const selection = useSelection()
 const stageView = useStageView()
 const contextMenu = useContextMenu()
 const panel = ref<HTMLElement | null>(null)
+/** Where the rail at the right has room for what is done with the selected layer. */
+const rail = ref<HTMLElement | null>(null)
 const canvas = ref<HTMLCanvasElement | null>(null)
 const { width, height } = useElementSize(panel)
 /** How often the picture was drawn: what follows it takes the count by itself, so that the panel is spared. */
@@ -99,7 +103,7 @@ const press = (event: PointerEvent): void => {
 }
 const openMenu = (event: MouseEvent): void => {
   // Tools and switches over the picture are not the picture.
-  if ((event.target as Element).closest('.float')) return
+  if ((event.target as Element).closest('.float, .rail')) return
   // Asked for by key it is for what is selected.
   if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
@@ -181,105 +185,132 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
 </script>
 
 <template>
-  <section
-    ref="panel"
-    class="stage"
-    data-region="stage"
-    tabindex="-1"
-    aria-label="Stage"
-    :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
-    @wheel.prevent="camera.onWheel"
-    @pointerdown="press"
-    @contextmenu="openMenu"
-    @dblclick="writeAt"
-    @pointermove="stageView.tool === 'pen' && pen.hover($event)"
-  >
-    <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />
-    <StageFacts v-if="panel" :panel="panel" :camera="camera" />
-    <template v-if="document.sceneId">
-      <StageOverlay :view="view" />
-      <StageGuides :view="view" />
-      <StageBoxes
-        v-if="painter && editable"
-        :view="view"
-        :painter="painter"
-        :pictures="pictures"
-        :picture="picture"
-        :snapping="snapping"
-      />
-      <StageRoutes
-        v-if="preferences.showRoutes && (editable || stageView.before)"
-        :view="view"
-        :width="width"
-        :height="height"
-        :snapping="snapping"
-        :is-on-layer="gestures.isOnLayer"
-      />
-      <StageDrafts
-        v-if="stageView.tool !== 'pointer'"
-        :view="view"
-        :route="routes.line.value"
-        :shape="shapes.draft.value"
-        :pen="stageView.tool === 'pen' ? pen : null"
-      />
-      <StageText
-        v-if="painter && editable && stageView.writing"
-        :view="view"
-        :painter="painter"
-        :picture="picture"
-      />
-      <SnapMarks :snapping="snapping" :view="view" />
-      <StageRulers
-        v-if="preferences.rulers || document.scene?.guides"
-        :view="view"
-        :width="width"
-        :height="height"
-      />
-    </template>
-    <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
-      <DrawingGround />
-      <PointerTag :of="gestures" />
-    </svg>
-    <StageTools v-model:keep-timing="routes.keepTiming.value" @import="$emit('import')" />
-    <StageViewBar />
+  <section class="stage" data-region="stage" tabindex="-1" aria-label="Stage" @contextmenu="openMenu">
+    <div class="rail">
+      <StageTools @import="$emit('import')" />
+    </div>
     <div
-      v-one-stop
-      class="float absolute right-2 bottom-2 flex items-center p-1"
-      role="toolbar"
-      aria-label="Zoom"
-      @pointerdown.stop
+      ref="panel"
+      class="picture"
+      :style="{ cursor, '--ruler': preferences.rulers ? '18px' : '0px' }"
+      @wheel.prevent="camera.onWheel"
+      @pointerdown="press"
+      @dblclick="writeAt"
+      @pointermove="stageView.tool === 'pen' && pen.hover($event)"
     >
-      <IconButton
-        :icon="Minus"
-        label="Zoom out"
-        :keys="keysOf('zoomOut')"
-        @press="camera.zoomMiddle(1 / 1.25)"
-      />
-      <TipHost tip="Actual size: 100 %">
-        <button type="button" class="percent mono" aria-label="Actual size" @click="camera.actualSize()">
-          <output>{{ Math.round(view.scale * 100) }} %</output>
-        </button>
-      </TipHost>
-      <IconButton :icon="Plus" label="Zoom in" :keys="keysOf('zoomIn')" @press="camera.zoomMiddle(1.25)" />
-      <IconButton :icon="Maximize" label="Fit the frame" @press="camera.fitFrame()" />
+      <canvas ref="canvas" class="absolute inset-0 size-full" aria-hidden="true" />
+      <StageFacts v-if="panel" :panel="panel" :camera="camera" />
+      <template v-if="document.sceneId">
+        <StageOverlay :view="view" />
+        <StageGuides :view="view" />
+        <StageBoxes
+          v-if="painter && editable"
+          :view="view"
+          :painter="painter"
+          :pictures="pictures"
+          :picture="picture"
+          :snapping="snapping"
+          :rail="rail"
+        />
+        <StageRoutes
+          v-if="preferences.showRoutes && (editable || stageView.before)"
+          :view="view"
+          :width="width"
+          :height="height"
+          :snapping="snapping"
+          :is-on-layer="gestures.isOnLayer"
+        />
+        <StageDrafts
+          v-if="stageView.tool !== 'pointer'"
+          :view="view"
+          :route="routes.line.value"
+          :shape="shapes.draft.value"
+          :pen="stageView.tool === 'pen' ? pen : null"
+        />
+        <StageText
+          v-if="painter && editable && stageView.writing"
+          :view="view"
+          :painter="painter"
+          :picture="picture"
+        />
+        <SnapMarks :snapping="snapping" :view="view" />
+        <StageRulers
+          v-if="preferences.rulers || document.scene?.guides"
+          :view="view"
+          :width="width"
+          :height="height"
+        />
+      </template>
+      <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
+        <DrawingGround />
+        <PointerTag :of="gestures" />
+      </svg>
+      <StageHint v-model:keep-timing="routes.keepTiming.value" />
+      <StageNotes />
+    </div>
+    <div class="rail">
+      <StageViewBar><div ref="rail" class="contents" /></StageViewBar>
+      <div v-one-stop class="zoom" role="toolbar" aria-orientation="vertical" aria-label="Zoom">
+        <IconButton :icon="Plus" label="Zoom in" :keys="keysOf('zoomIn')" @press="camera.zoomMiddle(1.25)" />
+        <TipHost tip="Actual size: 100 %">
+          <button type="button" class="percent mono" aria-label="Actual size" @click="camera.actualSize()">
+            <output>{{ Math.round(view.scale * 100) }} %</output>
+          </button>
+        </TipHost>
+        <IconButton
+          :icon="Minus"
+          label="Zoom out"
+          :keys="keysOf('zoomOut')"
+          @press="camera.zoomMiddle(1 / 1.25)"
+        />
+        <IconButton :icon="Maximize" label="Fit the frame" @press="camera.fitFrame()" />
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
+/* The rails lie beside the picture, so that nothing covers what waits outside the frame. */
 .stage {
+  display: grid;
+  overflow: hidden;
+  min-width: 0;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  outline: none;
+}
+
+.rail {
+  display: flex;
+  overflow: hidden auto;
+  min-height: 0;
+  flex-direction: column;
+  align-items: center;
+  justify-content: space-between;
+  padding: 4px;
+  background: var(--bench);
+  gap: 8px;
+  scrollbar-width: none;
+}
+
+.picture {
   position: relative;
   overflow: hidden;
   min-width: 0;
   background: var(--surround);
-  outline: none;
   touch-action: none;
 }
 
+.zoom {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+}
+
 .percent {
-  width: 56px;
+  width: 34px;
   height: 28px;
   border-radius: 5px;
+  font-size: 0.6875rem;
   text-align: center;
 }
 

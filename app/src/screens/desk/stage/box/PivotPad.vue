@@ -28,7 +28,8 @@ const isThere = ([x, y]: Point): boolean => Math.hypot(x - props.pivot[0], y - p
 </script>
 
 <template>
-  <div class="float pad" role="toolbar" :aria-label="`Pivot of ${name}`" @pointerdown.stop>
+  <div class="pad" role="toolbar" :aria-label="`Pivot of ${name}`">
+    <h3>Pivot</h3>
     <button
       v-for="(point, i) in nine"
       :key="i"
@@ -62,12 +63,14 @@ const isThere = ([x, y]: Point): boolean => Math.hypot(x - props.pivot[0], y - p
 
 <style scoped>
 .pad {
-  position: absolute;
-  top: calc(8px + var(--ruler));
-  right: 52px;
   display: grid;
-  grid-template-columns: repeat(3, 24px);
-  padding: 3px;
+  width: 84px;
+  grid-template-columns: repeat(3, 28px);
+}
+
+h3 {
+  grid-column: 1 / -1;
+  font-weight: 650;
 }
 
 .number {
@@ -77,8 +80,8 @@ const isThere = ([x, y]: Point): boolean => Math.hypot(x - props.pivot[0], y - p
 
 .pad button {
   display: grid;
-  width: 24px;
-  height: 24px;
+  width: 28px;
+  height: 28px;
   place-items: center;
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Crosshair } from '@lucide/vue'
 import { computed, type Ref } from 'vue'
 import { moveLayersBy } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
@@ -12,6 +13,7 @@ import { boxGeometry, type BoxGeometry } from './boxGeometry.ts'
 import { boxCorners, boxItems } from './boxItems.ts'
 import { text } from '../../../../chart/route/pathText.ts'
 import PivotPad from './PivotPad.vue'
+import RailPopover from '../RailPopover.vue'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import DrawingGround from '../../DrawingGround.vue'
 import PointerTag from '../../../../gesture/PointerTag.vue'
@@ -26,6 +28,8 @@ const props = defineProps<{
   /** Counts drawings of the picture, so that boxes follow it. */
   picture: { readonly drawn: Readonly<Ref<number>> }
   snapping: Snapping
+  /** Where the rail beside the picture has room for what is done with the layer. */
+  rail: HTMLElement | null
 }>()
 
 const document = useDocument()
@@ -180,14 +184,17 @@ const nudgePivot = (event: KeyboardEvent): void => {
     </g>
     <PointerTag :of="gestures" />
   </svg>
-  <PivotPad
-    v-if="!playback.playing && gripped"
-    :nine="gripped.nine"
-    :pivot="gripped.pivot"
-    :name="heldName!"
-    :recipe="(to: Point) => gestures.pivotRecipe(gripped!.layer, to)"
-    @choose="(to) => gestures.putPivot(gripped!.layer, to)"
-  />
+  <Teleport v-if="rail" :to="rail">
+    <RailPopover v-if="gripped" :icon="Crosshair" label="Pivot of the layer">
+      <PivotPad
+        :nine="gripped.nine"
+        :pivot="gripped.pivot"
+        :name="heldName!"
+        :recipe="(to: Point) => gestures.pivotRecipe(gripped!.layer, to)"
+        @choose="(to) => gestures.putPivot(gripped!.layer, to)"
+      />
+    </RailPopover>
+  </Teleport>
 </template>
 
 <style scoped>

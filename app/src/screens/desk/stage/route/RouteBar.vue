@@ -65,8 +65,10 @@ const place = computed(() => {
   const { x, y } = chosen.value[0]!.bead
   const [below, above] = [y + BAR.away, y - BAR.away - BAR.height]
   const [middle, right, left] = [x - BAR.width / 2, x + BAR.away, x - BAR.away - BAR.width]
-  const tries = [below, above].flatMap((top) => [middle, right, left].map((at) => inside([at, top])))
-  // Below its key if nothing lies there that could be taken hold of, else where least does.
+  const near = [below, above].flatMap((top) => [middle, right, left].map((at): Point => [at, top]))
+  const corners = [props.height, 0].flatMap((top) => [0, props.width].map((at): Point => [at, top]))
+  const tries = [...near, ...corners].map(inside)
+  // Below its key if nothing lies there that could be taken hold of, else where least does, a corner at the last.
   const best = tries.reduce((found, tried) => (covered(tried) < covered(found) ? tried : found))
   return { left: `${best[0]}px`, top: `${best[1]}px`, width: `${BAR.width}px` }
 })

@@ -32,7 +32,7 @@ useEventListener(props.panel, 'pointerleave', () => (pointer.value = null))
 .facts {
   position: absolute;
   bottom: 8px;
-  left: calc(56px + var(--ruler));
+  left: calc(8px + var(--ruler));
   padding: 1px 4px;
   border-radius: 4px;
   background: color-mix(in srgb, var(--surround) 75%, transparent);
