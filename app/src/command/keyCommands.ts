@@ -11,10 +11,8 @@ import {
   setRouteThrough,
   toggleKey,
   type KeyRef,
-  type PropertyRef,
 } from '@arrow-bend/core/edit'
-import { keyNear } from '@arrow-bend/core/property'
-import { layerById, layerTimeAt, type Layer, type Project, type Scene } from '@arrow-bend/core/scene'
+import { layerById, type Project, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -25,6 +23,7 @@ import { useSidePanel } from '../session/view/sidePanel.ts'
 import type { ReuseActions } from './useReuseActions.ts'
 import type { ShapeActions } from './useShapeActions.ts'
 import { useTellReplaced } from './useTellReplaced.ts'
+import { useKeyable } from './useKeyable.ts'
 import { useToldStep } from './useToldStep.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
@@ -134,21 +133,17 @@ export function useKeyCommands({
   const panel = useSidePanel()
   const tell = useTellReplaced()
   const toldStep = useToldStep()
+  const keyable = useKeyable()
 
   const toggleKeys = (): void => {
-    const refs = keyableRefs(document.scene!, selection.properties, selection.layers)
+    const refs = keyable.refs()
     if (refs.length === 0) {
       toast('Select a layer or a property first: click it on the stage or in the deck.')
       return
     }
     playback.pause()
-    const half = frameTicks(document.rate) / 2
-    const isOn = ({ layer, property }: PropertyRef): boolean => {
-      const time = layerTimeAt(document.scene!, layer, playback.time, document.bends)
-      return keyNear(layerById(document.scene!, layer)!.properties[property]!, time, half) >= 0
-    }
     const what = refs.length > 1 ? 'Keys' : 'Key'
-    const deed = refs.every(isOn) ? 'removed' : refs.some(isOn) ? 'set and removed' : 'set'
+    const deed = refs.every(keyable.isOn) ? 'removed' : refs.some(keyable.isOn) ? 'set and removed' : 'set'
     document.apply(`${what} ${deed}`, (draft) =>
       refs.forEach((ref) => toggleKey(draft, ref, playback.time, document.makeId)),
     )
@@ -247,25 +242,4 @@ export function useKeyCommands({
     selectAll: selectAll,
     clear: () => document.leavePreview() || selection.clear(),
   }
-}
-
-/**
- * The properties a key is set on: the selected ones, or the animated ones of the selected layers; of a layer that stands
- * still its place.
- */
-function keyableRefs(
-  scene: Scene,
-  properties: readonly PropertyRef[],
-  layers: readonly string[],
-): PropertyRef[] {
-  if (properties.length > 0) return [...properties]
-  return scene.layers
-    .filter(({ id }) => layers.includes(id))
-    .flatMap((layer) => namesToKey(layer).map((property) => ({ scene: scene.id, layer: layer.id, property })))
-}
-
-function namesToKey({ properties }: Layer): string[] {
-  const animated = Object.keys(properties).filter((name) => properties[name]!.keys.length > 0)
-  if (animated.length > 0) return animated
-  return properties['position']!.split ? ['position x', 'position y'] : ['position']
 }

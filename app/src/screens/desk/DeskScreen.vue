@@ -119,6 +119,7 @@ useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: tr
         ref="stage"
         class="flex-1"
         @import="art.choose()"
+        @key="actions.run('key', false)"
         @pointerenter="hover.stage = stage"
         @pointerleave="hover.stage = null"
       />

@@ -42,7 +42,7 @@ const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue')
 const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
 
 /** The stage: the picture, the space around it, and what lies over it. */
-defineEmits<{ import: [] }>()
+defineEmits<{ import: []; key: [] }>()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -211,6 +211,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :picture="picture"
           :snapping="snapping"
           :rail="rail"
+          @key="$emit('key')"
         />
         <StageRoutes
           v-if="preferences.showRoutes && (editable || stageView.before)"

@@ -12,6 +12,7 @@ import { useSelection } from '../../../../session/selection/selection.ts'
 import { listedProperties } from '@arrow-bend/core/scene'
 import { hasGraph } from '../../../../session/view/openLanes.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
+import { useLastChange } from '../../../../session/view/lastChange.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { provideNoTabStop } from '../../../../ui/focus/tabStop.ts'
 import { choiceOf, type RowChoice } from '../useRowChoice.ts'
@@ -31,6 +32,7 @@ const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
 const contextMenu = useContextMenu()
+const lastChange = useLastChange()
 
 const time = useLayerTime(() => props.row.layer.id)
 const state = computed(() => keyStateAt(props.row.property, time.value, frameTicks(document.rate) / 2))
@@ -54,6 +56,7 @@ const ref = computed<PropertyRef>(() => ({
   layer: props.row.layer.id,
   property: props.row.definition.name,
 }))
+const isOffered = computed(() => !props.row.layer.locked && lastChange.isOffered(ref.value))
 const openMenu = (event: MouseEvent): void => {
   selection.selectProperties(selection.hasProperty(ref.value) ? selection.properties : [ref.value])
   contextMenu.show(event, 'lane')
@@ -108,7 +111,19 @@ const toggle = (): void => {
       {{ inLayerRow ? row.definition.label.toLowerCase() : row.definition.label }}
     </button>
     <span class="middle">
-      <span class="words" :title="words + hint">{{ wide ? words : short }}</span>
+      <button
+        v-if="isOffered"
+        type="button"
+        class="offer"
+        tabindex="-1"
+        data-aside
+        :aria-label="`Animate ${row.layer.name} ${row.definition.label.toLowerCase()} from here`"
+        title="Set its first key here, so that it can move (A)"
+        @click="toggle"
+      >
+        Animate?
+      </button>
+      <span v-else class="words" :title="words + hint">{{ wide ? words : short }}</span>
       <button
         v-if="!inLayerRow"
         type="button"
@@ -175,6 +190,23 @@ const toggle = (): void => {
 
 .chosen .name {
   font-weight: 650;
+}
+
+.offer {
+  overflow: hidden;
+  max-width: 100%;
+  height: 20px;
+  padding: 0 4px;
+  border-radius: 4px;
+  color: var(--ink-2);
+  text-decoration: underline dotted;
+  text-overflow: ellipsis;
+  text-underline-offset: 3px;
+  white-space: nowrap;
+}
+
+.offer:hover {
+  background: var(--rule-soft);
 }
 
 /* Over the end of the words, that these keep their room. */

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Crosshair } from '@lucide/vue'
 import { computed, type Ref } from 'vue'
-import { moveLayersBy } from '@arrow-bend/core/edit'
+import { moveLayersBy, type PropertyRef } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
 import { toScreen, type PictureBook, type StagePainter, type StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { useKeyable } from '../../../../command/useKeyable.ts'
 import { arrowWay } from '../../../../gesture/arrowWay.ts'
 import { boxGeometry, type BoxGeometry } from './boxGeometry.ts'
 import { boxCorners, boxItems } from './boxItems.ts'
@@ -32,11 +33,14 @@ const props = defineProps<{
   rail: HTMLElement | null
 }>()
 
+defineEmits<{ key: [] }>()
+
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 const gestures = useBoxGestures(props.snapping)
+const keyable = useKeyable()
 
 const chosen = computed(() => {
   void props.picture.drawn.value
@@ -72,6 +76,8 @@ const gripped = computed<BoxGeometry | null>((before) => {
       )
     : null
 })
+/** px beside the grip that turns. */
+const DOT_AWAY = 20
 const centred = ([cx, cy]: Point): { cx: number; cy: number } => ({ cx, cy })
 /** Four short lines outwards from a ring. */
 const crossAt = ([x, y]: Point): string => {
@@ -79,6 +85,22 @@ const crossAt = ([x, y]: Point): string => {
   const columns = [`M${text([x, y - 12])}v6`, `M${text([x, y + 6])}v6`]
   return [...rows, ...columns].join('')
 }
+/** A key is set here by a dot beside the grip that turns: where it stands, and whether there is one already. */
+const keyDot = computed(() => {
+  if (!gripped.value) return null
+  const [[x0, y0], [x1, y1]] = gripped.value.stalk
+  const length = Math.hypot(x1 - x0, y1 - y0) || 1
+  const refs = keyable.refs()
+  const isOn = refs.length > 0 && refs.every(keyable.isOn)
+  return {
+    cx: x1 - ((y1 - y0) / length) * DOT_AWAY,
+    cy: y1 + ((x1 - x0) / length) * DOT_AWAY,
+    isOn,
+    words: `${isOn ? 'Remove the key' : 'Key'} here: ${keyWords(refs)}`,
+  }
+})
+const keyWords = (refs: readonly PropertyRef[]): string =>
+  refs.length > 2 ? `${refs.length} properties` : refs.map(({ property }) => property).join(', ')
 const sizeWords = computed(() => gripped.value?.scale.map((part) => `${part.toFixed(1)} %`).join(' × '))
 const nudge = (event: KeyboardEvent): void => {
   const by = arrowWay(event)
@@ -163,6 +185,23 @@ const nudgePivot = (event: KeyboardEvent): void => {
         <circle v-bind="centred(gripped.stalk[1])" r="5" class="square" />
       </g>
       <g
+        v-if="keyDot"
+        class="grip key"
+        role="button"
+        tabindex="0"
+        :aria-label="keyDot.words"
+        :aria-pressed="keyDot.isOn"
+        data-grip="key"
+        @pointerdown.left.stop
+        @click="$emit('key')"
+        @keydown.enter.stop.prevent="$emit('key')"
+        @keydown.space.stop.prevent="$emit('key')"
+      >
+        <title>{{ keyDot.words }} (A)</title>
+        <circle :cx="keyDot.cx" :cy="keyDot.cy" r="10" fill="transparent" />
+        <circle :cx="keyDot.cx" :cy="keyDot.cy" r="4.5" class="dot" :class="{ on: keyDot.isOn }" />
+      </g>
+      <g
         class="grip"
         role="slider"
         tabindex="0"
@@ -241,6 +280,26 @@ const nudgePivot = (event: KeyboardEvent): void => {
 .grip:hover .square,
 .grip:focus-visible .square {
   fill: #c8401a;
+}
+
+.key {
+  cursor: pointer;
+}
+
+.dot {
+  fill: #fffdf8;
+  stroke: #1f2b33;
+  stroke-width: 1.5;
+}
+
+.dot.on {
+  fill: #1f2b33;
+}
+
+.key:hover .dot,
+.key:focus-visible .dot {
+  stroke: #c8401a;
+  stroke-width: 2.5;
 }
 
 .ring-edge {
