@@ -260,6 +260,9 @@ test('handles move by arrow keys, and every field of the panel bends the span', 
   const { project } = await savedFile(page)
   const { keys } = findProperty(project, { scene: 'opening', layer: 'subtitle', property: 'opacity' })!
   expect(keys[0]!.bend).toEqual({ kind: 'family', family: 'bounce', mode: 'out', bounces: 2 })
+  // What one number does not describe has no strength until it is asked for.
+  await expect(page.getByRole('slider', { name: 'Strength' })).toHaveCount(0)
+  await page.getByRole('button', { name: /ease by one number/ }).click()
   await page.getByRole('slider', { name: 'Strength' }).focus()
   await page.keyboard.press('End')
   await expect(page.getByRole('slider', { name: 'Strength' })).toHaveAttribute('aria-valuenow', '100')

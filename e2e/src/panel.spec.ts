@@ -2,7 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 import { compileProperty, valueAt, type Property } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
-import { dragBy, openDemo, savedFile, type } from './desk.ts'
+import { addLayer, dragBy, newProject, openDemo, savedFile, type } from './desk.ts'
 import { dragTo, middleOf } from './stage.ts'
 
 async function propertyOf(page: Page, layer: string, name: string): Promise<Property> {
@@ -287,4 +287,29 @@ test('a position is split into X and Y and joined again, and what that took is t
   await page.keyboard.press('ControlOrMeta+z')
   await page.keyboard.press('ControlOrMeta+z')
   expect(await propertyOf(page, 'Boat 2', 'position')).toEqual(before)
+})
+
+test('the space colours are mixed in is chosen by what lies between them', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await type(page, 'Rectangle fill', '#ff0000')
+  await page.getByRole('button', { name: /^Rectangle fill: Animate/ }).click()
+  await type(page, 'Current time', '1s')
+  await type(page, 'Rectangle fill', '#0000ff')
+  await page.getByRole('button', { name: 'Rectangle fill, keys 1 to 2' }).click()
+  const mixed = page.getByRole('button', { name: /^Mixed in / })
+  await expect(mixed).toHaveAccessibleName(/OKLab/)
+  await mixed.click()
+  // Each is shown: red to blue by the hues goes elsewhere than straight through.
+  const ramps = await page
+    .getByRole('option')
+    .locator('.ramp')
+    .evaluateAll((all) => all.map((one) => (one as HTMLElement).style.background))
+  expect(new Set(ramps).size).toBe(5)
+  await page.getByRole('option', { name: /longer way/ }).click()
+  await expect(mixed).toHaveAccessibleName(/longer way/)
+  const fill = (await savedFile(page)).project.scenes[0]!.layers[0]!.properties['fill']!
+  expect(fill.mix).toBe('oklch-longer')
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(mixed).toHaveAccessibleName(/OKLab/)
 })

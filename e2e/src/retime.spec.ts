@@ -169,7 +169,10 @@ test('layers are staggered, lined up and spread, each first looked at', async ({
   const step = page.getByRole('textbox', { name: 'Stagger by, f' })
   await step.fill('5')
   await step.press('Enter')
-  // Looked at, not yet done: the file is as it was.
+  // Nothing is shown that was not asked for; what is, is not yet done: the file is as it was.
+  await expect(page.getByText('not applied yet')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Preview', exact: true }).click()
+  await expect(page.getByText('not applied yet')).toBeVisible()
   await page.getByRole('button', { name: 'Back', exact: true }).click()
   expect(await keyFrames(page, 'Float 2', 'position')).toEqual([0, 12, 24, 36])
   await page.getByRole('button', { name: 'Stagger', exact: true }).click()
@@ -193,7 +196,7 @@ test('a look ahead is left by Escape or undo, is not saved, and costs no selecti
   await page.keyboard.press('t')
   const words = page.getByRole('region', { name: 'Deck' }).getByRole('status')
   await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Rhythm' }).click()
-  const look = page.getByRole('button', { name: 'Look first' })
+  const look = page.getByRole('button', { name: 'Preview' })
   const shown = page.getByRole('button', { name: 'Back', exact: true })
   for (const key of ['Escape', 'Control+z']) {
     await look.click()
@@ -238,7 +241,7 @@ test('sweeping keeps within its distance, merging and snapping say what they did
   expect(await keyFrames(page, 'Float 1', 'turn')).toEqual([2, 6, 14, 20, 26, 31, 38])
   await page.keyboard.press('t')
   await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Tidy' }).click()
-  await page.getByRole('button', { name: 'Look first' }).click()
+  await page.getByRole('button', { name: 'Preview' }).click()
   await expect(page.getByText(/^3 of 7 keys go; the farthest the motion strays is 0/)).toBeVisible()
   await page.getByRole('button', { name: 'Sweep', exact: true }).click()
   expect(await keyFrames(page, 'Float 1', 'turn')).toEqual([2, 14, 26, 38])

@@ -75,6 +75,7 @@ test('paste special gives bends only, after a look that can be left', async ({ p
   const first = await samples(page, 'Float 1', 'turn')
   await page.keyboard.press('Control+Shift+v')
   await page.getByRole('group', { name: 'What to paste' }).getByRole('button', { name: 'Bends' }).click()
+  await page.getByRole('button', { name: 'Preview', exact: true }).click()
   await page.getByRole('button', { name: 'Back', exact: true }).click()
   expect(await samples(page, 'Float 2', 'turn')).toEqual(before)
   await page.getByRole('button', { name: 'Paste', exact: true }).click()

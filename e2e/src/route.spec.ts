@@ -165,7 +165,7 @@ test('Ctrl/Cmd and a drag of the layer moves its whole route', async ({ page }) 
 
 test('a route is drawn by hand: its keys are few, and it goes where the hand went', async ({ page }) => {
   await openRoute(page)
-  await page.getByRole('button', { name: 'Draw the route of the selected layer' }).click()
+  await page.getByRole('button', { name: /^Draw the motion path/ }).click()
   await page.getByRole('button', { name: 'Keep the hand’s own timing' }).click()
   const scale = await zoom(page)
   const frame = (await page.locator('.overlay rect').first().boundingBox())!

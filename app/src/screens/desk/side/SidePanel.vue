@@ -22,6 +22,13 @@ const LABELS: Readonly<Record<SideTab, string>> = {
   reuse: 'Reuse',
 }
 
+/** Our words, in the trade's. */
+const TITLES: Readonly<Record<SideTab, string>> = {
+  bend: 'Bend: the ease between two keys',
+  values: 'Values: the selected keys in numbers',
+  retime: 'Retime: when keys are; longer, shorter, backwards, one after another',
+  reuse: 'Reuse: copied motion, pasted in parts, again and again',
+}
 const document = useDocument()
 const target = useTargetSpans()
 const panel = useSidePanel()
@@ -38,7 +45,9 @@ const { shown, seconds, hue } = target
       <div class="bar">
         <TabList class="flex" aria-label="What the panel shows">
           <Tab v-for="tab in SIDE_TABS" :key="tab" v-slot="{ selected }" as="template">
-            <button type="button" class="tab" :class="{ selected }">{{ LABELS[tab] }}</button>
+            <button type="button" class="tab" :class="{ selected }" :title="TITLES[tab]">
+              {{ LABELS[tab] }}
+            </button>
           </Tab>
         </TabList>
         <span class="grow" />
@@ -55,7 +64,10 @@ const { shown, seconds, hue } = target
           <BendPanel v-if="shown" :actions="actions" :target="target" />
           <div v-else class="empty">
             <h2>Bend</h2>
-            <p>Click a ribbon in the deck to bend how it travels between its two keys.</p>
+            <p>
+              A bend is the ease between two keys. Click a ribbon below: it draws the speed there, and its
+              bend opens here.
+            </p>
             <p>
               Drag the ribbon itself: up for stronger, down for softer, sideways to move where it is fastest.
               Press it twice, or Enter, for its graph.

@@ -141,10 +141,11 @@ const resizeByKey = (event: KeyboardEvent): void => {
     />
   </div>
   <div v-if="lane.height >= SECOND_ROW" class="tools" @pointerdown.stop>
+    <span class="axis" title="What of the values the graph shows, from the lowest to the highest">Axis</span>
     <NumberField
       class="end"
       show-label
-      label="From"
+      label="from"
       :name="`${name}, shown from`"
       :unit="unit"
       :digits="0"
@@ -155,7 +156,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
     <NumberField
       class="end"
       show-label
-      label="To"
+      label="to"
       :name="`${name}, shown to`"
       :unit="unit"
       :digits="0"
@@ -284,5 +285,9 @@ const resizeByKey = (event: KeyboardEvent): void => {
   border-radius: 2px;
   background: var(--rule);
   content: '';
+}
+.axis {
+  color: var(--ink-2);
+  font-size: 0.75rem;
 }
 </style>

@@ -5,6 +5,7 @@ import type { PlainBend } from '@arrow-bend/core/bend'
 import type { Recipe } from '../../../../session/document/document.ts'
 import EditField from '../../EditField.vue'
 import { handleFields, riseForSpeed, withSide, type Side } from '../../../../chart/plot/spanNumbers.ts'
+import SideDrawing from './SideDrawing.vue'
 import type { TargetSpans } from './useTargetSpans.ts'
 
 /** Reach, rise and speed with which the spans are left and arrived at. */
@@ -19,6 +20,10 @@ const SIDES: readonly { side: Side; label: string }[] = [
   { side: 'leave', label: 'Leave' },
   { side: 'arrive', label: 'Arrive' },
 ]
+const SIDE_TITLES: Readonly<Record<Side, string>> = {
+  leave: 'How it sets out from the first key: reach along time, rise along the value',
+  arrive: 'How it comes in to the next key: reach along time, rise along the value',
+}
 const { spans } = props.target
 const fields = computed(() => handleFields(spans.value))
 /** What stands where there is no one number. */
@@ -69,7 +74,7 @@ const sideFields = (side: Side) => {
 <template>
   <div class="fields">
     <template v-for="{ side, label } in SIDES" :key="side">
-      <h3>{{ label }}</h3>
+      <h3 :title="SIDE_TITLES[side]">{{ label }}<SideDrawing :side="side" /></h3>
       <EditField
         v-for="field in sideFields(side)"
         :key="field.label"
@@ -95,6 +100,10 @@ const sideFields = (side: Side) => {
 }
 
 h3 {
+  display: flex;
+  height: 16px;
+  align-items: end;
+  justify-content: space-between;
   font-size: 0.75rem;
   font-weight: 650;
   line-height: 14px;

@@ -5,7 +5,10 @@ import { computed, ref } from 'vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import { trackPointer } from '../../../../gesture/trackPointer.ts'
 
-/** From −100 to 100 about a middle of nought. Hollow with ≈ when the bend was not made by strength. */
+/**
+ * How strongly one side is eased, from −100 (out of the first key) to 100 (into the next one) about a middle of nought.
+ * A bend that one such number does not describe has none: a press gives it the nearest.
+ */
 const props = defineProps<{ strength: number; exact: boolean }>()
 const emit = defineEmits<{
   start: []
@@ -19,9 +22,7 @@ const WIDTH = 150
 const INSET = 8
 const svg = ref<SVGSVGElement | null>(null)
 const x = computed(() => INSET + ((props.strength + 100) / 200) * (WIDTH - 2 * INSET))
-const words = computed(
-  () => `${props.exact ? '' : '≈ '}${props.strength > 0 ? '+' : ''}${numberWords(props.strength, 0)}`,
-)
+const words = computed(() => `${props.strength > 0 ? '+' : ''}${numberWords(props.strength, 0)}`)
 const whole = (strength: number): number => Math.round(clamp(strength, -100, 100))
 
 const press = (event: PointerEvent): void => {
@@ -57,8 +58,23 @@ const onKey = (event: KeyboardEvent): void => {
 
 <template>
   <div class="flex items-center gap-2">
-    <span class="text-[0.75rem] text-ink-2">Strength</span>
+    <span
+      class="text-[0.75rem] text-ink-2"
+      title="How strongly it eases: left out of its first key, right into the next"
+    >
+      Strength
+    </span>
+    <button
+      v-if="!exact"
+      type="button"
+      class="instead"
+      title="This bend is more than one number says"
+      @click="$emit('set', strength)"
+    >
+      none: ease by one number instead
+    </button>
     <svg
+      v-else
       ref="svg"
       class="slider"
       :width="WIDTH"
@@ -75,14 +91,28 @@ const onKey = (event: KeyboardEvent): void => {
     >
       <line :x1="INSET" :x2="WIDTH - INSET" y1="12" y2="12" class="track" />
       <line :x1="WIDTH / 2" :x2="WIDTH / 2" y1="7" y2="17" class="track" />
-      <line :x1="WIDTH / 2" :x2="x" y1="12" y2="12" class="bar" :class="{ near: !exact }" />
-      <circle :cx="x" cy="12" r="6" class="thumb" :class="{ near: !exact }" />
+      <line :x1="WIDTH / 2" :x2="x" y1="12" y2="12" class="bar" />
+      <circle :cx="x" cy="12" r="6" class="thumb" />
     </svg>
-    <output class="mono w-14 text-right">{{ words }}</output>
+    <output v-if="exact" class="mono w-14 text-right">{{ words }}</output>
   </div>
 </template>
 
 <style scoped>
+.instead {
+  height: 24px;
+  padding: 0 4px;
+  border-radius: 4px;
+  color: var(--ink-2);
+  font-size: 0.75rem;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+}
+
+.instead:hover {
+  background: var(--rule-soft);
+}
+
 .slider {
   border-radius: 4px;
   cursor: pointer;
@@ -98,17 +128,9 @@ const onKey = (event: KeyboardEvent): void => {
   stroke-width: 3;
 }
 
-.bar.near {
-  stroke-dasharray: 2 2;
-}
-
 .thumb {
   fill: var(--ink);
   stroke: var(--ink);
   stroke-width: 1.5;
-}
-
-.thumb.near {
-  fill: var(--sheet-2);
 }
 </style>

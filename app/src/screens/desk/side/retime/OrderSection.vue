@@ -110,8 +110,6 @@ const edit = computed(() => {
   }
 })
 const look = usePreview(() => edit.value)
-/** Any change of the fields is shown at once. */
-const change = (): void => look.show()
 
 const moment = ref<'start' | 'end' | 'nth'>('start')
 const nth = ref(2)
@@ -136,15 +134,10 @@ const spread = (): void => {
 </script>
 
 <template>
-  <SegmentedChoice
-    v-model="by"
-    label="What goes together"
-    :options="GROUPINGS"
-    @update:model-value="look.active.value && change()"
-  />
+  <SegmentedChoice v-model="by" label="What goes together" :options="GROUPINGS" />
   <ArrivalsChart :by="by" />
   <div class="line">
-    <SegmentedChoice v-model="stepKind" label="Step in" :options="STEPS" @update:model-value="change" />
+    <SegmentedChoice v-model="stepKind" label="Step in" :options="STEPS" />
     <NumberField
       v-if="stepKind === 'frames'"
       class="grow"
@@ -154,7 +147,7 @@ const spread = (): void => {
       :min="-10000"
       :max="10000"
       :model-value="frames"
-      @input="(value: number) => ((frames = value), change())"
+      @input="(value: number) => (frames = value)"
     />
     <NumberField
       v-else
@@ -164,14 +157,14 @@ const spread = (): void => {
       :min="0"
       :max="100"
       :model-value="overlap"
-      @input="(value: number) => ((overlap = value), change())"
+      @input="(value: number) => (overlap = value)"
     />
   </div>
   <div class="line">
-    <select v-model="orderName" class="field grow" aria-label="Order" @change="change">
+    <select v-model="orderName" class="field grow" aria-label="Order">
       <option v-for="one in ORDERS" :key="one.value" :value="one.value">{{ one.label }}</option>
     </select>
-    <select v-model.number="growth" class="field grow" aria-label="How delays grow" @change="change">
+    <select v-model.number="growth" class="field grow" aria-label="How delays grow">
       <option v-for="(one, i) in growths" :key="one.label" :value="i">{{ one.label }}</option>
     </select>
   </div>
@@ -184,7 +177,7 @@ const spread = (): void => {
       :name="`Near to far from ${axis}`"
       unit="px"
       :model-value="(i === 0 ? pointX : pointY) ?? centre[i]!"
-      @input="(value: number) => (i === 0 ? (pointX = value) : (pointY = value), change())"
+      @input="(value: number) => (i === 0 ? (pointX = value) : (pointY = value))"
     />
   </div>
   <div v-if="orderName === 'chance'" class="line">
@@ -196,13 +189,11 @@ const spread = (): void => {
       :min="0"
       :max="99999"
       :model-value="seed"
-      @input="(value: number) => ((seed = Math.round(value)), change())"
+      @input="(value: number) => (seed = Math.round(value))"
     />
-    <IconButton small :icon="Dices" label="Another order" @press="((seed = (seed + 1) % 100000), change())" />
+    <IconButton small :icon="Dices" label="Another order" @press="seed = (seed + 1) % 100000" />
   </div>
-  <label class="line"
-    ><input v-model="together" type="checkbox" @change="change" />all start together first</label
-  >
+  <label class="line"><input v-model="together" type="checkbox" />all start together first</label>
   <PreviewButtons :look="look" label="Stagger" :disabled="!edit" />
   <h3>Line up</h3>
   <div class="line">

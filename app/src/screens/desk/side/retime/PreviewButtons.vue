@@ -10,6 +10,7 @@ defineProps<{
 </script>
 
 <template>
+  <p v-if="look.active.value" class="preview" role="status"><b>Preview</b> not applied yet</p>
   <p v-if="look.trouble.value" class="trouble" role="alert">{{ look.trouble.value }}</p>
   <div class="buttons">
     <button
@@ -19,7 +20,7 @@ defineProps<{
       :disabled="disabled"
       @click="look.active.value ? look.drop() : look.show()"
     >
-      {{ look.active.value ? 'Back' : 'Look first' }}
+      {{ look.active.value ? 'Back' : 'Preview' }}
     </button>
     <button type="button" class="button button-primary small" :disabled="disabled" @click="look.take()">
       {{ label }}
@@ -41,6 +42,13 @@ defineProps<{
 
 .small[aria-pressed='true'] {
   box-shadow: inset 0 -2px 0 var(--pencil);
+}
+
+.preview {
+  padding: 3px 8px;
+  border-radius: 4px;
+  background: repeating-linear-gradient(135deg, var(--rule-soft) 0 6px, var(--sheet-2) 6px 12px);
+  font-size: 0.75rem;
 }
 
 .trouble {

@@ -32,10 +32,7 @@ const edit = computed(() => {
   }
 })
 const look = usePreview(() => edit.value)
-const choose = (i: number): void => {
-  chosen.value = i
-  look.show()
-}
+const choose = (i: number): void => void (chosen.value = i)
 
 const SIZE = 118
 const PAD = 8

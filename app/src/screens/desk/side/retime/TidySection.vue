@@ -70,7 +70,7 @@ const snap = (): void => {
     :min="0.000001"
     :max="100000"
     :model-value="within"
-    @input="(value: number) => ((within = value), look.show())"
+    @input="(value: number) => (within = value)"
   />
   <p class="note" role="status">
     {{ swept || 'In the property’s own unit: px, %, degrees. The motion is compared four times a frame.' }}

@@ -204,24 +204,13 @@ const gapTicks = computed(() => gap.value * frameTicks(document.rate))
     </div>
     <p class="note" role="status">{{ words }}</p>
     <h3>Paste</h3>
-    <SegmentedChoice
-      v-model="part"
-      label="What to paste"
-      :options="PARTS"
-      @update:model-value="look.show()"
-    />
+    <SegmentedChoice v-model="part" label="What to paste" :options="PARTS" />
     <template v-if="part === 'all'">
-      <SegmentedChoice v-model="when" label="When" :options="WHENS" @update:model-value="look.show()" />
-      <label class="line">
-        <input v-model="relative" type="checkbox" @change="look.show()" />from the value that is there
-      </label>
-      <label class="line">
-        <input v-model="instead" type="checkbox" @change="look.show()" />in place of the keys between
-      </label>
+      <SegmentedChoice v-model="when" label="When" :options="WHENS" />
+      <label class="line"> <input v-model="relative" type="checkbox" />from the value that is there </label>
+      <label class="line"> <input v-model="instead" type="checkbox" />in place of the keys between </label>
     </template>
-    <label class="line">
-      <input v-model="backwards" type="checkbox" @change="look.show()" />backwards, bends mirrored
-    </label>
+    <label class="line"> <input v-model="backwards" type="checkbox" />backwards, bends mirrored </label>
     <p v-if="missing" class="note">{{ missing }}</p>
     <PreviewButtons :look="shownLook" label="Paste" :disabled="!edit || missing !== ''" />
     <h3>The selected keys again</h3>

@@ -13,7 +13,7 @@ const stageView = useStageView()
 
 const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'pointer', label: 'Select and move', icon: MousePointer2 },
-  { tool: 'route', label: 'Draw the route of the selected layer', icon: PencilLine },
+  { tool: 'route', label: 'Draw the motion path (route) of the selected layer', icon: PencilLine },
   { tool: 'rectangle', label: 'Draw a rectangle', icon: LAYER_ICONS.rectangle },
   { tool: 'ellipse', label: 'Draw an ellipse', icon: LAYER_ICONS.ellipse },
   { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },

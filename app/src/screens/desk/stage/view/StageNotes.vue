@@ -23,7 +23,10 @@ const soloWords = computed(() => {
 </script>
 
 <template>
-  <div v-if="stageView.onion && !stageView.before" class="float note" @pointerdown.stop>
+  <div v-if="document.preview" class="float note preview" @pointerdown.stop>
+    <span><b>Preview</b> nothing is changed yet; Escape leaves it</span>
+  </div>
+  <div v-else-if="stageView.onion && !stageView.before" class="float note" @pointerdown.stop>
     <b>Onion skin</b>
     <NumberField
       v-for="{ name, label, unit, min, max } in GHOSTS"
@@ -39,11 +42,11 @@ const soloWords = computed(() => {
       @input="(value: number) => (preferences[name] = Math.round(value))"
     />
   </div>
-  <div v-if="soloWords && !stageView.before && !stageView.onion" class="float note" @pointerdown.stop>
+  <div v-else-if="soloWords && !stageView.before" class="float note" @pointerdown.stop>
     <span>Shown alone: {{ soloWords }}</span>
     <button type="button" class="button" @click="stageView.solo = []">Show all</button>
   </div>
-  <div v-if="stageView.before" class="float note" role="status" @pointerdown.stop>
+  <div v-else-if="stageView.before" class="float note" role="status" @pointerdown.stop>
     <span
       ><b>Before:</b>
       {{ stageView.referenceSet ? 'as it was at the set point' : 'as it was when opened' }}</span
@@ -67,6 +70,11 @@ const soloWords = computed(() => {
   padding: 4px 10px;
   transform: translateX(-50%);
   white-space: nowrap;
+}
+
+/* A preview is told from what is so by its stripes. */
+.preview {
+  background: repeating-linear-gradient(135deg, var(--rule-soft) 0 6px, var(--sheet-2) 6px 12px);
 }
 
 .note .button {

@@ -16,7 +16,7 @@ const stageView = useStageView()
   <div v-one-stop class="bar" role="toolbar" aria-orientation="vertical" aria-label="Stage view">
     <IconButton
       :icon="Spline"
-      label="Routes and spacing marks"
+      label="Motion paths (routes) and spacing marks"
       :pressed="preferences.showRoutes"
       @press="preferences.showRoutes = !preferences.showRoutes"
     />
