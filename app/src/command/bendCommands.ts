@@ -1,5 +1,7 @@
 import type { ShapeActions } from './useShapeActions.ts'
-import type { CommandRuns, CommandWords } from './command.ts'
+import { useFocusOrigin } from '../ui/focus/focusOrigin.ts'
+import { takeFocused } from '../ui/focus/takeFocused.ts'
+import type { BendSide, CommandRuns, CommandWords } from './command.ts'
 
 /** Quick bends by digits. */
 export const BEND_COMMANDS = {
@@ -67,14 +69,20 @@ export function useBendCommands({
 }: {
   readonly shape: ShapeActions
 }): CommandRuns<keyof typeof BEND_COMMANDS> {
+  const origin = useFocusOrigin()
+  /** What was come to by key, a lane's name or a span, is meant, as after Enter on it. */
+  const bend = (index: number, side: BendSide): void => {
+    if (!origin.isByPointer()) takeFocused()
+    shape.bendSpans(index, side)
+  }
   return {
-    bend1: (_, side) => shape.bendSpans(0, side),
-    bend2: (_, side) => shape.bendSpans(1, side),
-    bend3: (_, side) => shape.bendSpans(2, side),
-    bend4: (_, side) => shape.bendSpans(3, side),
-    bend5: (_, side) => shape.bendSpans(4, side),
-    bend6: (_, side) => shape.bendSpans(5, side),
-    bend7: (_, side) => shape.bendSpans(6, side),
-    bend8: (_, side) => shape.bendSpans(7, side),
+    bend1: (_, side) => bend(0, side),
+    bend2: (_, side) => bend(1, side),
+    bend3: (_, side) => bend(2, side),
+    bend4: (_, side) => bend(3, side),
+    bend5: (_, side) => bend(4, side),
+    bend6: (_, side) => bend(5, side),
+    bend7: (_, side) => bend(6, side),
+    bend8: (_, side) => bend(7, side),
   }
 }

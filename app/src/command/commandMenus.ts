@@ -6,24 +6,24 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   layer: [
     ['rename', 'duplicate', 'group', 'ungroup'],
     ['hide', 'lock', 'solo'],
-    ['copy', 'paste', 'reverse', 'retime', 'selectAll'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'selectAll'],
     ['remove'],
   ],
   lane: [
     ['key', 'openLanes', 'graphs', 'laneKeys'],
     ['copyValue', 'resetValue', 'proportions', 'splitAxes'],
-    ['copy', 'paste', 'reverse', 'clearAnimation'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'clearAnimation'],
   ],
   key: [
     ['bend4', 'bend1', 'bend5', 'bend6'],
-    ['pause', 'toPlayhead', 'route', 'reverse'],
+    ['pause', 'toPlayhead', 'route', 'reverse', 'thereAndBack'],
     ['copy', 'cut', 'paste', 'duplicate', 'pasteSpecial'],
     ['remove'],
   ],
   span: [
     ['bend1', 'bend2', 'bend3', 'bend4', 'bend5', 'bend6', 'bend7', 'bend8'],
     ['openLanes', 'fit'],
-    ['copy', 'paste', 'reverse', 'retime'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime'],
     ['remove'],
   ],
   stage: [

@@ -75,7 +75,7 @@ describe('commandKeys', () => {
     ['nudgeOn', { key: '>', mods: SHIFT }],
     ['toPlayhead', { key: 'h' }],
     ['reverse', { key: 'q' }],
-    ['reverse', { key: 'Q', mods: SHIFT }],
+    ['thereAndBack', { key: 'Q', mods: SHIFT }],
     ['retime', { key: 't' }],
     ['route', { key: 'r' }],
     ['pause', { key: 'p' }],
@@ -141,7 +141,7 @@ describe('commandKeys', () => {
   })
 
   it('says which form is asked for, and which side of spans', () => {
-    expect(asked({ key: 'Q', mods: SHIFT })).toEqual({ command: 'reverse', more: true, side: 'arrive' })
+    expect(asked({ key: 'Q', mods: SHIFT })).toEqual({ command: 'thereAndBack', more: true, side: 'arrive' })
     expect(asked({ key: 'q' })).toEqual({ command: 'reverse', more: false, side: null })
     expect(asked({ key: '™', code: 'Digit2', mods: ['Alt'] })!.side).toBe('leave')
     expect(sideOf({ shiftKey: false, altKey: false })).toBeNull()

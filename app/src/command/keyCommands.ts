@@ -23,6 +23,8 @@ import { useSidePanel } from '../session/view/sidePanel.ts'
 import type { ReuseActions } from './useReuseActions.ts'
 import type { ShapeActions } from './useShapeActions.ts'
 import { useTellReplaced } from './useTellReplaced.ts'
+import { useFocusOrigin } from '../ui/focus/focusOrigin.ts'
+import { visitWhenThere } from '../ui/focus/visitField.ts'
 import { useKeyable } from './useKeyable.ts'
 import { useToldStep } from './useToldStep.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
@@ -63,7 +65,15 @@ export const KEY_COMMANDS = {
     name: 'Reverse in time',
     shown: ['Q'],
     chords: ['q'],
-    label: 'Reverse the selected keys in time; with Shift there and back',
+    label: 'Reverse the selected keys in time',
+    group: 'Keys',
+  },
+  thereAndBack: {
+    name: 'There and back',
+    shown: ['Shift+Q'],
+    chords: ['Shift+q'],
+    label:
+      'Add the selected keys once more backwards, after themselves or, if it is later, from the playhead on',
     group: 'Keys',
   },
   retime: {
@@ -134,6 +144,7 @@ export function useKeyCommands({
   const tell = useTellReplaced()
   const toldStep = useToldStep()
   const keyable = useKeyable()
+  const origin = useFocusOrigin()
 
   const toggleKeys = (): void => {
     const refs = keyable.refs()
@@ -233,8 +244,17 @@ export function useKeyCommands({
     nudgeBack: (more) => nudge(more ? -10 : -1),
     nudgeOn: (more) => nudge(more ? 10 : 1),
     toPlayhead: reuse.toPlayhead,
-    reverse: (more) => (more ? reuse.thereAndBack() : reuse.reverse()),
-    retime: () => panel.show('retime'),
+    reverse: () => reuse.reverse(),
+    thereAndBack: () => reuse.thereAndBack(),
+    retime: () => {
+      // After a click the next letters are still commands.
+      if (origin.isByPointer()) {
+        panel.show('retime')
+        return
+      }
+      panel.show('retime', 'length')
+      visitWhenThere('input[aria-label="Length of the selection"]')
+    },
     route: turnRoute,
     pause: shape.pause,
     splitAxes: shape.splitAxes,

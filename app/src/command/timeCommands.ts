@@ -1,6 +1,7 @@
 import { toast } from '../ui/toast.ts'
 import { addMarker, findProperty, removeMarkers, setPlayRange } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import { visitField } from '../ui/focus/visitField.ts'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { useSelection } from '../session/selection/selection.ts'
@@ -69,6 +70,13 @@ export const TIME_COMMANDS = {
     shown: ['End'],
     chords: ['End'],
     label: 'End of the play range',
+    group: 'Time',
+  },
+  goTo: {
+    name: 'Go to a time…',
+    shown: ['G'],
+    chords: ['g'],
+    label: 'Type the time to go to; Enter goes there and back to where the keyboard was',
     group: 'Time',
   },
   rangeIn: {
@@ -184,6 +192,10 @@ export function useTimeCommands(): CommandRuns<keyof typeof TIME_COMMANDS> {
     keyOn: (more) => jump(1, more),
     start: () => playback.seek(playback.range[0]),
     end: endOfRange,
+    goTo: () => {
+      playback.pause()
+      visitField(window.document.querySelector('input[aria-label="Current time"]'))
+    },
     rangeIn: (more) => setRange('in', more),
     rangeOut: (more) => setRange('out', more),
     marker: setMarker,

@@ -38,7 +38,7 @@ export interface ReuseActions {
   /** The same keys so many times more after themselves, once when left out, with a gap of so many ticks. */
   again(times?: number, gap?: number): void
   reverse(): void
-  /** Backwards after themselves, after a gap of so many ticks. */
+  /** Backwards after themselves, after a gap of so many ticks; when left out, as many as lead to a playhead that is later. */
   thereAndBack(gap?: number): void
   toPlayhead(): void
 }
@@ -141,7 +141,9 @@ export function useReuseActions(): ReuseActions {
   const reverse: ReuseActions['reverse'] = () => {
     withKeys((keys) => tell(document.apply('Keys reversed', (draft) => reverseKeys(draft, keys))))
   }
-  const back: ReuseActions['thereAndBack'] = (gap = 0) => {
+  /** From the end of the effective keys to a playhead that stands later, ticks. */
+  const toLaterPlayhead = (): number => Math.max(0, playback.time - (effective.range?.[1] ?? playback.time))
+  const back: ReuseActions['thereAndBack'] = (gap = toLaterPlayhead()) => {
     withKeys((keys) =>
       tell(
         document.apply('There and back', (draft) =>

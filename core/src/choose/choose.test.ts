@@ -18,6 +18,7 @@ import {
   standingKeys,
   standingSpans,
   standsNear,
+  targetSpans,
   type Chosen,
   type Removal,
 } from './index.ts'
@@ -218,6 +219,13 @@ describe('bentBy', () => {
     expect(two.sides.map(({ ref: { key: id }, side }) => [id, side])).toEqual([['k0', 'arrive']])
     const spans = bentBy(project, chosen({ keys: [ref('lamp', 'turn', 1)], spans: [ref('boat', 'turn', 0)] }))
     expect([names(spans.whole), spans.sides]).toEqual([['boat turn k0'], []])
+  })
+
+  it('bends all spans of lanes where only these are chosen', () => {
+    const lanes = chosen({ properties: [{ scene: 'scene', layer: 'boat', property: 'turn' }] })
+    const { whole, sides } = bentBy(project, lanes)
+    expect([names(whole), sides]).toEqual([['boat turn k0', 'boat turn k1'], []])
+    expect(targetSpans(project, lanes).map(({ ref: { key: id } }) => id)).toEqual(['k0', 'k1'])
   })
 })
 

@@ -1,5 +1,5 @@
 import { compiledOf, timedKeys, type CompiledProperty, type Key, type Property } from '../property/index.ts'
-import { byProperty, findProperty, type KeyRef } from '../edit/index.ts'
+import { byProperty, findProperty, type KeyRef, type PropertyRef } from '../edit/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import type { Chosen } from './effectiveKeys.ts'
 
@@ -41,9 +41,19 @@ function spanTargets(project: Project, refs: readonly KeyRef[]): SpanTarget[] {
   })
 }
 
-/** The spans an edit of bends is meant for: the selected ones, or those the selected keys begin. */
-export function targetSpans(project: Project, selection: Chosen): SpanTarget[] {
-  return spanTargets(project, selection.spans.length > 0 ? selection.spans : selection.keys)
+/**
+ * The spans an edit of bends is meant for: the selected ones, or those the selected keys begin, or else all of the
+ * selected lanes.
+ */
+export function targetSpans(project: Project, { spans, keys, properties }: Chosen): SpanTarget[] {
+  if (spans.length > 0) return spanTargets(project, spans)
+  return spanTargets(project, keys.length > 0 ? keys : keysOfLanes(project, properties))
+}
+
+function keysOfLanes(project: Project, lanes: readonly PropertyRef[]): KeyRef[] {
+  return lanes.flatMap((lane) =>
+    (findProperty(project, lane)?.keys ?? []).map(({ id }) => ({ ...lane, key: id })),
+  )
 }
 
 /** A side of a span that lies at a key. */
@@ -54,13 +64,17 @@ export interface SpanSide {
 
 /**
  * What a bend that is chosen goes to: the chosen spans, whole. With keys only, both sides of each key, and spans whole
- * that lie between two of them.
+ * that lie between two of them. With lanes only, all of their spans.
  */
 export function bentBy(
   project: Project,
-  { keys, spans }: Chosen,
+  { keys, spans, properties }: Chosen,
 ): { readonly whole: readonly KeyRef[]; readonly sides: readonly SpanSide[] } {
   if (spans.length > 0) return { whole: spanTargets(project, spans).map(({ ref }) => ref), sides: [] }
+  if (keys.length === 0) {
+    const lanes = spanTargets(project, keysOfLanes(project, properties))
+    return { whole: lanes.map(({ ref }) => ref), sides: [] }
+  }
   const whole: KeyRef[] = []
   const sides: SpanSide[] = []
   for (const { ref: lane, keys: chosen } of byProperty(keys).values()) {

@@ -3,7 +3,7 @@ import type { OwnKeys } from '../../session/preferences.ts'
 import { COMMANDS, type CommandId } from '../commandTable.ts'
 
 const IDS = Object.keys(COMMANDS) as CommandId[]
-const isAlone = (chord: string): boolean => chord.length === 1 || /^(Shift|Alt)\+Digit\d$/.test(chord)
+const isAlone = (chord: string): boolean => chord.length === 1 || /^(Shift|Alt)\+(Digit\d|[a-z])$/.test(chord)
 
 /** Whether a command has a key that is pressed alone, and so can be given another. */
 export function isChangeable(command: CommandId): boolean {
@@ -32,6 +32,8 @@ export function chordsOf(command: CommandId, own: OwnKeys): readonly string[] {
 /** The keys of a command as a person reads them. */
 export function shownKeys(command: CommandId, own: OwnKeys): readonly string[] {
   const shown: readonly string[] = COMMANDS[command].shown
+  const chords: readonly string[] = COMMANDS[command].chords
+  if (!own.single && chords.length > 0 && chords.every(isAlone)) return []
   if (!isChangeable(command)) return shown
   const others = shown.filter((words) => words.length > 1)
   if (!own.single) return others

@@ -1,5 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { useFocusOrigin } from '../../ui/focus/focusOrigin.ts'
+import { focusShown } from '../../ui/focus/focusShown.ts'
+import { isVisit } from '../../ui/focus/visitField.ts'
 import type { CommandId } from '../commandTable.ts'
 
 const TEXT = 'textarea, input:not([type=checkbox], [type=radio], [type=range], [type=color], [type=button])'
@@ -9,6 +11,8 @@ const CHOSEN_LANE = '[data-lane-name][aria-pressed=true]'
 const FLOATING = '[role=dialog], [role=menu], [role=listbox]'
 /** Commands that act wherever the keyboard is. */
 const EVERYWHERE: ReadonlySet<CommandId> = new Set(['save', 'list'])
+/** Commands whose keys no field has a use for. */
+const PAST_FIELDS: ReadonlySet<CommandId> = new Set(['region', 'help'])
 /** While text is typed these are for the text, until nothing of it is left to take back. */
 const OF_TEXT: ReadonlySet<CommandId> = new Set(['undo', 'redo'])
 
@@ -33,7 +37,7 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
     const from = event.relatedTarget
     if (!(event.target as Element).matches(FIELD)) before = null
     else if (!(from instanceof Element && from.matches(FIELD)))
-      before = origin.isAtPointer() ? (from as HTMLElement | null) : null
+      before = origin.isAtPointer() || isVisit(event.target) ? (from as HTMLElement | null) : null
   })
   useEventListener(window, 'input', ({ target }) => (isTyped = textIn(target) !== textBefore), {
     capture: true,
@@ -43,8 +47,10 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
     if (window.document.activeElement !== field || field.getAttribute('aria-invalid') === 'true') return
     // A field that takes what stands in it once it is left has its text of before.
     if (given !== null && textIn(field) === given) (field as HTMLInputElement).value = textBefore ?? ''
-    // Without anything to go back to, Tab still goes on from here.
+    // From the value of a row one goes on in the list; without anything to go back to, Tab still goes on from here.
+    const name = field.closest('[data-row]')?.querySelector<HTMLElement>('[data-row-name]')
     if (before?.isConnected) before.focus({ preventScroll: true })
+    else if (name && !origin.isByPointer()) focusShown(name)
     else field.blur()
   }
   useEventListener(
@@ -70,6 +76,7 @@ export function useKeyTarget(): { readonly isForCommand: (event: KeyboardEvent, 
     const text = textIn(target)
     if (text !== null) {
       if (OF_TEXT.has(id)) return !isTyped
+      if (PAST_FIELDS.has(id) && event.key.length > 1) return true
       return asked && EVERYWHERE.has(id)
     }
     if (event.key === ' ') return origin.isByPointer() || !target.matches('button, a, summary, input, select')

@@ -94,6 +94,15 @@ const isForComingList = (event: KeyboardEvent): boolean => {
   else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) commandList.early += event.key
   return true
 }
+// Fields keep their keys to themselves; those for parts of the screen are none of theirs.
+useEventListener(
+  window,
+  'keydown',
+  (event) => {
+    if (event.key === 'F6' && event.target instanceof HTMLInputElement) keys.value(event)
+  },
+  { capture: true },
+)
 useEventListener(window, 'keydown', (event) => {
   if (event.defaultPrevented || isForComingList(event)) return
   // Browsers differ in when they ask for a menu by key, and where.

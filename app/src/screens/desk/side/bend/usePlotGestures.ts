@@ -141,8 +141,15 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     return [way[0] * step, way[1] * step]
   }
   const keySide = (event: KeyboardEvent, side: Side): void => {
-    const way = wayOf(event)
     const { handles } = now()
+    // Its whole reach, and none, as sliders have it.
+    if (handles && (event.key === 'End' || event.key === 'Home')) {
+      taken(event)
+      const reach = event.key === 'End' ? 1 : 0
+      answers.once({ kind: 'side', side, reach, rise: handles[side].rise, both: isBoth(event) })
+      return
+    }
+    const way = wayOf(event)
     if (!way || !handles) return
     const sign = side === 'leave' ? 1 : -1
     const { reach, rise } = handles[side]

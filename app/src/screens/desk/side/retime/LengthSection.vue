@@ -188,7 +188,7 @@ const SHOWN = 24
       >
         <FlipHorizontal2 :size="14" aria-hidden="true" />Reverse
       </button>
-      <button type="button" class="button small" @click="props.actions.run('reverse', true)">
+      <button type="button" class="button small" @click="props.actions.run('thereAndBack', false)">
         <Undo2 :size="14" aria-hidden="true" />There and back
       </button>
       <button
