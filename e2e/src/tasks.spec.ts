@@ -20,9 +20,26 @@ function pointer(page: Page) {
       count += 1
       await what.click(options)
     },
-    clickAt: async ([x, y]: readonly [number, number]) => {
+    clickAt: async ([x, y]: readonly [number, number], button: 'left' | 'right' = 'left') => {
       count += 1
-      await page.mouse.click(x, y)
+      await page.mouse.click(x, y, { button })
+    },
+    /** Two clicks, which are one thing to do. */
+    twice: async ([x, y]: readonly [number, number]) => {
+      count += 1
+      await page.mouse.dblclick(x, y)
+    },
+    /** Where a text waits to be written already. */
+    say: async (text: string) => {
+      count += 1
+      await page.keyboard.type(text)
+    },
+    /** All folded, the first layer and, with Shift, the last. */
+    selectAllIn: async (names: Locator) => {
+      count += 3
+      await page.getByRole('button', { name: 'Fold all layers', exact: true }).click()
+      await names.first().click()
+      await names.last().click({ modifiers: ['Shift'] })
     },
     drag: async ([x, y]: readonly [number, number], [toX, toY]: readonly [number, number]) => {
       count += 1
@@ -241,8 +258,7 @@ test.describe('groups of an SVG faded, flown and scaled in, 20', () => {
     await page.getByRole('button', { name: 'Import pictures' }).click()
     await (await chooser).setFiles({ name: 'Scene.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(SVG) })
     await page.getByRole('button', { name: 'Add', exact: true }).click()
-    await expect(rowName(page, 'mast')).toBeVisible()
-    await page.keyboard.press('Escape')
+    await expect(rowName(page, 'Scene')).toBeVisible()
   }
   const check = async (page: Page, count: number): Promise<void> => {
     for (const name of ['sun', 'hill', 'mast']) {
@@ -263,9 +279,17 @@ test.describe('groups of an SVG faded, flown and scaled in, 20', () => {
   test('by pointer', async ({ page }) => {
     await openImport(page)
     const hand = pointer(page)
-    await hand.click(rowName(page, 'sun'))
-    await hand.click(rowName(page, 'mast'), { modifiers: ['Shift'] })
-    await page.getByLabel('Rows to show').selectOption('all')
+    // The picture is 600 px wide, in the middle of the frame; what is clicked in its group is a group itself.
+    const frame = await frameOnScreen(page, 1280)
+    const onPicture = (x: number, y: number): [number, number] => [
+      frame.x + (340 + x) * frame.scale,
+      frame.y + (210 + y) * frame.scale,
+    ]
+    await hand.clickAt(onPicture(60, 100))
+    await page.keyboard.down('Shift')
+    await hand.clickAt(onPicture(300, 220))
+    await hand.clickAt(onPicture(460, 200))
+    await page.keyboard.up('Shift')
     const dot = page.locator('[data-grip="key"] circle').first()
     const write = async (name: string, text: string): Promise<void> => hand.write(`mast ${name}`, text)
     await write('opacity, %', '0')
@@ -280,4 +304,64 @@ test.describe('groups of an SVG faded, flown and scaled in, 20', () => {
     await write('scale x', '100')
     await check(page, hand.count())
   })
+})
+
+test('four grounds with their texts, flown in one after another from a marker on, 30, by pointer', async ({
+  page,
+}) => {
+  await newProject(page)
+  await type(page, 'Current time', '1s')
+  await page.keyboard.press('m')
+  await type(page, 'Current time', '0')
+  const hand = pointer(page)
+  const frame = await frameOnScreen(page, 1280)
+  const onStage = (x: number, y: number): [number, number] => [
+    frame.x + x * frame.scale,
+    frame.y + y * frame.scale,
+  ]
+  const words = ['Harbour', 'Lamps', 'Boats', 'Dusk']
+  await hand.click(page.getByRole('button', { name: 'Draw a rectangle' }))
+  await hand.drag(onStage(240, 60), onStage(760, 180))
+  await hand.click(page.getByRole('button', { name: 'Set a text' }))
+  await hand.drag(onStage(300, 80), onStage(700, 160))
+  await hand.say(words[0]!)
+  await page.keyboard.down('Shift')
+  await hand.clickAt(onStage(290, 120))
+  await page.keyboard.up('Shift')
+  await hand.clickAt(await onRuler(page, 1.5))
+  await hand.click(page.locator('[data-grip="key"] circle').first())
+  await hand.click(page.getByRole('button', { name: /^Marker / }))
+  await hand.drag(onStage(290, 120), onStage(1390, 120))
+  // Back to where they stand, so that copies are taken hold of there.
+  await hand.clickAt(await onRuler(page, 2))
+  for (const i of [1, 2, 3]) {
+    const y = 120 + 160 * i
+    await hand.clickAt(onStage(290, y - 160), 'right')
+    await hand.click(page.getByRole('menuitem', { name: 'Duplicate' }))
+    await page.keyboard.down('Control')
+    await hand.drag(onStage(290, y - 160), onStage(290, y))
+    await page.keyboard.up('Control')
+  }
+  await hand.twice(onStage(500, 280))
+  for (const word of words.slice(1)) {
+    await hand.say(word)
+    await page.keyboard.press('Tab')
+  }
+  const list = page.getByRole('region', { name: 'Deck' }).locator('[data-row-name]')
+  await list.first().scrollIntoViewIfNeeded()
+  await hand.selectAllIn(list)
+  await hand.click(page.getByRole('tab', { name: 'Retime' }))
+  await hand.click(page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Order' }))
+  await hand.click(page.getByRole('button', { name: 'Stagger', exact: true }))
+
+  const made = await layers(page)
+  expect(made).toHaveLength(8)
+  const starts = made.map(({ properties }) => seconds(properties['position']!.keys)[0]!)
+  expect(Math.min(...starts)).toBe(1)
+  expect(new Set(starts).size).toBe(8)
+  for (const { properties } of made) expect(properties['position']!.keys).toHaveLength(2)
+  expect(
+    made.flatMap(({ properties }) => (properties['content'] ? [properties['content'].value] : [])).sort(),
+  ).toEqual([...words].sort())
+  expect(hand.count()).toBeLessThanOrEqual(30)
 })

@@ -23,6 +23,7 @@ import { useSidePanel } from '../session/view/sidePanel.ts'
 import type { ReuseActions } from './useReuseActions.ts'
 import type { ShapeActions } from './useShapeActions.ts'
 import { useTellReplaced } from './useTellReplaced.ts'
+import { useView } from '../session/view/view.ts'
 import { useFocusOrigin } from '../ui/focus/focusOrigin.ts'
 import { visitWhenThere } from '../ui/focus/visitField.ts'
 import { useKeyable } from './useKeyable.ts'
@@ -144,6 +145,7 @@ export function useKeyCommands({
   const tell = useTellReplaced()
   const toldStep = useToldStep()
   const keyable = useKeyable()
+  const view = useView()
   const origin = useFocusOrigin()
 
   const toggleKeys = (): void => {
@@ -153,6 +155,9 @@ export function useKeyCommands({
       return
     }
     playback.pause()
+    // Rows must not slip away from the hand once one of a layer's properties moves.
+    for (const ref of refs)
+      if (findProperty(document.project!, ref)?.keys.length === 0) view.full.add(ref.layer)
     const what = refs.length > 1 ? 'Keys' : 'Key'
     const deed = refs.every(keyable.isOn) ? 'removed' : refs.some(keyable.isOn) ? 'set and removed' : 'set'
     document.apply(`${what} ${deed}`, (draft) =>

@@ -1,11 +1,15 @@
-import type { FontLook } from '@arrow-bend/core/scene'
+import type { DrawItems } from '@arrow-bend/core/scene'
 import { measuringContext } from './itemBounds.ts'
 import { setFont } from './painters/textPainter.ts'
 
-/** How far the line box of a text layer's font reaches above and below the base line, px of its font size. */
-export function lineExtent(font: FontLook): { readonly ascent: number; readonly descent: number } {
+/** How wide the line of a text layer is, and how far its font reaches above and below the base line, px of the layer. */
+export function lineExtent(item: DrawItems['text']): {
+  readonly width: number
+  readonly ascent: number
+  readonly descent: number
+} {
   const context = measuringContext()
-  setFont(context, font)
-  const { fontBoundingBoxAscent, fontBoundingBoxDescent } = context.measureText('')
-  return { ascent: fontBoundingBoxAscent, descent: fontBoundingBoxDescent }
+  setFont(context, item)
+  const { width, fontBoundingBoxAscent, fontBoundingBoxDescent } = context.measureText(item.text)
+  return { width, ascent: fontBoundingBoxAscent, descent: fontBoundingBoxDescent }
 }

@@ -33,8 +33,12 @@ export const useLastChange = defineStore('lastChange', () => {
     const step = document.lastStep
     if (!step) return []
     const changed = changedBetween(step.from, step.to, document.sceneId)
+    // Words and switches are seldom meant to move.
     const isStill = (ref: PropertyRef): boolean =>
-      [step.from, step.to].every((project) => findProperty(project, ref)?.keys.length === 0)
+      [step.from, step.to].every((project) => {
+        const property = findProperty(project, ref)
+        return property?.keys.length === 0 && property.kind !== 'choice'
+      })
     return changed.every(isStill) ? changed : []
   })
   watch(still, (_, before) => {

@@ -145,11 +145,26 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     return items().some((item) => inside.has(item.layer.id) && takesClickAt(item, point, pictures))
   }
 
-  /** The layer that was hit, or the selected group it lies in. */
-  const layerToMove = (hit: string): string => {
-    for (let at: string | null = hit; at !== null; at = layerById(document.scene!, at)?.parent ?? null)
-      if (at === hit ? selection.hasLayer(at) : isGroup(at) && selection.hasLayer(at)) return at
-    return hit
+  const parentOf = (id: string): string | null => layerById(document.scene!, id)?.parent ?? null
+  /** A layer and the groups round it, from within. */
+  const pathOf = (id: string): string[] => {
+    const path: string[] = []
+    for (let at: string | null = id; at !== null; at = parentOf(at)) path.push(at)
+    return path
+  }
+  /** The layer that was hit or the group it lies in that stands beside what is selected; the layer where none does. */
+  const besideSelected = (hit: string): string => {
+    const last = selection.layers.at(-1)
+    const beside = last === undefined ? null : parentOf(last)
+    return beside === null ? hit : (pathOf(hit).find((id) => parentOf(id) === beside) ?? hit)
+  }
+  /** The layer that was hit, or the selected group it lies in, or the group beside what is selected. */
+  const layerToMove = (hit: string): string =>
+    pathOf(hit).find((id) => (id === hit || isGroup(id)) && selection.hasLayer(id)) ?? besideSelected(hit)
+  /** What a click in a selected group selects: the next step on the way to what was hit. */
+  const inside = (group: string, hit: string): string => {
+    const path = pathOf(hit)
+    return path[path.indexOf(group) - 1] ?? hit
   }
   const isGroup = (id: string): boolean => layerById(document.scene!, id)?.kind === 'group'
 
@@ -176,8 +191,9 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     const point = camera.stagePoint(event)
     const hit = itemAt(items(), point, pictures)?.layer.id ?? null
     if (event.shiftKey) {
-      if (hit) selection.selectLayers([hit], true)
-      if (hit && selection.hasLayer(hit)) move(event, selection.layers)
+      const one = hit && besideSelected(hit)
+      if (one) selection.selectLayers([one], true)
+      if (one && selection.hasLayer(one)) move(event, selection.layers)
       return
     }
     const target = hit && layerToMove(hit)
@@ -192,8 +208,9 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
       return
     }
     if (!isSelected) selection.selectLayers([target])
-    // A click on what lies in a selected group goes into the group.
-    move(event, selection.layers, target === hit ? undefined : () => selection.selectLayers([hit]))
+    // A click on what lies in a selected group goes into the group, a step at a time.
+    const goIn = (): void => selection.selectLayers([inside(target, hit)])
+    move(event, selection.layers, isSelected && target !== hit ? goIn : undefined)
   }
 
   const cursor = computed(() => (panning.value ? 'grabbing' : spaceHeld.value ? 'grab' : 'default'))

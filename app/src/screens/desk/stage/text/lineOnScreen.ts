@@ -1,8 +1,9 @@
 import type { DrawItems } from '@arrow-bend/core/scene'
 import { toScreen, type StageView } from '../../../../draw/index.ts'
 
-/** How far a line's box reaches above and below its base line, px of the layer. */
+/** How wide a line is, and how far its box reaches above and below its base line, px of the layer. */
 export interface LineExtent {
+  readonly width: number
   readonly ascent: number
   readonly descent: number
 }
@@ -17,8 +18,8 @@ export interface LinePlace {
   readonly transform: string
 }
 
-/** Room on both sides of the drawn line, sizes of its font: what is typed next is drawn before the field has grown. */
-const ROOM = 8
+/** Room on both sides of the drawn line for the caret, sizes of its font. */
+const ROOM = 0.25
 
 /**
  * Where a field must lie for its letters to fall on those of a drawn line. Its letters have the size they have on the
@@ -37,7 +38,7 @@ export function lineOnScreen(item: DrawItems['text'], extent: LineExtent, view: 
   const scale = Math.hypot(a, b) * view.scale
   if (!(scale > 0) || Math.abs(a * d - b * c) < 1e-9) return null
   const own = [a, b, c, d].map((part) => (part * view.scale) / scale)
-  const width = (item.text.length * item.fontSize + 2 * ROOM * item.fontSize) * scale
+  const width = (extent.width + 2 * ROOM * item.fontSize) * scale
   const [left, top] = [-width / 2, -extent.ascent * scale]
   const [x, y] = toScreen(view, [e, f])
   const at = [x + own[0]! * left + own[2]! * top, y + own[1]! * left + own[3]! * top]
