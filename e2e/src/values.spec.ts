@@ -1,7 +1,7 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import type { Property } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
-import { openDemo, savedFile } from './desk.ts'
+import { addLayer, newProject, openDemo, savedFile, type } from './desk.ts'
 
 const FRAME = frameTicks({ num: 24, den: 1 })
 
@@ -95,4 +95,29 @@ test('the table goes to a spreadsheet and back, adds keys, and refuses what it c
   const more = await opacity(page)
   expect(more.keys).toHaveLength(changed.keys.length + 1)
   expect(more.keys[more.keys.length - 1]).toMatchObject({ t: 270 * FRAME, value: 33 })
+})
+
+test('joining a key by which a value comes to run backwards says so, and is undone from there', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await type(page, 'Rectangle opacity, %', '0')
+  await page.getByRole('button', { name: /^Rectangle opacity: Animate/ }).click()
+  for (const [time, value] of [
+    ['1s', '100'],
+    ['2s', '90'],
+  ] as const) {
+    await type(page, 'Current time', time)
+    await type(page, 'Rectangle opacity, %', value)
+  }
+  await page.getByRole('button', { name: 'Opacity', exact: true }).click()
+  await page.getByRole('tab', { name: 'Values' }).click()
+  const table = page.getByRole('region', { name: 'Table of the selected keys' })
+  const passes = table.getByRole('row').nth(2).getByRole('combobox')
+  await passes.selectOption('joined')
+  await expect(page.getByText(/“Rectangle” now runs backwards for a while between keys/)).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).last().click()
+  await expect(passes).toHaveValue('corner')
+  await expect(page.getByText(/now runs backwards/)).toHaveCount(0)
 })

@@ -146,7 +146,7 @@ export function useReuseActions(): ReuseActions {
   const back: ReuseActions['thereAndBack'] = (gap = toLaterPlayhead()) => {
     withKeys((keys) =>
       tell(
-        document.apply('There and back', (draft) =>
+        document.apply('Keys added backwards', (draft) =>
           thereAndBack(draft, keys, { gap: asTicks(Math.round(gap)), makeId: document.makeId }),
         ),
       ),

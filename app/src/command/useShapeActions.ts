@@ -86,7 +86,7 @@ export function useShapeActions(): ShapeActions {
       toast(NO_SPAN)
       return
     }
-    document.apply(quick?.label ?? 'Bend used last', (draft) => {
+    document.apply(`Bend set: ${quick?.label.toLowerCase() ?? 'the one used last'}`, (draft) => {
       if (quick?.smooth) {
         if (whole.length > 0) makeSpansSmooth(draft, whole)
         if (sides.length > 0) setThrough(draft, selection.keys, 'smooth')

@@ -138,9 +138,13 @@ const takeKey = (event: KeyboardEvent, id: CommandId): void => {
       <section v-if="gestures.length > 0" class="mb-4">
         <h2 class="mb-1 break-after-avoid font-semibold">Gestures</h2>
         <dl class="space-y-1">
-          <div v-for="{ on, does } in gestures" :key="on" class="break-inside-avoid">
+          <div v-for="{ on, does, drawn } in gestures" :key="on" class="gesture">
+            <svg v-if="drawn" width="44" height="24" viewBox="0 0 44 24" aria-hidden="true">
+              <path class="thing" :d="drawn.thing" />
+              <path class="way" :d="drawn.way" />
+            </svg>
             <dt>{{ on }}</dt>
-            <dd class="pl-3 text-ink-2">{{ does }}</dd>
+            <dd class="text-ink-2">{{ does }}</dd>
           </div>
         </dl>
       </section>
@@ -154,6 +158,33 @@ const takeKey = (event: KeyboardEvent, id: CommandId): void => {
 </template>
 
 <style scoped>
+/* The drawing stands beside both, what is said of it below its name. */
+.gesture {
+  display: grid;
+  column-gap: 8px;
+  grid-template-columns: 44px minmax(0, 1fr);
+  break-inside: avoid;
+}
+
+.gesture svg {
+  grid-row: 1 / 3;
+}
+
+.gesture path {
+  fill: none;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+
+.thing {
+  stroke: var(--ink-2);
+}
+
+.way {
+  stroke: var(--pencil);
+  stroke-width: 1.5;
+}
+
 /* One width of keys for all groups, so that the words stand in line. */
 .keys {
   display: grid;

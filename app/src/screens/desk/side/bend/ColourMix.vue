@@ -39,7 +39,9 @@ const labelOf = (mix: Mix): string => MIXES.find((one) => one.mix === mix)!.labe
 const choose = (mix: Mix): void => {
   const refs = new Map<string, PropertyRef>()
   for (const { ref } of spans.value) refs.set(`${ref.layer}/${ref.property}`, ref)
-  document.apply('Space colours are mixed in set', (draft) => setRules(draft, [...refs.values()], { mix }))
+  document.apply(`Colours mixed in ${labelOf(mix).split(':')[0]}`, (draft) =>
+    setRules(draft, [...refs.values()], { mix }),
+  )
 }
 </script>
 

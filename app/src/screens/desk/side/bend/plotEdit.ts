@@ -29,7 +29,7 @@ export function editBend(bend: PlainBend, edit: PlotEdit): PlainBend {
 /** What an edit of the plot is called in the history. */
 export const EDIT_LABELS: Readonly<Record<PlotEdit['kind'], string>> = {
   side: 'Bend handle moved',
-  hold: 'Hold',
+  hold: 'Bend set: hold',
   add: 'Bend point added',
   remove: 'Bend point removed',
   move: 'Bend point moved',

@@ -102,7 +102,7 @@ const edit = computed(() => {
   }
   const first = together.value
   return {
-    label: 'Staggered',
+    label: 'Keys staggered',
     recipe: (draft: Parameters<typeof staggerKeys>[0]): MoveReport => {
       if (first) alignKeys(draft, keys, { by: options.by, moment: 'start' })
       return staggerKeys(draft, keys, options)
@@ -122,14 +122,14 @@ const align = (toPlayhead: boolean): void => {
   const which: GroupMoment = moment.value === 'nth' ? { nth: nth.value } : moment.value
   const { keys } = effective
   tell(
-    document.apply('Aligned', (draft) =>
+    document.apply('Keys lined up', (draft) =>
       alignKeys(draft, keys, { by: by.value, moment: which, ...(toPlayhead ? { to: playback.time } : {}) }),
     ),
   )
 }
 const spread = (): void => {
   const { keys } = effective
-  tell(document.apply('Spread out evenly', (draft) => distributeGroups(draft, keys, by.value)))
+  tell(document.apply('Keys spread out evenly', (draft) => distributeGroups(draft, keys, by.value)))
 }
 </script>
 

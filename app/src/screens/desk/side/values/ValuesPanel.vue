@@ -3,18 +3,27 @@ import { ClipboardPaste, Copy, Pause, Split } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { toast } from '../../../../ui/toast.ts'
 import { bendText, readEasing } from '@arrow-bend/core/format/css'
-import { hexOf, isColour, KIND_WIDTH, parseColour, type Through } from '@arrow-bend/core/property'
+import {
+  compiledOf,
+  hexOf,
+  isColour,
+  KIND_WIDTH,
+  parseColour,
+  turnsBack,
+  type Through,
+} from '@arrow-bend/core/property'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { keysOf } from '../../../../command/keys/keysOf.ts'
-import { setKeys } from '@arrow-bend/core/edit'
+import { findProperty, setKeys } from '@arrow-bend/core/edit'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import TimeField from '../../../../ui/TimeField.vue'
 import EditField from '../../EditField.vue'
 import type { Commands } from '../../../../command/useCommands.ts'
+import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useKeyTable, type ValueRow } from './useKeyTable.ts'
 
 /** The selected keys in numbers: times, values, how they pass motion through, bends. */
@@ -23,6 +32,7 @@ defineProps<{ actions: Commands }>()
 const document = useDocument()
 const preferences = usePreferences()
 const table = useKeyTable()
+const toldStep = useToldStep()
 const { rows, more, mayTake } = table
 const sheet = ref<HTMLElement | null>(null)
 
@@ -61,6 +71,18 @@ const setText = (row: ValueRow, event: Event): void => {
 }
 const textOf = ({ key: { value }, property: { kind } }: ValueRow): string =>
   kind === 'colour' ? hexOf(parseColour(String(value))) : String(value)
+/** Joined sides are turned into one line, by which a value may come to run backwards: that is told. */
+const setThrough = (row: ValueRow, through: Through): void => {
+  const backwards = (): number[] => {
+    const property = findProperty(document.project!, row.ref)
+    return property ? turnsBack(compiledOf(property, document.bends)) : []
+  }
+  const before = backwards()
+  table.edit(`Key made ${through}`, [{ ref: row.ref, through }])
+  const [span] = backwards().filter((one) => !before.includes(one))
+  if (span !== undefined)
+    toldStep(`“${row.layer}” now runs backwards for a while between keys ${span + 1} and ${span + 2}.`)
+}
 const setBend = (row: ValueRow, event: Event): void => {
   const field = event.target as HTMLInputElement
   if (field.value.trim() === bendText(row.bend)) return
@@ -226,11 +248,7 @@ const onPaste = (event: ClipboardEvent): void => {
                 class="cell"
                 :aria-label="`How ${nameOf(row)} passes motion through`"
                 :value="row.key.through"
-                @change="
-                  table.edit('Key changed', [
-                    { ref: row.ref, through: ($event.target as HTMLSelectElement).value as Through },
-                  ])
-                "
+                @change="setThrough(row, ($event.target as HTMLSelectElement).value as Through)"
               >
                 <option v-for="{ through, label } in THROUGH" :key="through" :value="through">
                   {{ label }}

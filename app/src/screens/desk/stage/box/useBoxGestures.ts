@@ -65,7 +65,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
     // A side of a turned box, or one that keeps its shape, comes into line nowhere in particular.
     const still = (): Point => [0, 0]
     drag(event, {
-      label: 'Scaled',
+      label: 'Layer scaled',
       moveTo: (move) => {
         const { shiftKey } = move.event
         const local = box.toLocal(inLine(box, grip.screen, move, box.upright && !shiftKey ? snap : still))
@@ -95,7 +95,7 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
     let before = angleOf(box.stalk[1])
     let turned = 0
     drag(event, {
-      label: 'Turned',
+      label: 'Layer turned',
       moveTo: ({ pointer, event: { shiftKey } }) => {
         const angle = angleOf(pointer)
         turned += ((angle - before + 540) % 360) - 180
@@ -136,10 +136,10 @@ export function useBoxGestures(snapping: Snapping): BoxGestures {
     pressTurn,
     pressPivot,
     scaleBy: (factor) => {
-      document.apply('Scaled', (draft) => scaleLayersBy(draft, chosen(), [factor, factor], options()))
+      document.apply('Layer scaled', (draft) => scaleLayersBy(draft, chosen(), [factor, factor], options()))
     },
     turnBy: (degrees) => {
-      document.apply('Turned', (draft) => turnLayersBy(draft, chosen(), degrees, options()))
+      document.apply('Layer turned', (draft) => turnLayersBy(draft, chosen(), degrees, options()))
     },
     putPivot: (layer, to) => {
       document.apply('Pivot moved', pivotRecipe(layer, to))
