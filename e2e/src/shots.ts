@@ -61,6 +61,7 @@ try {
   await page.getByRole('button', { name: 'Order', exact: true }).click()
   await page.getByRole('textbox', { name: 'Stagger by, f' }).fill('12')
   await page.getByRole('textbox', { name: 'Stagger by, f' }).press('Enter')
+  await page.getByRole('button', { name: 'Preview', exact: true }).click()
   await shoot(page, 'retime-paper')
   await page.getByRole('button', { name: 'Back', exact: true }).click()
   await page.getByRole('tab', { name: 'Bend' }).click()
