@@ -31,6 +31,8 @@ try {
   await page.goto(served.address)
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).click()
   await page.getByRole('button', { name: 'Boat 2 position, keys 2 to 3' }).click()
+  // A bend of two handles, whatever the demo has there.
+  await page.keyboard.press('4')
   await page.waitForTimeout(1500)
   const pace = async (): Promise<void> => report('pace: a fixed piece of work', await measurePace(page))
   await pace()

@@ -1,6 +1,6 @@
 import { computed, type ComputedRef } from 'vue'
 import { plainBend, type Handles, type PlainBend } from '@arrow-bend/core/bend'
-import type { KeyRef } from '@arrow-bend/core/edit'
+import { findProperty, type KeyRef } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import { definitionOf, type LaneHue, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
@@ -38,15 +38,25 @@ export interface TargetSpans {
   readonly title: ComputedRef<string>
 }
 
+/** Lanes with more keys than this, selected by name, are not looked at bend by bend: opening one would wait for it. */
+const MOST_OF_LANES = 60
+
 /** The selected spans, and what the Bend panel shows of them. */
 export function useTargetSpans(): TargetSpans {
   const document = useDocument()
   const deferred = useDeferredViews()
   const selection = useSelection()
 
-  const spans = computed(() =>
-    deferred.panel.project ? targetSpans(deferred.panel.project, selection.state) : [],
-  )
+  const spans = computed(() => {
+    const { project } = deferred.panel
+    if (!project) return []
+    const { state } = selection
+    const count = state.properties.reduce(
+      (sum, ref) => sum + (findProperty(project, ref)?.keys.length ?? 0),
+      0,
+    )
+    return targetSpans(project, count > MOST_OF_LANES ? { ...state, properties: [] } : state)
+  })
   const first = computed(() => spans.value[0] ?? null)
   const refs = computed(() => spans.value.map(({ ref: span }) => span))
   const shown = computed<PlainBend | null>(
