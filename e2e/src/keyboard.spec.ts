@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { addLayer, newProject, openDemo, saved, type, withoutPickers } from './desk.ts'
+import { addLayer, newProject, openDemo, saved, savedFile, type, withoutPickers } from './desk.ts'
 
 // The Desk without a pointer: parts of the screen, bars as one stop, lanes walked by arrows, and the whole main job.
 
@@ -266,4 +266,33 @@ test('keys pressed alone are changed and switched off, and stay so', async ({ pa
   await expect(page.getByLabel('Current time')).toBeVisible()
   await page.keyboard.press('F1')
   await expect(page.getByRole('checkbox', { name: /pressed alone are commands/ })).not.toBeChecked()
+})
+
+test('a digit is for what is selected, wherever in the list the keyboard is; for the lane come to where nothing is', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  for (const name of ['opacity', 'turn'])
+    await page.getByRole('button', { name: new RegExp(`^Rectangle ${name}: Animate`) }).click()
+  await type(page, 'Current time', '1s')
+  await type(page, 'Rectangle opacity, %', '40')
+  await type(page, 'Rectangle turn, °', '90')
+  const bends = async (): Promise<string[]> => {
+    const { properties } = (await savedFile(page)).project.scenes[0]!.layers[0]!
+    return ['opacity', 'turn'].map((name) => properties[name]!.keys[0]!.bend.kind)
+  }
+  const opacity = page.getByRole('button', { name: 'Opacity', exact: true })
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+  await opacity.focus()
+  await page.keyboard.press('ControlOrMeta+a')
+  await page.keyboard.press('4')
+  expect(await bends()).toEqual(['handles', 'handles'])
+  await page.keyboard.press('ControlOrMeta+z')
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click()
+  // The last thing pressed is a key: the keyboard comes there as if walked.
+  await page.keyboard.press('Shift')
+  await opacity.focus()
+  await page.keyboard.press('Shift+4')
+  expect(await bends()).toEqual(['handles', 'linear'])
 })

@@ -1,4 +1,5 @@
 import type { ShapeActions } from './useShapeActions.ts'
+import { useSelection } from '../session/selection/selection.ts'
 import { useFocusOrigin } from '../ui/focus/focusOrigin.ts'
 import { takeFocused } from '../ui/focus/takeFocused.ts'
 import type { BendSide, CommandRuns, CommandWords } from './command.ts'
@@ -70,9 +71,11 @@ export function useBendCommands({
   readonly shape: ShapeActions
 }): CommandRuns<keyof typeof BEND_COMMANDS> {
   const origin = useFocusOrigin()
-  /** What was come to by key, a lane's name or a span, is meant, as after Enter on it. */
+  const selection = useSelection()
+  /** Where nothing is selected in the lanes, what was come to by key is meant, a lane's name or a span, as after Enter on it. */
   const bend = (index: number, side: BendSide): void => {
-    if (!origin.isByPointer()) takeFocused()
+    const { keys, spans, properties } = selection
+    if (keys.length + spans.length + properties.length === 0 && !origin.isByPointer()) takeFocused()
     shape.bendSpans(index, side)
   }
   return {

@@ -51,7 +51,7 @@ export function useShapeActions(): ShapeActions {
 
   /** Eases one side of many spans: of keys the side that is meant, whatever else is selected beside them. */
   const bendSide = (bend: PlainBend, side: 'arrive' | 'leave', smooth: boolean): void => {
-    const onlyKeys = selection.spans.length === 0
+    const onlyKeys = selection.spans.length === 0 && selection.keys.length > 0
     const targets =
       onlyKeys && side === 'arrive' ? arriving() : targetSpans(document.project!, selection.state)
     if (targets.length === 0) {

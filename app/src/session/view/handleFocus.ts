@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { focusShown } from '../../ui/focus/focusShown.ts'
-import { takeFocused } from '../../ui/focus/takeFocused.ts'
+import { takeFocusedSpan } from '../../ui/focus/takeFocused.ts'
 import { useSidePanel } from './sidePanel.ts'
 
 const HANDLES = '[data-handles]'
@@ -24,7 +24,7 @@ export const useHandleFocus = defineStore('handle-focus', () => {
   /** @param missing what to do where the bend has no handles */
   const go = (missing: () => void): void => {
     from = window.document.activeElement as HTMLElement | SVGElement
-    takeFocused()
+    takeFocusedSpan()
     panel.show('bend')
     const arrive = (patience: number): void => {
       const handle = window.document.querySelector<SVGElement>(`${HANDLES} [role=slider]`)

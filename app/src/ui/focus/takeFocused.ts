@@ -1,9 +1,15 @@
-const COME_TO = '[data-place][aria-pressed=false], [data-lane-name][aria-pressed=false]'
+const SPAN = '[data-place][aria-pressed=false]'
+const LANE = '[data-lane-name][aria-pressed=false]'
 
-/** Selects the span or the lane whose name the keyboard came to, as Enter on it does. */
+/** Selects the span the keyboard came to, as Enter on it does. */
+export function takeFocusedSpan(): void {
+  const here = window.document.activeElement
+  if (here?.matches(SPAN)) here.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+}
+
+/** Selects the span, or the lane by its name, that the keyboard came to. */
 export function takeFocused(): void {
   const here = window.document.activeElement
-  if (!here?.matches(COME_TO)) return
-  if (here instanceof HTMLElement) here.click()
-  else here.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }))
+  if (here?.matches(LANE)) (here as HTMLElement).click()
+  else takeFocusedSpan()
 }

@@ -27,8 +27,8 @@ const propertyOf = (): NonNullable<typeof first.value>['compiled']['property'] =
   first.value!.compiled.property
 const present = computed<Mix>(() => propertyOf().mix ?? 'oklab')
 const rampOf = (mix: Mix): string => {
-  const { from, to } = first.value!
-  const compiled = compileProperty({ ...propertyOf(), mix }, document.bends)
+  const { from, to, compiled: shown } = first.value!
+  const compiled = mix === present.value ? shown : compileProperty({ ...propertyOf(), mix }, document.bends)
   const colours = Array.from({ length: LOOKS + 1 }, (_, i) => {
     const time = from.t + (i / LOOKS) * (to.t - from.t)
     return hexOf([...valueAt(compiled, time)] as [number, number, number, number])

@@ -85,12 +85,13 @@ const crossAt = ([x, y]: Point): string => {
   const columns = [`M${text([x, y - 12])}v6`, `M${text([x, y + 6])}v6`]
   return [...rows, ...columns].join('')
 }
+const keyRefs = computed(() => keyable.refs())
 /** A key is set here by a dot beside the grip that turns: where it stands, and whether there is one already. */
 const keyDot = computed(() => {
   if (!gripped.value) return null
   const [[x0, y0], [x1, y1]] = gripped.value.stalk
   const length = Math.hypot(x1 - x0, y1 - y0) || 1
-  const refs = keyable.refs()
+  const refs = keyRefs.value
   const isOn = refs.length > 0 && refs.every(keyable.isOn)
   return {
     cx: x1 - ((y1 - y0) / length) * DOT_AWAY,

@@ -75,6 +75,12 @@ const giveUp = (): void => {
   gesture = null
   done()
 }
+/** Enter that ends what an input method composes is not for the text as a whole. */
+const onEnter = (event: KeyboardEvent): void => {
+  if (event.isComposing) return
+  event.preventDefault()
+  done()
+}
 const goOn = (way: 1 | -1): void => {
   take()
   const next = textBeside(texts.value, stageView.writing!, way)
@@ -130,7 +136,7 @@ onBeforeUnmount(leave)
     @dblclick.stop
     @contextmenu.stop
     @input="write(($event.target as HTMLInputElement).value)"
-    @keydown.enter.stop.prevent="done"
+    @keydown.enter.stop="onEnter"
     @keydown.escape.stop.prevent="giveUp"
     @keydown.tab.prevent="goOn($event.shiftKey ? -1 : 1)"
     @blur="done"
