@@ -2,7 +2,7 @@
 const CORE = {
   number: [],
   refusal: [],
-  entry: ['refusal'],
+  entry: ['refusal', 'property'],
   time: ['number', 'refusal'],
   chance: [],
   bend: ['number', 'refusal', 'time'],

@@ -3,6 +3,8 @@ import { CHROMIUM_ARGS, CHROMIUM_PATH } from '../../e2e/src/chromium.ts'
 import { serveBuilt } from '../../e2e/src/serveBuilt.ts'
 import { crowdedLanes } from '../../demo/src/crowdedLanes.ts'
 import { crowdedStage } from '../../demo/src/crowdedStage.ts'
+import type { Value } from '@arrow-bend/core/property'
+import type { Project } from '@arrow-bend/core/scene'
 import { measureDeck } from './measureDeck.ts'
 import {
   measureDrag,
@@ -92,9 +94,34 @@ try {
   const crowd = await measurePlayback(page)
   report('playback of 100 moving shapes, 1280×720', crowd)
   console.log(`playback of 100 moving shapes                        ${rateOf(crowd)} fps  (wanted: ≥ 50)`)
+
+  await openProject(page, served.address, copiesOf(crowdedStage({ layers: 1, moving: 1, keys: 4 }), 200))
+  const copies = await measurePlayback(page)
+  report('playback of 200 copies of a moving shape', copies)
+  console.log(`playback of 200 copies of a moving shape             ${rateOf(copies)} fps  (wanted: ≥ 50)`)
 } finally {
   await browser.close()
   served.stop()
+}
+
+/** A project whose first layer is drawn over and over, each copy a little further, turned and later. */
+function copiesOf(project: Project, count: number): Project {
+  const [scene] = project.scenes
+  const [layer] = scene!.layers
+  const values: Readonly<Record<string, Value>> = {
+    copies: count,
+    'copy offset': [5, 2],
+    'copy turn': 3,
+    'copy opacity': 99,
+    'copy delay': 0.01,
+  }
+  const properties = Object.fromEntries(
+    Object.entries(layer!.properties).map(([name, property]) => [
+      name,
+      name in values ? { ...property, value: values[name]! } : property,
+    ]),
+  )
+  return { ...project, scenes: [{ ...scene!, layers: [{ ...layer!, properties }] }] }
 }
 
 /** Twelve open lanes and 2 000 keys, all in view of a tall window; then one lane of 10 000 keys. */

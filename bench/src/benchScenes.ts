@@ -2,7 +2,7 @@ import type { Bend } from '@arrow-bend/core/bend'
 import { compileProperty, valueAt, type Key, type Property } from '@arrow-bend/core/property'
 import { compileScene, makeLayer, sampleSceneInto, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { asTicks, ticksOfFrame, type Ticks } from '@arrow-bend/core/time'
-import { seeded, shortest, type Result } from './result.ts'
+import { seeded, shortest, shortestOfBoth, type Result } from './result.ts'
 
 const RATE = { num: 24, den: 1 }
 const LAYERS = 200
@@ -69,6 +69,21 @@ function naively(scene: Scene, time: number): number {
   return sum
 }
 
+/** A frame of a scene that is shown by a layer of another, and of the same scene by itself, ms. */
+function shown(scene: Scene, step: number): [nested: number, flat: number] {
+  const use = makeLayer({ id: 'use', name: 'Use', kind: 'scene', span: [0 as Ticks, scene.duration] })
+  const outer: Scene = { ...scene, id: 'outer', layers: [{ ...use, source: { scene: scene.id } }] }
+  const [inner, flat] = [compileScene(outer, [], { scenes: [scene] }), compileScene(scene, [])]
+  let kept = 0
+  const play = (sampler: typeof flat) => (): void => {
+    for (let frame = 0; frame < FRAMES; frame += 1)
+      kept += sampleSceneInto(sampler, frame * step).at(-1)!.opacity
+  }
+  const both = shortestOfBoth(play(inner), play(flat), 9)
+  if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
+  return [both[0] / FRAMES, both[1] / FRAMES]
+}
+
 /** sceneAt played in order, beside a naive evaluation of the same scene. */
 export function benchScenes(): Result[] {
   const scene = busyScene()
@@ -98,6 +113,7 @@ export function benchScenes(): Result[] {
     )
   }
   const [few, many] = [long(10), long(10_000)]
+  const [nested, flat] = shown(scene, step)
   if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
   return [
     {
@@ -106,6 +122,13 @@ export function benchScenes(): Result[] {
       ours,
       reference,
       wanted: '< 1 ms',
+    },
+    {
+      name: `the same ${LAYERS} layers shown as a scene (reference: flat)`,
+      unit: 'ms',
+      ours: nested,
+      reference: flat,
+      wanted: 'ratio ≥ 0.91',
     },
     {
       name: 'valueAt in order, 10 000 keys (reference: 10 keys)',

@@ -37,7 +37,7 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
   }
   const rate = values.rate === undefined ? scene.rate : parseRate(values.rate)
   const { bends: library } = project
-  return sampleCsv(playedProperty(values.property, property), {
+  return sampleCsv(playedProperty(layer, values.property), {
     rate,
     duration: scene.duration,
     speed: values.speed,

@@ -42,6 +42,8 @@ export async function type(page: Page, label: string, text: string): Promise<voi
   const field = page.getByLabel(label, { exact: true })
   await field.fill(text)
   await field.press('Enter')
+  // The field gives the keyboard back a moment later: keys pressed before that would be its own.
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve)))
 }
 
 /** Drags from the middle of something by screen px; `before` runs while the pointer is still down. */

@@ -238,7 +238,7 @@ test('every command is found by its name, and says what it acts on', async ({ pa
   await page.keyboard.press('ControlOrMeta+k')
   await expect(list.getByRole('option').first()).toContainText('Overshoot')
   await page.keyboard.type('zzz')
-  await expect(list.getByText('No command is called so.')).toBeVisible()
+  await expect(list.getByText('Nothing is called so.')).toBeVisible()
   await page.keyboard.press('Escape')
   await expect(list).toBeHidden()
 })

@@ -128,6 +128,13 @@ test('what is more than shapes comes as pictures in its place, and the whole fil
     'path',
     'image',
   ])
+  // The 200 px of the square that the circle leaves are a picture as large as that, with a pixel round it; the sky fills the canvas.
+  const sizes = (await project(page)).assets.flatMap((asset) =>
+    asset.kind === 'picture' ? [asset.size] : [],
+  )
+  expect(sizes).toEqual(expect.arrayContaining([[1280, 720]]))
+  const [round] = sizes.filter(([width]) => width < 1280)
+  for (const side of round!) expect(Math.abs(side - 201)).toBeLessThanOrEqual(1)
   expect((await difference(page, await exportedFrame(page), theirs)).mean).toBeLessThan(0.6)
   await page.keyboard.press('ControlOrMeta+z')
   await choose(page, svg)
@@ -269,7 +276,7 @@ test('pictures are dropped on the desk and pasted', async ({ page }) => {
     document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }))
   })
   await add(page)
-  expect((await project(page)).scenes[0]!.layers[0]!.kind).toBe('path')
+  await expect.poll(async () => (await project(page)).scenes[0]!.layers[0]!.kind).toBe('path')
 })
 
 test('the stage at actual size and the exported frame are the same drawing, pixel by pixel', async ({

@@ -247,6 +247,7 @@ test('a pause stands still for its frames, and what follows comes later', async 
   await page.getByRole('tab', { name: 'Values' }).click()
   await type(page, 'Pause, f', '24')
   await page.getByRole('button', { name: /^Stand still at the selected keys/ }).click()
+  await expect(page.getByText('A pause of 24 frames')).toBeVisible()
   const after = await opacity(page)
   const later = 24 * frameTicks({ num: 24, den: 1 })
   expect(after.keys).toHaveLength(before.keys.length + 1)

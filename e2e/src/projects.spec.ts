@@ -84,6 +84,8 @@ test('a saved project opens again with its pictures, also by dropping it', async
   await openDemo(page)
   const { bytes } = await savedFile(page)
   await page.getByRole('link', { name: 'All projects' }).click()
+  // The Desk has to be gone: what is dropped there is a picture.
+  await expect(page.getByRole('article')).toHaveCount(1)
   const transfer = await page.evaluateHandle(
     (list) => {
       const data = new DataTransfer()

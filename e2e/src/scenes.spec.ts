@@ -55,6 +55,8 @@ test('scenes are duplicated, renamed, moved and deleted; each is undone, and und
   await scene(page, 'Scene 1').click()
   await expect(page.getByRole('menuitem', { name: 'Delete' })).toBeDisabled()
   await page.keyboard.press('Escape')
+  // What is opened over the screen keeps its keys to itself.
+  await expect(page.getByRole('menu')).toHaveCount(0)
 
   await page.keyboard.press('Control+z')
   await expect(scene(page, 'Harbour')).toBeVisible()

@@ -77,6 +77,21 @@ function keyboard(page: Page) {
       // The next key is for what the keyboard came from.
       await expect(page.locator('input:focus')).toHaveCount(0)
     },
+    /** The list of commands and values, and what is typed there. */
+    ask: async (text: string) => {
+      count += 2
+      await page.keyboard.press('Control+k')
+      await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
+      await page.keyboard.type(text)
+      await page.keyboard.press('Enter')
+      await expect(page.getByRole('dialog')).toHaveCount(0)
+    },
+    /** A text on the stage, and on to the next one. */
+    say: async (text: string) => {
+      count += 1
+      await page.keyboard.type(text)
+      await page.keyboard.press('Tab')
+    },
     count: () => count,
   }
 }
@@ -304,64 +319,108 @@ test.describe('groups of an SVG faded, flown and scaled in, 20', () => {
     await write('scale x', '100')
     await check(page, hand.count())
   })
+  test('by keys', async ({ page }) => {
+    await openImport(page)
+    const hand = keyboard(page)
+    await hand.press('Shift+g')
+    for (const from of ['opacity 0', 'position y +=300', 'scale 50']) {
+      await hand.ask(from)
+      await hand.press('a')
+    }
+    await hand.press('g')
+    await hand.write('1s')
+    for (const to of ['opacity 100', 'position y -=300', 'scale 100']) await hand.ask(to)
+    await check(page, hand.count())
+  })
 })
 
-test('four grounds with their texts, flown in one after another from a marker on, 30, by pointer', async ({
-  page,
-}) => {
-  await newProject(page)
-  await type(page, 'Current time', '1s')
-  await page.keyboard.press('m')
-  await type(page, 'Current time', '0')
-  const hand = pointer(page)
-  const frame = await frameOnScreen(page, 1280)
-  const onStage = (x: number, y: number): [number, number] => [
-    frame.x + x * frame.scale,
-    frame.y + y * frame.scale,
-  ]
+test.describe('four grounds with their texts, flown in one after another from a marker on, 30', () => {
   const words = ['Harbour', 'Lamps', 'Boats', 'Dusk']
-  await hand.click(page.getByRole('button', { name: 'Draw a rectangle' }))
-  await hand.drag(onStage(240, 60), onStage(760, 180))
-  await hand.click(page.getByRole('button', { name: 'Set a text' }))
-  await hand.drag(onStage(300, 80), onStage(700, 160))
-  await hand.say(words[0]!)
-  await page.keyboard.down('Shift')
-  await hand.clickAt(onStage(290, 120))
-  await page.keyboard.up('Shift')
-  await hand.clickAt(await onRuler(page, 1.5))
-  await hand.click(page.locator('[data-grip="key"] circle').first())
-  await hand.click(page.getByRole('button', { name: /^Marker / }))
-  await hand.drag(onStage(290, 120), onStage(1390, 120))
-  // Back to where they stand, so that copies are taken hold of there.
-  await hand.clickAt(await onRuler(page, 2))
-  for (const i of [1, 2, 3]) {
-    const y = 120 + 160 * i
-    await hand.clickAt(onStage(290, y - 160), 'right')
-    await hand.click(page.getByRole('menuitem', { name: 'Duplicate' }))
-    await page.keyboard.down('Control')
-    await hand.drag(onStage(290, y - 160), onStage(290, y))
-    await page.keyboard.up('Control')
+  async function openMarked(page: Page): Promise<void> {
+    await newProject(page)
+    await type(page, 'Current time', '1s')
+    await page.keyboard.press('m')
+    await type(page, 'Current time', '0')
   }
-  await hand.twice(onStage(500, 280))
-  for (const word of words.slice(1)) {
-    await hand.say(word)
-    await page.keyboard.press('Tab')
+  const check = async (page: Page, count: number): Promise<void> => {
+    const made = await layers(page)
+    expect(made).toHaveLength(8)
+    const starts = made.map(({ properties }) => seconds(properties['position']!.keys)[0]!)
+    expect(Math.min(...starts)).toBe(1)
+    expect(new Set(starts).size).toBe(8)
+    for (const { properties } of made) expect(properties['position']!.keys).toHaveLength(2)
+    expect(
+      made.flatMap(({ properties }) => (properties['content'] ? [properties['content'].value] : [])).sort(),
+    ).toEqual([...words].sort())
+    expect(count).toBeLessThanOrEqual(30)
   }
-  const list = page.getByRole('region', { name: 'Deck' }).locator('[data-row-name]')
-  await list.first().scrollIntoViewIfNeeded()
-  await hand.selectAllIn(list)
-  await hand.click(page.getByRole('tab', { name: 'Retime' }))
-  await hand.click(page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Order' }))
-  await hand.click(page.getByRole('button', { name: 'Stagger', exact: true }))
-
-  const made = await layers(page)
-  expect(made).toHaveLength(8)
-  const starts = made.map(({ properties }) => seconds(properties['position']!.keys)[0]!)
-  expect(Math.min(...starts)).toBe(1)
-  expect(new Set(starts).size).toBe(8)
-  for (const { properties } of made) expect(properties['position']!.keys).toHaveLength(2)
-  expect(
-    made.flatMap(({ properties }) => (properties['content'] ? [properties['content'].value] : [])).sort(),
-  ).toEqual([...words].sort())
-  expect(hand.count()).toBeLessThanOrEqual(30)
+  test('by pointer', async ({ page }) => {
+    await openMarked(page)
+    const hand = pointer(page)
+    const frame = await frameOnScreen(page, 1280)
+    const onStage = (x: number, y: number): [number, number] => [
+      frame.x + x * frame.scale,
+      frame.y + y * frame.scale,
+    ]
+    await hand.click(page.getByRole('button', { name: 'Draw a rectangle' }))
+    await hand.drag(onStage(240, 60), onStage(760, 180))
+    await hand.click(page.getByRole('button', { name: 'Set a text' }))
+    await hand.drag(onStage(300, 80), onStage(700, 160))
+    await hand.say(words[0]!)
+    await page.keyboard.down('Shift')
+    await hand.clickAt(onStage(290, 120))
+    await page.keyboard.up('Shift')
+    await hand.clickAt(await onRuler(page, 1.5))
+    await hand.click(page.locator('[data-grip="key"] circle').first())
+    await hand.click(page.getByRole('button', { name: /^Marker / }))
+    await hand.drag(onStage(290, 120), onStage(1390, 120))
+    // Back to where they stand, so that copies are taken hold of there.
+    await hand.clickAt(await onRuler(page, 2))
+    for (const i of [1, 2, 3]) {
+      const y = 120 + 160 * i
+      await hand.clickAt(onStage(290, y - 160), 'right')
+      await hand.click(page.getByRole('menuitem', { name: 'Duplicate' }))
+      await page.keyboard.down('Control')
+      await hand.drag(onStage(290, y - 160), onStage(290, y))
+      await page.keyboard.up('Control')
+    }
+    await hand.twice(onStage(500, 280))
+    for (const word of words.slice(1)) {
+      await hand.say(word)
+      await page.keyboard.press('Tab')
+    }
+    const list = page.getByRole('region', { name: 'Deck' }).locator('[data-row-name]')
+    await list.first().scrollIntoViewIfNeeded()
+    await hand.selectAllIn(list)
+    await hand.click(page.getByRole('tab', { name: 'Retime' }))
+    await hand.click(
+      page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Order' }),
+    )
+    await hand.click(page.getByRole('button', { name: 'Stagger', exact: true }))
+    await check(page, hand.count())
+  })
+  test('by keys', async ({ page }) => {
+    await openMarked(page)
+    await page.keyboard.press('Escape')
+    const hand = keyboard(page)
+    await hand.ask('add rectangle')
+    await hand.ask('add text')
+    await hand.press('Control+a')
+    // From the bottom up, so that the last copy holds the first of the words as they are read.
+    await hand.ask('position y 600')
+    for (let copy = 0; copy < 3; copy += 1) {
+      await hand.press('Control+d')
+      await hand.ask('position y -=160')
+    }
+    await hand.press('Shift+F2')
+    for (const word of words.slice(0, -1)) await hand.say(word)
+    await hand.write(words.at(-1)!)
+    await hand.press('Control+a', 'g')
+    await hand.write('1.5s')
+    await hand.press('a', 'Alt+[')
+    await hand.ask('position x -=1100')
+    await hand.ask('stagger')
+    await expect(page.getByText('Keys staggered')).toBeVisible()
+    await check(page, hand.count())
+  })
 })

@@ -13,6 +13,7 @@ async function openTable(page: Page): Promise<Locator> {
   await expect(table).toBeVisible()
   return table
 }
+const layersOf = async (page: Page) => (await savedFile(page)).project.scenes[0]!.layers
 const opacity = async (page: Page): Promise<Property> =>
   (await savedFile(page)).project.scenes[0]!.layers.find(({ name }) => name === 'Subtitle')!.properties[
     'opacity'
@@ -120,4 +121,46 @@ test('joining a key by which a value comes to run backwards says so, and is undo
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(passes).toHaveValue('corner')
   await expect(page.getByText(/now runs backwards/)).toHaveCount(0)
+})
+
+test('a value of several layers is found by its name and set; what cannot be taken says why and stays', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await type(page, 'Rectangle opacity, %', '40')
+  await addLayer(page, 'Ellipse')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Control+k')
+  const field = page.getByRole('combobox', { name: 'Find a command' })
+  await expect(field).toBeFocused()
+  await page.keyboard.type('opac')
+  const line = page.getByRole('option', { name: /^Opacity of 2 layers/ })
+  await expect(line).toContainText('mixed')
+  // Its name alone asks for the value.
+  await page.keyboard.press('Enter')
+  await expect(field).toHaveValue('Opacity ')
+  await page.keyboard.type('140')
+  await expect(line).toContainText('It has to lie from 0 to 100%.')
+  await page.keyboard.press('Enter')
+  await expect(field).toHaveValue('Opacity 140')
+  const before = await layersOf(page)
+  expect(before.map(({ properties }) => properties['opacity']!.value)).toEqual([100, 40])
+  await field.fill('opacity -=30')
+  await expect(line).toContainText('each -=30')
+  await page.keyboard.press('Enter')
+  await expect(field).toHaveCount(0)
+  expect((await layersOf(page)).map(({ properties }) => properties['opacity']!.value)).toEqual([70, 10])
+  await page.keyboard.press('Control+z')
+  expect((await layersOf(page)).map(({ properties }) => properties['opacity']!.value)).toEqual([100, 40])
+})
+
+test('a command is not hidden by a value that cannot be', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await page.keyboard.press('Control+k')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
+  await page.keyboard.type('fill the frame')
+  await expect(page.getByRole('option').first()).toContainText('Fill the frame')
+  await expect(page.getByRole('option', { name: /^Fill of Rectangle/ })).toContainText('is not a colour')
 })

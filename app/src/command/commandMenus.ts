@@ -1,18 +1,21 @@
+import type { LayerKind } from '@arrow-bend/core/scene'
 import type { MenuKind } from '../session/view/contextMenu.ts'
 import type { CommandId } from './commandTable.ts'
 
 /** What can be done with the thing a menu is asked for on, in groups. */
 export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly CommandId[])[]>> = {
   layer: [
-    ['rename', 'duplicate', 'group', 'ungroup'],
+    ['editText', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
     ['hide', 'lock', 'solo'],
-    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'selectAll'],
+    ['copies', 'nest', 'apart', 'openShown', 'inner'],
+    ['frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'selectAll'],
     ['remove'],
   ],
   lane: [
     ['key', 'openLanes', 'graphs', 'laneKeys'],
     ['copyValue', 'resetValue', 'proportions', 'splitAxes'],
-    ['copy', 'paste', 'reverse', 'thereAndBack', 'clearAnimation'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'loop', 'clearAnimation'],
   ],
   key: [
     ['bend4', 'bend1', 'bend5', 'bend6'],
@@ -27,7 +30,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['remove'],
   ],
   stage: [
-    ['addRectangle', 'addEllipse', 'addText', 'addGroup', 'pen', 'drawRoute'],
+    ['addRectangle', 'addEllipse', 'addText', 'addGroup', 'importPictures', 'pen', 'drawRoute'],
     ['paste', 'pasteSpecial', 'selectAll'],
     ['fit', 'zoomIn', 'zoomOut'],
     ['list', 'toExport', 'toProjects', 'help'],
@@ -39,5 +42,16 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   ],
 }
 
-/** What can be done first with a text. */
-export const TEXT_MENU: readonly CommandId[] = ['editText']
+/** Kinds of layers a command is for: without one among the selected ones the menu leaves it out. */
+export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
+  editText: ['text'],
+  ungroup: ['group'],
+  inside: ['group'],
+  apart: ['scene'],
+  openShown: ['scene'],
+  inner: ['group', 'clip', 'scene'],
+  frameMove: ['image'],
+  fitFrame: ['image', 'clip'],
+  fillFrame: ['image', 'clip'],
+  ownSize: ['image', 'clip'],
+}

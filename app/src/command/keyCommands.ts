@@ -12,7 +12,7 @@ import {
   toggleKey,
   type KeyRef,
 } from '@arrow-bend/core/edit'
-import { layerById, type Project, type Scene } from '@arrow-bend/core/scene'
+import { layerById, type Layer, type Project, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -85,10 +85,24 @@ export const KEY_COMMANDS = {
     group: 'Keys',
   },
   route: {
-    name: 'Route: corner, joined, smooth',
+    name: 'Motion path (route): corner, joined, smooth',
     shown: ['R'],
     chords: ['r'],
-    label: 'Route at the selected keys: corner, joined, smooth in turn',
+    label: 'How the motion path passes the selected keys: corner, joined, smooth in turn',
+    group: 'Keys',
+  },
+  loop: {
+    name: 'Make it loop…',
+    shown: [],
+    chords: [],
+    label: 'Retime panel: go round for ever without a seam',
+    group: 'Keys',
+  },
+  stagger: {
+    name: 'Stagger',
+    shown: [],
+    chords: [],
+    label: 'One after another, as the Retime panel says: at first three frames apart, as listed',
     group: 'Keys',
   },
   pause: {
@@ -116,7 +130,7 @@ export const KEY_COMMANDS = {
     name: 'Select every span',
     shown: ['Ctrl/Cmd+A'],
     chords: ['$mod+a'],
-    label: 'Select every span of the selected layers',
+    label: 'Select every span of the selected layers; where nothing moves, every layer',
     group: 'Keys',
   },
   clear: {
@@ -181,6 +195,17 @@ export function useKeyCommands({
     } else tell(document.apply('Keys nudged', (draft) => nudgeKeys(draft, keys, frames)))
   }
 
+  const stagger = async (): Promise<void> => {
+    const { keys } = effective
+    if (keys.length === 0) {
+      toast('Select layers, lanes or keys that move first.')
+      return
+    }
+    // Seldom wanted, so it comes when it is.
+    const { useOrdering } = await import('../session/view/ordering.ts')
+    tell(document.apply('Keys staggered', useOrdering().stagger(keys)))
+  }
+
   const takeAway = (draft: Draft<Project>, keys: readonly KeyRef[]): void => {
     const onRoute = ({ property }: KeyRef): boolean => property === 'position'
     healKeys(draft, keys.filter(onRoute), playback.time)
@@ -223,7 +248,7 @@ export function useKeyCommands({
     const refs = selection.keys.filter(({ property }) => property === 'position')
     const [first] = refs
     if (!first) {
-      toast('Select keys of a route first: click their beads on the picture.')
+      toast('Select keys of a motion path first: click their beads on the picture.')
       return
     }
     const key = findProperty(document.project!, first)?.keys.find(({ id }) => id === first.key)
@@ -234,14 +259,15 @@ export function useKeyCommands({
 
   const selectAll = (): void => {
     const scene = document.scene!
-    const layers =
-      selection.layers.length > 0 ? scene.layers.filter(({ id }) => selection.hasLayer(id)) : scene.layers
-    selection.selectSpans(
-      spansOf(
-        scene,
-        layers.filter(({ locked }) => !locked),
-      ),
-    )
+    const free = scene.layers.filter(({ locked }) => !locked)
+    const spans = (among: readonly Layer[]): KeyRef[] => spansOf(scene, among)
+    const all = spans(free)
+    // Where nothing moves the layers are all there is.
+    if (all.length === 0) selection.selectLayers(free.map(({ id }) => id))
+    else
+      selection.selectSpans(
+        selection.layers.length > 0 ? spans(free.filter(({ id }) => selection.hasLayer(id))) : all,
+      )
   }
 
   return {
@@ -260,6 +286,8 @@ export function useKeyCommands({
       panel.show('retime', 'length')
       visitWhenThere('input[aria-label="Length of the selection"]')
     },
+    loop: () => panel.show('retime', 'loop'),
+    stagger: stagger,
     route: turnRoute,
     pause: shape.pause,
     splitAxes: shape.splitAxes,

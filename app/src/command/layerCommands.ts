@@ -1,11 +1,14 @@
 import { toast } from '../ui/toast.ts'
-import { groupLayers, switchLayers, ungroupLayers } from '@arrow-bend/core/edit'
+import { groupLayers, switchLayers, ungroupLayers, type ArtFit } from '@arrow-bend/core/edit'
 import { layerById, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
+import { usePreferences } from '../session/preferences.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import { useStageView } from '../session/view/stageView.ts'
 import { useView } from '../session/view/view.ts'
+import { numberWords } from '../ui/numberWords.ts'
+import { useToldStep } from './useToldStep.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
 /** Commands on whole layers. */
@@ -38,6 +41,13 @@ export const LAYER_COMMANDS = {
     label: 'Take the selected groups apart; what is in them stays where it is',
     group: 'Layers',
   },
+  inside: {
+    name: 'Select what is inside',
+    shown: ['Shift+G'],
+    chords: ['Shift+g'],
+    label: 'Select the layers that lie in the selected groups',
+    group: 'Layers',
+  },
   hide: {
     name: 'Hide or show',
     shown: [],
@@ -50,6 +60,34 @@ export const LAYER_COMMANDS = {
     shown: [],
     chords: [],
     label: 'Lock the selected layers, or unlock them',
+    group: 'Layers',
+  },
+  fitFrame: {
+    name: 'Fit in the frame',
+    shown: [],
+    chords: [],
+    label: 'Selected pictures whole in the frame, as large as they can be; says the %',
+    group: 'Layers',
+  },
+  fillFrame: {
+    name: 'Fill the frame',
+    shown: [],
+    chords: [],
+    label: 'Selected pictures over all of the frame, as small as they can be; says the %',
+    group: 'Layers',
+  },
+  ownSize: {
+    name: 'At its own size',
+    shown: [],
+    chords: [],
+    label: 'Selected pictures at 100 %, in the middle of the frame',
+    group: 'Layers',
+  },
+  plain: {
+    name: 'Back to its plain state',
+    shown: [],
+    chords: [],
+    label: 'In the middle, at its own size, upright and wholly shown; keys of these go',
     group: 'Layers',
   },
   solo: {
@@ -65,7 +103,9 @@ export const LAYER_COMMANDS = {
 export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
   const document = useDocument()
   const playback = usePlayback()
+  const preferences = usePreferences()
   const selection = useSelection()
+  const toldStep = useToldStep()
   const stageView = useStageView()
   const view = useView()
 
@@ -86,6 +126,37 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
         switchLayers(draft, document.sceneId, idsOf(layers), { [what]: to }),
       )
     })
+
+  const fitted = async (fit: ArtFit, words: string): Promise<void> => {
+    const stills = chosen().flatMap((layer) => {
+      const { kind, source, properties } = layer
+      const clip = source && 'asset' in source ? source.asset : null
+      const id = kind === 'image' ? properties['picture']!.value : clip
+      const asset = document.project!.assets.find((one) => one.id === id)
+      return asset && 'size' in asset ? [{ layer, still: asset.size }] : []
+    })
+    if (stills.length === 0)
+      return void toast('Select a picture or clip first: click it on the stage or in the list.')
+    const options = { fit, time: playback.time, autoKey: preferences.autoKey, makeId: document.makeId }
+    const { fitFrame } = await import('./seldomEdits.ts')
+    const before = document.lastStep
+    const shares = document.apply(`${stills.length > 1 ? 'Pictures' : 'Picture'} ${words}`, (draft) =>
+      stills.map(({ layer, still }) =>
+        fitFrame(draft, { scene: document.sceneId, layer: layer.id }, { ...options, still }),
+      ),
+    )
+    if (document.lastStep !== before && shares)
+      toldStep(
+        `${stills.length > 1 ? 'Their scales' : 'Its scale'}: ${shares.map((share) => numberWords(share, 1)).join(', ')} %.`,
+      )
+  }
+  const makePlainAll = async (layers: readonly Layer[]): Promise<void> => {
+    const { makePlain } = await import('./seldomEdits.ts')
+    const options = { time: playback.time, autoKey: preferences.autoKey, makeId: document.makeId }
+    document.apply('Back to the plain state', (draft) =>
+      layers.forEach(({ id }) => makePlain(draft, { scene: document.sceneId, layer: id }, options)),
+    )
+  }
 
   return {
     rename: () => withLayers((layers) => (view.renaming = layers.at(-1)!.id)),
@@ -125,8 +196,19 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
           (freed) => selection.selectLayers(freed),
         ),
       ),
+    inside: () =>
+      withLayers((layers) => {
+        const groups = new Set(layers.filter(({ kind }) => kind === 'group').map(({ id }) => id))
+        const within = document.scene!.layers.filter(({ parent }) => parent !== null && groups.has(parent))
+        if (within.length > 0) selection.selectLayers(idsOf(within))
+        else toast(groups.size > 0 ? 'The group is empty.' : 'Select a group first: it holds other layers.')
+      }),
     hide: () => toggle('visible', ['shown', 'hidden']),
     lock: () => toggle('locked', ['locked', 'unlocked']),
+    fitFrame: () => void fitted('fit', 'fitted in the frame'),
+    fillFrame: () => void fitted('fill', 'made to fill the frame'),
+    ownSize: () => void fitted('asIs', 'set to its own size'),
+    plain: () => withLayers((layers) => void makePlainAll(layers)),
     solo: () => withLayers((layers) => stageView.toggleSolo(idsOf(layers))),
   }
 }

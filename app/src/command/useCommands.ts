@@ -7,6 +7,7 @@ import { useEditingCommands } from './editingCommands.ts'
 import { useKeyCommands } from './keyCommands.ts'
 import { useLaneCommands } from './laneCommands.ts'
 import { useLayerCommands } from './layerCommands.ts'
+import { useSceneCommands } from './sceneCommands.ts'
 import { useTimeCommands } from './timeCommands.ts'
 import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
 import { useShapeActions } from './useShapeActions.ts'
@@ -31,6 +32,7 @@ export function useCommands(): Commands {
     ...useKeyCommands({ reuse, shape }),
     ...useLaneCommands(),
     ...useLayerCommands(),
+    ...useSceneCommands(),
     ...useAddCommands(),
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),

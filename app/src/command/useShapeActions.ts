@@ -1,15 +1,6 @@
 import { toast } from '../ui/toast.ts'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
-import {
-  changeBends,
-  findProperty,
-  joinPosition,
-  makePause,
-  makeSpansSmooth,
-  setThrough,
-  splitPosition,
-  type KeyRef,
-} from '@arrow-bend/core/edit'
+import { changeBends, findProperty, makeSpansSmooth, setThrough, type KeyRef } from '@arrow-bend/core/edit'
 import { timedKeys } from '@arrow-bend/core/property'
 import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
@@ -25,9 +16,9 @@ export interface ShapeActions {
   /** Gives the selected spans a quick bend, or only the side that leaves or arrives of one. */
   bendSpans(index: number, side: BendSide): void
   /** Stands still at the selected keys. */
-  pause(): void
+  pause(): Promise<void>
   /** Splits the selected layers' positions into X and Y, or joins those that are. */
-  splitAxes(): void
+  splitAxes(): Promise<void>
 }
 
 const NO_SPAN = 'Select a span first: click a ribbon between two keys.'
@@ -107,7 +98,7 @@ export function useShapeActions(): ShapeActions {
     if (!quick?.smooth) lastBend.remember(bend)
   }
 
-  const pause = (): void => {
+  const pause = async (): Promise<void> => {
     const ends = targetSpans(document.project!, { ...selection.state, keys: [] }).map(
       ({ ref, to }): KeyRef => ({ ...ref, key: to.id }),
     )
@@ -117,6 +108,7 @@ export function useShapeActions(): ShapeActions {
       return
     }
     const frames = preferences.pauseFrames
+    const { makePause } = await import('./seldomEdits.ts')
     const made = document.apply(
       'Pause made',
       (draft) => makePause(draft, keys, { frames, makeId: document.makeId }),
@@ -128,7 +120,7 @@ export function useShapeActions(): ShapeActions {
       )
   }
 
-  const splitAxes = (): void => {
+  const splitAxes = async (): Promise<void> => {
     const scene = document.scene!
     const layers = scene.layers.filter(
       ({ id, properties }) => selection.hasLayer(id) && properties['position'],
@@ -140,6 +132,7 @@ export function useShapeActions(): ShapeActions {
     const join = layers.every(({ properties }) => properties['position']!.split)
     const meant = layers.filter(({ properties }) => Boolean(properties['position']!.split) === join)
     const options = { makeId: document.makeId }
+    const { joinPosition, splitPosition } = await import('./seldomEdits.ts')
     const reports = document.apply(
       join ? 'X and Y joined' : 'Position split into X and Y',
       (draft) =>

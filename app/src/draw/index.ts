@@ -1,5 +1,6 @@
 export type { Context2d } from './context2d.ts'
 export { drawFrame, type FrameToDraw } from './drawFrame.ts'
+export type { Film } from './film.ts'
 export { itemAt, takesClickAt } from './itemAt.ts'
 export { itemBounds, itemCorners } from './itemBounds.ts'
 export { lineExtent } from './lineExtent.ts'

@@ -1,4 +1,4 @@
-import { applyMatrix, invertMatrix, type DrawItem } from '@arrow-bend/core/scene'
+import { applyMatrix, invertMatrix, isWithin, type DrawItem } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { itemBounds, measuringContext } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
@@ -26,13 +26,15 @@ export function itemAt(
 
 /** Whether an item that is seen and not locked takes a click at a stage point. */
 export function takesClickAt(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
-  return item.shown && item.opacity > 0.02 && !item.layer.locked && isOn(item, point, pictures)
+  return item.shown && item.opacity > 0.02 && !item.use.locked && isOn(item, point, pictures)
 }
 
 /** Whether a stage point lies on what an item draws: within its outline or on its line; of a picture, on opaque pixels. */
 function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
   const inverse = invertMatrix(item.matrix)
   if (!inverse) return false
+  // What is seen of a scene is what stands in it.
+  if (item.kind === 'scene' || !isWithin(item.aperture, ...point)) return false
   const [x, y] = applyMatrix(inverse, ...point)
   const box = itemBounds(item, pictures)
   const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
@@ -40,7 +42,7 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
   const isBeside =
     x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach
   if (isBeside) return false
-  if (item.kind === 'image') return isOpaqueNear(item, point, pictures)
+  if (item.kind === 'image' || item.kind === 'clip') return isOpaqueNear(item, point, pictures)
   const path = painterOf(item).path(item)
   // Between the letters of a word one is still on it.
   if (!path) return true

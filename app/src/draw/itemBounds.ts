@@ -21,7 +21,7 @@ const measuresOf = (pictures: PictureBook): Measures => ({
     setFont(context, font)
     return context.measureText(text).width
   },
-  picture: (id) => pictures.pick(id, 1),
+  picture: (id) => pictures.sizeOf(id),
 })
 
 /** The box of an item in its own coordinates, px. */

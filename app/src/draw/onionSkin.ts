@@ -1,6 +1,6 @@
 import { sampleSceneInto, type SceneSampler } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
-import { paintItem } from './paintItem.ts'
+import { paintItems } from './paintItems.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 /** Ghosts of some layers at moments before and after the playhead. */
@@ -41,8 +41,11 @@ export function paintOnion(
     ghost.globalCompositeOperation = 'source-over'
     ghost.clearRect(0, 0, width, height)
     ghost.setTransform(transform)
-    for (const item of sampleSceneInto(sampler, time))
-      if (layers.has(item.layer.id)) paintItem(ghost, item, pictures, scale)
+    paintItems(
+      ghost,
+      sampleSceneInto(sampler, time).filter(({ use }) => layers.has(use.id)),
+      { pictures, scale },
+    )
     ghost.resetTransform()
     ghost.globalCompositeOperation = 'source-atop'
     ghost.globalAlpha = TINTED

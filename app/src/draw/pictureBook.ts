@@ -1,4 +1,6 @@
 import { clamp } from '@arrow-bend/core/number'
+import type { Film } from './film.ts'
+
 /** A picture ready to be drawn, with halved copies for drawing it small. It can be handed to a worker. */
 export interface DecodedPicture {
   /** The largest first, each next half as wide. */
@@ -16,12 +18,32 @@ export interface PickedPicture {
   readonly height: number
 }
 
-/** The decoded pictures of a project, by asset id. */
+/** The decoded pictures of a project, and its clips, by asset id. */
 export class PictureBook {
   private readonly pictures: Map<string, DecodedPicture>
 
-  constructor(pictures: Iterable<readonly [assetId: string, picture: DecodedPicture]> = []) {
+  private readonly films: Map<string, Film>
+
+  constructor(
+    pictures: Iterable<readonly [assetId: string, picture: DecodedPicture]> = [],
+    films: Iterable<readonly [assetId: string, film: Film]> = [],
+  ) {
     this.pictures = new Map(pictures)
+    this.films = new Map(films)
+  }
+
+  putFilm(assetId: string, film: Film): void {
+    this.films.set(assetId, film)
+  }
+
+  /** The clip of an asset; null while it is not there. */
+  film(assetId: string): Film | null {
+    return this.films.get(assetId) ?? null
+  }
+
+  /** Natural size of a picture or clip, px; null while it is not known. */
+  sizeOf(assetId: string): { readonly width: number; readonly height: number } | null {
+    return this.pictures.get(assetId) ?? this.film(assetId)
   }
 
   has(assetId: string): boolean {

@@ -18,7 +18,11 @@ export function lookOf({ scene, items }: SceneSampler): SceneLook {
 }
 
 function pushField(parts: unknown[], value: unknown, field: string): void {
-  if (field === 'layer') return
+  if (field === 'layer' || field === 'use') return
+  if (field === 'aperture') {
+    for (let at = value as DrawItem['aperture']; at; at = at.within) parts.push(...at.matrix, ...at.box)
+    return
+  }
   if (value instanceof Float64Array) for (const part of value) parts.push(part)
   else parts.push(value)
 }

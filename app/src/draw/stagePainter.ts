@@ -31,6 +31,7 @@ export class StagePainter {
   private sampler: SceneSampler | null = null
   /** The project's named bends, and the moment drawn last. */
   library: BendLibrary = NO_LINKS
+  private scenes: readonly Scene[] = []
   private view: StageView = { scale: 1, x: 0, y: 0 }
   time = 0
   private surround = ''
@@ -59,11 +60,13 @@ export class StagePainter {
     return this.sampler?.scene ?? null
   }
 
-  setScene(scene: Scene, library: BendLibrary): void {
-    if (this.sampler?.scene === scene && this.library === library) return
-    this.sampler = compileScene(scene, library, this.sampler ?? undefined)
+  /** @param scenes the project's, for layers that show one of them */
+  setScene(scene: Scene, library: BendLibrary, scenes: readonly Scene[]): void {
+    if (this.sampler?.scene === scene && this.library === library && this.scenes === scenes) return
+    this.sampler = compileScene(scene, library, { scenes, former: this.sampler })
     this.ghosts = null
     this.library = library
+    this.scenes = scenes
   }
 
   setView(view: StageView, size: StageSize): void {
@@ -122,7 +125,7 @@ export class StagePainter {
     context.translate(x, y)
     context.scale(scale, scale)
     const { items } = this.sampler
-    const subject = this.onion ? items.findIndex(({ layer }) => this.onion!.layers.has(layer.id)) : -1
+    const subject = this.onion ? items.findIndex(({ use }) => this.onion!.layers.has(use.id)) : -1
     paintScene(context, this.sampler, {
       pictures: this.pictures,
       scale: scale * this.size.ratio,
@@ -136,7 +139,7 @@ export class StagePainter {
 
   private paintGhosts(context: Context2d): void {
     const { scene } = this.sampler!
-    if (this.ghosts?.scene !== scene) this.ghosts = compileScene(scene, this.library)
+    if (this.ghosts?.scene !== scene) this.ghosts = compileScene(scene, this.library, { scenes: this.scenes })
     paintOnion(context, this.onion!, this.ghosts, {
       pictures: this.pictures,
       scale: this.view.scale * this.size.ratio,

@@ -1,17 +1,20 @@
-import type { Asset, PictureAsset } from '@arrow-bend/core/scene'
+import type { Asset, ClipAsset, PictureAsset } from '@arrow-bend/core/scene'
 import type { PictureBook } from '../draw/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
 import { decodePicture } from './decodePicture.ts'
 
+const isClip = (asset: Asset): asset is ClipAsset => asset.kind === 'clip'
 const isPicture = (asset: Asset): asset is PictureAsset => asset.kind === 'picture'
 
-/** Fills a book with a project's pictures. Each is fetched and decoded once; drawing never waits for it. */
+/** Fills a book with a project's pictures and clips. Each is fetched and decoded once; drawing never waits for it. */
 export class PictureLoader {
   private readonly asked = new Set<string>()
 
   constructor(
     private readonly book: PictureBook,
     private readonly read: ReadAsset,
+    /** Called once a frame of a clip is there that was missing. */
+    private readonly changed: () => void = () => undefined,
   ) {}
 
   /**
@@ -19,14 +22,20 @@ export class PictureLoader {
    * @returns whether any picture can be drawn that could not before
    */
   async load(assets: readonly Asset[]): Promise<boolean> {
-    const wanted = assets.filter(isPicture).filter(({ id }) => !this.asked.has(id))
-    for (const { id } of wanted) this.asked.add(id)
+    const fresh = assets.filter(({ id }) => !this.asked.has(id))
+    for (const { id } of fresh) this.asked.add(id)
+    const [wanted, clips] = [fresh.filter(isPicture), fresh.filter(isClip)]
+    for (const clip of clips) {
+      const { filmOf } = await import('./filmOf.ts')
+      const film = await filmOf(clip, this.read, this.changed)
+      if (film) this.book.putFilm(clip.id, film)
+    }
     await Promise.all(
       wanted.map(async (asset) => {
         const picture = await decodePicture(asset, await this.read(asset).catch(() => null))
         if (picture) this.book.put(asset.id, picture)
       }),
     )
-    return wanted.length > 0
+    return fresh.length > 0
   }
 }

@@ -47,13 +47,18 @@ export const GESTURE_WORDS: readonly GestureWords[] = [
   },
   {
     on: 'A layer on the picture',
-    does: 'Drag it where the playhead is; with Ctrl/Cmd its whole route. What is dragged comes into line with what is near, else onto whole pixels; Ctrl/Cmd held lets it pass. Drag the pivot with Alt.',
+    does: 'Drag it where the playhead is; with Ctrl/Cmd its whole motion path (route). What is dragged comes into line with what is near, else onto whole pixels; Ctrl/Cmd held lets it pass. Drag the pivot with Alt.',
     drawn: { thing: 'M5 6H19V18H5Z', way: 'M14 12H38M35 9L38 12L35 15' },
   },
   {
-    on: 'A route',
+    on: 'A motion path (route)',
     does: 'Drag a bead, a handle or the line itself; Shift keeps an axis or steps of 15°, Alt parts a handle from the other or draws both out of a bead. A click on the line adds a key. Where the layer lies over it, Alt takes the route.',
     drawn: { thing: 'M4 20C12 4 32 4 40 20', way: 'M22 8V2M19 5L22 2L25 5' },
+  },
+  {
+    on: 'A frame over a picture',
+    does: 'With the frame tool drag the first and the last frame, or a corner of one; Shift keeps an axis, Alt the middle, Ctrl/Cmd lets it pass the picture’s edge. Arrows move a frame, + and - size it.',
+    drawn: { thing: 'M3 3H41V21H3ZM7 6H23V15H7Z', way: 'M25 11H36M33 8L36 11L33 14' },
   },
   {
     on: 'A text on the picture',

@@ -2,7 +2,6 @@ import { watchDebounced } from '@vueuse/core'
 import { useDocument } from '../session/document/document.ts'
 import { useJournal } from '../session/document/journal.ts'
 import { assetShelf, projectStorage } from '../storage/index.ts'
-import { drawThumbnail } from '../work/frameDrawer.ts'
 
 /** Quiet time after an edit before the project's card is drawn anew, ms. */
 const QUIET_MS = 3000
@@ -17,7 +16,8 @@ export function useThumbnailKeeper(): void {
       if (state.kind !== 'saved' || state.at === null || !document.project) return
       const { project } = document
       // A card without a fresh picture is no loss worth a message.
-      await drawThumbnail(project, assetShelf.read)
+      await import('../work/frameDrawer.ts')
+        .then(({ drawThumbnail }) => drawThumbnail(project, assetShelf.read))
         .then((thumbnail) => projectStorage.keepThumbnail(project.id, thumbnail))
         .catch(() => undefined)
     },

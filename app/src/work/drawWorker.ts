@@ -1,12 +1,27 @@
 import '../withoutEval.ts'
 import { expose } from 'comlink'
-import { drawFrame, loadTextFont, PictureBook, type DecodedPicture, type FrameToDraw } from '../draw/index.ts'
+import type { StillFrames } from '../pictures/filmOf.ts'
+import {
+  drawFrame,
+  loadTextFont,
+  PictureBook,
+  type DecodedPicture,
+  type Film,
+  type FrameToDraw,
+} from '../draw/index.ts'
 
 export interface FramePicture extends FrameToDraw {
   readonly type: 'image/png' | 'image/webp'
   /** Decoded pictures by asset id; an SVG cannot be decoded here. */
   readonly pictures: readonly (readonly [assetId: string, picture: DecodedPicture])[]
+  /** Of clips the frames that are shown. */
+  readonly clips: readonly StillFrames[]
 }
+
+const stillFilm = ({ asset, width, height, frames }: StillFrames): readonly [string, Film] => [
+  asset,
+  { width, height, frameAt: (at) => frames.find(({ seconds }) => seconds === at)?.picture ?? null },
+]
 
 /** Of lossy kinds, 0 … 1. */
 const QUALITY = 0.85
@@ -16,9 +31,9 @@ const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).cat
 
 const worker = {
   /** A picture of a frame, as a file. */
-  drawFrame: async ({ type, pictures, ...frame }: FramePicture): Promise<Blob> => {
+  drawFrame: async ({ type, pictures, clips, ...frame }: FramePicture): Promise<Blob> => {
     await font
-    const canvas = drawFrame(frame, new PictureBook(pictures))
+    const canvas = drawFrame(frame, new PictureBook(pictures, clips.map(stillFilm)))
     for (const [, { sizes }] of pictures) for (const bitmap of sizes) bitmap.close()
     return canvas.convertToBlob({ type, quality: QUALITY })
   },

@@ -1,7 +1,9 @@
 import { transfer } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
+import { trimArt } from '@arrow-bend/core/format/art'
 import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
+import { sha256 } from '../storage/assets/sha256.ts'
 import type { FileWorker, ReadArtAnswer, Refused } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
@@ -35,9 +37,17 @@ export async function readArtFile(
       remote.readArt(transfer(bytes, [bytes.buffer]), file.name, { svg }),
     optionsFor(file, signal),
   )
-  const { art, hashes } = accepted(answer)
-  const pictures = picturesOf(art.nodes)
-  return { art, sha256: new Map(pictures.map((picture, i) => [picture, hashes[i]!])) }
+  const { art: whole, hashes } = accepted(answer)
+  const pictures = picturesOf(whole.nodes)
+  const known = new Map(pictures.map((picture, i) => [picture, hashes[i]!]))
+  if (!pictures.some(({ type }) => type === 'image/svg+xml')) return { art: whole, sha256: known }
+  // What drawings leave empty is seen only where they are drawn.
+  const { trimDrawings } = await import('../pictures/trimDrawings.ts')
+  const trimmed = await trimDrawings(pictures)
+  const art = trimArt(whole, trimmed)
+  const hashOf = async (picture: ArtPicture) =>
+    [picture, known.get(picture) ?? (await sha256(picture.bytes))] as const
+  return { art, sha256: new Map(await Promise.all(picturesOf(art.nodes).map(hashOf))) }
 }
 
 /** A project of a later version, all of which is understood: a copy of it can be read. */

@@ -1,6 +1,6 @@
 import '../withoutEval.ts'
 import { expose, transfer } from 'comlink'
-import { readArt } from '@arrow-bend/core/format/art'
+import { readArt, trimArt, trimPng } from '@arrow-bend/core/format/art'
 import {
   BadFile,
   NewerProject,
@@ -25,16 +25,24 @@ export interface ReadArtAnswer {
 }
 
 const worker = {
-  /** Reads a file of art and lets the browser open each picture once: what it cannot draw is refused here. */
+  /**
+   * Reads a file of art and lets the browser open each picture once: what it cannot draw is refused here. Empty margins
+   * of pictures are cut off; those of drawings only the page can see.
+   */
   readArt: (
     bytes: Uint8Array<ArrayBuffer>,
     file: string,
     options: { readonly svg: 'layers' | 'picture' },
   ): Promise<ReadArtAnswer | Refused> =>
     answered(async () => {
-      const art = readArt(bytes, file, options)
+      const whole = readArt(bytes, file, options)
+      for (const picture of picturesOf(whole.nodes)) await tryOut(picture)
+      const trimmed = picturesOf(whole.nodes).flatMap((picture) => {
+        const left = trimPng(picture)
+        return left ? [[picture, left] as const] : []
+      })
+      const art = trimArt(whole, new Map(trimmed))
       const pictures = picturesOf(art.nodes)
-      for (const picture of pictures) await tryOut(picture)
       return { art, hashes: await Promise.all(pictures.map(({ bytes: own }) => sha256(own))) }
     }),
 

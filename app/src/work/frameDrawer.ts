@@ -26,19 +26,28 @@ export interface PictureOfFrame {
  * @throws Refusal when it takes too long
  */
 export async function pictureOfFrame(
-  { assets, bends }: Project,
+  project: Project,
   { scene, ...options }: PictureOfFrame,
   read: ReadAsset,
 ): Promise<Blob> {
+  const { assets, bends, scenes } = project
   const pictures: (readonly [string, DecodedPicture])[] = []
   for (const asset of assets) {
     if (asset.kind !== 'picture') continue
     const picture = await decodePicture(asset, await read(asset))
     if (picture) pictures.push([asset.id, picture])
   }
-  const bitmaps = pictures.flatMap(([, { sizes }]) => sizes)
+  const hasClips = assets.some(({ kind }) => kind === 'clip')
+  const clips = hasClips
+    ? await (await import('../pictures/filmOf.ts')).framesShown(project, { scene, time: options.time }, read)
+    : []
+  const bitmaps = [
+    ...pictures.flatMap(([, { sizes }]) => sizes),
+    ...clips.flatMap(({ frames }) => frames.map(({ picture }) => picture)),
+  ]
   return drawer.run(
-    (remote) => remote.drawFrame(transfer({ ...options, scene, library: bends, pictures }, bitmaps)),
+    (remote) =>
+      remote.drawFrame(transfer({ ...options, scene, scenes, library: bends, pictures, clips }, bitmaps)),
     {
       limitMs: LIMIT_MS,
       tooLong: 'Drawing the picture takes too long, so it was given up. Nothing was changed.',

@@ -1,14 +1,17 @@
 export { applyRecipe, type AppliedRecipe, type Recipe } from './applyRecipe.ts'
 export { BadEdit } from './badEdit.ts'
 export { artScale, placeArt, type ArtFit, type PlaceArt } from './layers/placeArt.ts'
-export {
-  bendSpeed,
-  drawSpeed,
-  shapeOf,
-  slideSpeedPeaks,
-  strengthenBends,
-  type SpeedMove,
-} from './bends/bendSpeed.ts'
+export { bendSpeed, shapeOf, slideSpeedPeaks, strengthenBends, type SpeedMove } from './bends/bendSpeed.ts'
+export { goesByLinks } from './timing/linkLoop.ts'
+export { joinSeams, makeLoop, type LoopEnd, type LoopReport, type MakeLoop } from './timing/makeLoop.ts'
+export { READY_FRAME_MOVES, readyFrameMove, type ReadyFrameMove } from './layers/readyFrameMove.ts'
+export { fitFrame, makePlain } from './layers/fitFrame.ts'
+export { repeatDrawing } from './layers/repeatDrawing.ts'
+export { addClip, type NewClip } from './layers/addClip.ts'
+export { placedElsewhere } from './layers/placedElsewhere.ts'
+export { frameMoveOf, setFrameMove, type FrameMove } from './layers/frameMove.ts'
+export { drawSpeed, type SpeedOverSpan } from './bends/drawSpeed.ts'
+export { changeLocalTime, type TimeChange } from './timing/localTime.ts'
 export { makePause, type Pause } from './timing/makePause.ts'
 export { bendRoute } from './routes/bendRoute.ts'
 export { bakeCurve, type Bake, type BakeReport } from './keys/bake.ts'
@@ -78,6 +81,13 @@ export {
   renameScene,
   setPlayRange,
 } from './scenes/scenes.ts'
+export {
+  addSceneLayer,
+  nestLayers,
+  showScene,
+  takeScenesApart,
+  type NestReport,
+} from './scenes/nestedScenes.ts'
 export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'
 export { distributeKeys, warpKeys } from './timing/spaceKeys.ts'
 export { drawRoute, type DrawnPoint, type DrawnRoute } from './routes/drawnRoute.ts'
@@ -88,6 +98,7 @@ export { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from 
 export { mergeNearKeys, snapKeysToFrames, type MergeReport, type SnapReport } from './keys/tidyKeys.ts'
 export { pasteTargets, type PasteWish } from './paste/pasteTargets.ts'
 export { setSceneDuration, type DurationChange } from './scenes/sceneDuration.ts'
+export { sequenceLayers, type Sequence, type SequenceReport } from './layers/sequenceLayers.ts'
 export { slideLayers, type SlidePart } from './layers/slideLayers.ts'
 export {
   staggerKeys,

@@ -4,4 +4,5 @@ export { fitCubic, type EndSlopes, type FitCubicOptions, type FittedCubic, type 
 export { fitCurve, type FitCurveOptions, type FittedCurve } from './fitCurve.ts'
 export { fitRoute, mergeRoutes, pathOfRoute, type FittedRoute, type Path } from './fitRoute.ts'
 export { asHandles, nearestHandles, type NearestHandles } from './nearestHandles.ts'
+export { speedInOnePiece, type DrawnSpan } from './speedInOnePiece.ts'
 export { bendOfSpeed, type SpeedLook } from './speedProfile.ts'

@@ -6,12 +6,24 @@ import type { FrameRate, Ticks } from '../time/index.ts'
 export const PROJECT_VERSION = 2
 
 /** Every kind of layer. What each is like stands in `layers/`. */
-export const LAYER_KINDS = ['rectangle', 'ellipse', 'path', 'text', 'image', 'group'] as const
+export const LAYER_KINDS = [
+  'rectangle',
+  'ellipse',
+  'path',
+  'text',
+  'image',
+  'clip',
+  'scene',
+  'group',
+] as const
 export type LayerKind = (typeof LAYER_KINDS)[number]
 
 /** What a layer can be labelled with, named for things about a harbour. */
 export const LAYER_LABELS = ['lamp', 'brick', 'reed', 'tide', 'plum', 'slate'] as const
 export type LayerLabel = (typeof LAYER_LABELS)[number]
+
+/** Another scene of the project, or an asset, by id. */
+export type LayerSource = { readonly scene: string } | { readonly asset: string }
 
 export interface Layer {
   readonly id: string
@@ -25,6 +37,8 @@ export interface Layer {
   readonly locked: boolean
   /** A mark of the person’s own in lists; it changes nothing that is drawn. */
   readonly label?: LayerLabel
+  /** What a layer of kind scene, clip or sound shows or plays. */
+  readonly source?: LayerSource
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
   readonly properties: Readonly<Record<string, Property>>

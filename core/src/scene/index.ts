@@ -1,4 +1,5 @@
 export {
+  artGroup,
   picturesOf,
   type Art,
   type ArtGroup,
@@ -19,6 +20,7 @@ export {
   type Layer,
   type LayerKind,
   type LayerLabel,
+  type LayerSource,
   type Marker,
   type NamedBend,
   type PictureAsset,
@@ -34,12 +36,14 @@ export {
   type DrawnKind,
 } from './layers/layerKinds.ts'
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
+export { isWithin, type Aperture } from './layers/aperture.ts'
 export type { DrawBase, Paint } from './layers/drawBase.ts'
-export { LOCAL_TIME, playedProperty } from './layers/localTime.ts'
+export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
 export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
-export { compileLayerClock, layerTimeAt, type LayerClock } from './layerTime.ts'
+export { compileLayerClock, layerTimeAt, type LayerClock } from './sampling/layerTime.ts'
 export { LIMITS } from './schema/limits.ts'
+export { reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
 export {
   applyMatrix,
@@ -59,20 +63,35 @@ export {
   type OutlineSegment,
 } from './outline/outlinePath.ts'
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './outline/roundCorner.ts'
-export { alongDegrees, makePlacing, type Placing } from './placing.ts'
+export {
+  framedAs,
+  framingCorners,
+  framingMatrix,
+  framingOf,
+  heldInside,
+  restingPoint,
+  sharpness,
+  wholeFraming,
+  type FramedAs,
+  type Framing,
+} from './framing.ts'
+export { alongDegrees, makePlacing, type Placing } from './sampling/placing.ts'
 export { bendSchema, libraryBendSchema, plainBendSchema } from './schema/bendSchema.ts'
 export { propertySchema } from './schema/propertySchema.ts'
 export { withRiders } from './riders.ts'
 export { standInPicture } from './standInPicture.ts'
 export { soloScene } from './soloScene.ts'
 export { nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
+export { ownMatrixAt, parentMatrixAt } from './sampling/ownMatrix.ts'
+export { hasLocalTime, runOutOf, sourceSeconds, type Sources } from './sampling/sourceTime.ts'
+export { isCopied } from './sampling/copying.ts'
+export { shownScene } from './sampling/compileCast.ts'
 export {
   compileScene,
-  ownMatrixAt,
-  parentMatrixAt,
   sampleSceneInto,
   sceneAt,
+  type CompileOptions,
   type SceneSampler,
-} from './sceneAt.ts'
+} from './sampling/sceneAt.ts'
 export { newColour, newTextColour } from './newColour.ts'
 export { distinctName } from './distinctName.ts'

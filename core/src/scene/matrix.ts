@@ -60,6 +60,19 @@ export function multiplyInto(out: Matrix, outer: Matrix, inner: Matrix): void {
   out[5] = f
 }
 
+/** Writes a map applied `times` times over, 0 for none; by squares, so that many take few steps. */
+export function powerInto(out: Matrix, matrix: Matrix, times: number): void {
+  out.set(IDENTITY)
+  square.set(matrix)
+  for (let left = times; left > 0; left = Math.floor(left / 2)) {
+    if (left % 2 === 1) multiplyInto(out, out, square)
+    multiplyInto(square, square, square)
+  }
+}
+
+const IDENTITY = identityMatrix()
+const square = identityMatrix()
+
 /** The map that undoes `matrix`, or null when it flattens everything (a scale of 0). */
 export function invertMatrix(matrix: Matrix): Matrix | null {
   const [a, b, c, d, e, f] = matrix as unknown as [number, number, number, number, number, number]

@@ -96,7 +96,7 @@ describe('compileScene with a former sampler', () => {
       for (const time of [0, 0.4, 1, 1.7].map(second)) {
         const former = compileScene(scene, library)
         sampleSceneInto(former, time)
-        const taken = compileScene(next, library, former)
+        const taken = compileScene(next, library, { former })
         expect(looks([...sampleSceneInto(taken, time)])).toEqual(
           looks([...sampleSceneInto(compileScene(next, library), time)]),
         )
@@ -111,10 +111,10 @@ describe('compileScene with a former sampler', () => {
       ...scene,
       layers: scene.layers.map((layer) => (layer.id === 'group' ? { ...group } : layer)),
     }
-    const taken = compileScene(next, library, former)
+    const taken = compileScene(next, library, { former })
     const same = taken.items.filter((item) => former.items.includes(item)).map(({ layer }) => layer.id)
     expect(same).toEqual(['apart', 'leader', 'follower'])
-    expect(compileScene(next, [], former).items.some((item) => former.items.includes(item))).toBe(false)
+    expect(compileScene(next, [], { former }).items.some((item) => former.items.includes(item))).toBe(false)
   })
 })
 
@@ -162,7 +162,24 @@ describe('projectSchema', () => {
       span: [second(0), second(1)],
       values: kind === 'path' ? { outline } : {},
     })
-    expect(projectSchema.safeParse(projectOf([layer])).error?.issues).toBeUndefined()
+    const source = { scene: { scene: 'other' }, clip: { asset: 'film' } }[kind as string]
+    const shown = source ? { ...layer, source } : layer
+    const film = {
+      id: 'film',
+      name: 'Film',
+      kind: 'clip',
+      sha256: 'a'.repeat(64),
+      type: 'video/webm',
+      size: [320, 180],
+      duration: second(1),
+    } as const
+    const [first] = projectOf([shown]).scenes
+    const project = {
+      ...projectOf([]),
+      assets: [film],
+      scenes: [first!, { ...first!, id: 'other', layers: [] }],
+    }
+    expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
     expect(Object.keys(layer.properties)).toEqual(propertiesOf(kind).map(({ name }) => name))
     expect(definitionOf(kind, 'position')?.unit).toBe('px')
     expect(definitionOf(kind, 'fancy')).toBeNull()

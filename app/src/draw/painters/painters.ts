@@ -1,4 +1,5 @@
 import type { DrawItem, DrawItems, DrawnKind } from '@arrow-bend/core/scene'
+import { clipPainter } from './clipPainter.ts'
 import { ellipsePainter } from './ellipsePainter.ts'
 import { imagePainter } from './imagePainter.ts'
 import type { Painter } from './painter.ts'
@@ -13,6 +14,9 @@ const PAINTERS: { readonly [K in DrawnKind]: Painter<DrawItems[K]> } = {
   path: pathPainter,
   text: textPainter,
   image: imagePainter,
+  clip: clipPainter,
+  // The frame of a scene: what stands in it has items of its own.
+  scene: { paint: () => undefined, path: () => null },
 }
 
 /** The painter of an item. */

@@ -6,6 +6,7 @@ import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
 import { COMMANDS } from '../../command/commandTable.ts'
+import { useArtImport } from '../../command/artImport.ts'
 import { useKeyTarget } from '../../command/keys/useKeyTarget.ts'
 import { commandKeys, type CommandPress } from '../../command/keys/keyBindings.ts'
 import { useCommandList } from '../../session/view/commandList.ts'
@@ -16,7 +17,6 @@ import { useSidePanel } from '../../session/view/sidePanel.ts'
 import ResizeHandle from '../../ui/ResizeHandle.vue'
 import SidePanel from './side/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
-import { useArtImport } from './import/useArtImport.ts'
 import { useDroppedFiles } from './import/useDroppedFiles.ts'
 import DeskRail from './rail/DeskRail.vue'
 import StagePanel from './stage/StagePanel.vue'
@@ -39,13 +39,16 @@ const room = useDeskRoom()
 const hover = useHoveredView()
 const contextMenu = useContextMenu()
 const commandList = useCommandList()
-onScopeDispose(() => (hover.stage = null))
+const art = useArtImport()
+onScopeDispose(() => {
+  hover.stage = null
+  art.giveUp()
+})
 usePersistedView()
 useKeyPasting(actions.reuse, async (text) => {
   const { useKeyTable } = await import('./side/values/useKeyTable.ts')
   useKeyTable().take(text)
 })
-const art = useArtImport()
 // Seldom wanted, so it comes when it is.
 const DeskMenu = defineAsyncComponent(() => import('./menu/DeskMenu.vue'))
 const CommandList = defineAsyncComponent(() => import('./menu/CommandList.vue'))
@@ -127,7 +130,6 @@ useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: tr
       <StagePanel
         ref="stage"
         class="flex-1"
-        @import="art.choose()"
         @key="actions.run('key', false)"
         @pointerenter="hover.stage = stage"
         @pointerleave="hover.stage = null"
@@ -164,7 +166,7 @@ useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: tr
       @update:model-value="dragStage"
     />
     <DeskRail :actions="actions" />
-    <DeskDeck @import="art.choose()" />
+    <DeskDeck />
     <DeskMenu
       v-if="contextMenu.menu"
       :key="contextMenu.menu.at.join()"
@@ -172,7 +174,7 @@ useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: tr
       :actions="actions"
     />
     <CommandList v-if="commandList.open" :actions="actions" />
-    <ImportDialog v-if="art.waiting.value.length > 0" :art="art" />
+    <ImportDialog v-if="art.waiting.length > 0" />
     <div v-if="over" class="drop" role="status">Drop pictures to add them to the scene</div>
   </main>
 </template>

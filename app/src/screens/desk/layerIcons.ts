@@ -1,4 +1,4 @@
-import { Circle, Group, Image, PenTool, Square, Type } from '@lucide/vue'
+import { Circle, Film, Group, Image, PenTool, PictureInPicture2, Square, Type } from '@lucide/vue'
 import type { Component } from 'vue'
 import type { LayerKind } from '@arrow-bend/core/scene'
 
@@ -9,5 +9,7 @@ export const LAYER_ICONS: Readonly<Record<LayerKind, Component>> = {
   path: PenTool,
   text: Type,
   image: Image,
+  clip: Film,
+  scene: PictureInPicture2,
   group: Group,
 }

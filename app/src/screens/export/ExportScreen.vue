@@ -3,7 +3,7 @@ import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
+import { compileLayerClock, isCopied, playedProperties, playedProperty } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { usePlayback } from '../../session/playback/playback.ts'
@@ -80,7 +80,7 @@ const saveCsv = (): Promise<void> =>
     () => {
       const { name } = definition.value!
       const { bends: library } = project.value
-      const csv = sampleCsv(playedProperty(name, layer.value!.properties[name]!), {
+      const csv = sampleCsv(playedProperty(layer.value!, name), {
         rate: parseRate(rate.value),
         duration: scene.value.duration,
         speed: withSpeed.value,
@@ -91,6 +91,17 @@ const saveCsv = (): Promise<void> =>
     },
     fileName(`${layer.value!.name} ${definition.value!.label}`, 'csv'),
   )
+
+/** What a page cannot say of this scene. */
+const leftOut = computed(() => {
+  const { layers } = scene.value
+  const parts = [
+    ...(layers.some(isCopied) ? ['copies beyond the first'] : []),
+    ...(layers.some(({ kind }) => kind === 'clip') ? ['clips'] : []),
+    ...(layers.some(({ kind }) => kind === 'scene') ? ['shown scenes'] : []),
+  ]
+  return parts.length > 0 ? `Left out of the page: ${parts.join(', ')}.` : ''
+})
 
 /** The keyboard begins at the top of the screen, not where it was on the one before. */
 const title = useTemplateRef('title')
@@ -115,6 +126,7 @@ onMounted(() => title.value?.focus())
             Held to the stage at every frame: positions within 0.1 px, opacity within 0.1 %, colours within
             1/255. The letters of texts stand where the browser that plays the page sets them.
           </p>
+          <p v-if="leftOut" class="text-[0.75rem] font-semibold">{{ leftOut }}</p>
         </div>
         <button type="button" class="button button-primary" :disabled="busy" @click="savePage">
           <Download :size="16" aria-hidden="true" />Save page…

@@ -6,6 +6,7 @@ import type { FrameRate } from '@arrow-bend/core/time'
 const NO_RATE: FrameRate = { num: 24, den: 1 }
 const NO_SIZE = [1, 1] as const
 const NO_BENDS: Project['bends'] = []
+const NO_SCENES: readonly Scene[] = []
 
 /** The current scene, and what of it and its project is asked for by many. */
 export interface CurrentScene {
@@ -17,6 +18,7 @@ export interface CurrentScene {
   /** Of the frame, px. */
   readonly size: ComputedRef<Scene['size']>
   readonly bends: ComputedRef<Project['bends']>
+  readonly scenes: ComputedRef<readonly Scene[]>
   /** Names the current scene among all projects', as `project/scene`; empty while nothing is open. */
   readonly place: ComputedRef<string>
 }
@@ -44,6 +46,7 @@ export function currentScene(
     rate: computed(() => scene.value?.rate ?? NO_RATE),
     size: computed(() => scene.value?.size ?? NO_SIZE),
     bends: computed(() => project.value?.bends ?? NO_BENDS),
+    scenes: computed(() => project.value?.scenes ?? NO_SCENES),
     place: computed(() => (project.value ? `${project.value.id}/${sceneId.value}` : '')),
   }
 }

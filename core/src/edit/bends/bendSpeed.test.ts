@@ -5,7 +5,7 @@ import { ease, key, layerWith, projectOf, property } from '../../../test/trials.
 import { compileBend, peakOfCurve, strengthBend, type PlainBend } from '../../bend/index.ts'
 import { compileProperty, type Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
-import { bendSpeed, drawSpeed, findProperty, slideSpeedPeaks, strengthenBends } from '../index.ts'
+import { bendSpeed, findProperty, slideSpeedPeaks, strengthenBends } from '../index.ts'
 
 const of = (given: Property): Project => projectOf([layerWith('a', { scale: given })])
 const ref = { scene: 'scene', layer: 'a', property: 'scale', key: 'k0' }
@@ -153,15 +153,5 @@ describe('strengthenBends', () => {
   it('keeps a strength a strength, as a whole number', () => {
     const after = edit(of(moving(0, 100, strengthBend(-40))), (draft) => strengthenBends(draft, [ref], 0.5))
     expect(after.keys[0]!.bend).toEqual(strengthBend(-70))
-  })
-})
-
-describe('drawSpeed', () => {
-  it('gives the span the drawn speed’s shape: two equal spikes stay equal, the change stays', () => {
-    const spikes = [0, 1, 0.1, 1, 0].map((speed, i) => ({ u: i / 4, speed }))
-    const after = edit(of(moving(0, 200, ease)), (draft) => drawSpeed(draft, [ref], spikes))
-    expect(speedAtShare(after, 0.25) / speedAtShare(after, 0.75)).toBeCloseTo(1, 1)
-    expect(speedAtShare(after, 0.5)).toBeLessThan(speedAtShare(after, 0.25) / 3)
-    expect(areaUnderSpeed(after, 2)).toBeCloseTo(200, 0)
   })
 })

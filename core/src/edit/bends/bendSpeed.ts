@@ -1,7 +1,7 @@
 import { clamp } from '../../number/index.ts'
 import type { Draft } from 'immer'
 import { slideBend, slidePeak, strengthenBend, type PlainBend, type ShapedBend } from '../../bend/index.ts'
-import { bendOfSpeed, convertBend, type SpeedLook } from '../../fit/index.ts'
+import { convertBend } from '../../fit/index.ts'
 import { reshapeSpeed } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
@@ -62,13 +62,4 @@ export function slideSpeedPeaks(draft: Draft<Project>, refs: readonly KeyRef[], 
 export function strengthenBends(draft: Draft<Project>, refs: readonly KeyRef[], by: number): void {
   if (!Number.isFinite(by)) throw new BadEdit('A strength has to be a number. Nothing was changed.')
   changeBends(draft, refs, (bend) => strengthenBend(bend, by, (given) => shapeOf(given) ?? given))
-}
-
-/**
- * Gives spans the speed that was drawn, its area scaled to each one's change.
- * @throws BadBend where the speeds drawn cancel out
- */
-export function drawSpeed(draft: Draft<Project>, refs: readonly KeyRef[], looks: readonly SpeedLook[]): void {
-  const { bend } = bendOfSpeed(looks)
-  changeBends(draft, refs, () => bend)
 }

@@ -59,15 +59,16 @@ const SHAPINGS: Shaping[] = [
   [
     'speed that is drawn',
     (draft, ref) =>
-      drawSpeed(
-        draft,
-        [ref],
-        [
-          [0, 1],
-          [0.5, 3],
-          [1, 0],
-        ].map(([u, v]) => ({ u: u!, speed: v! })),
-      ),
+      drawSpeed(draft, ref, [
+        {
+          key: ref.key,
+          looks: [
+            { u: 0, speed: 1 },
+            { u: 0.5, speed: 3 },
+            { u: 1, speed: 0 },
+          ],
+        },
+      ]),
   ],
   ['a point of it', (draft, ref) => changeBendPoints(draft, [ref], { kind: 'add', u: 0.3 })],
   ['another kind', (draft, ref) => convertBends(draft, [ref], { to: 'points' })],

@@ -6,6 +6,7 @@ import { BadEdit } from '../badEdit.ts'
 import { undrafted } from '../editProperty.ts'
 import { moveKeys, type MoveReport } from '../timing/moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
+import { slipSource } from './slipSource.ts'
 import { stretchKeys } from '../timing/stretchKeys.ts'
 
 /**
@@ -30,6 +31,8 @@ export function setLayerSpan(
   if (!(from < to)) throw new BadEdit('A layer has to start before it ends. Its span was kept.')
   const [oldFrom, oldTo] = [layer.span[0], layer.span[1]]
   layer.span = [from, to]
+  // What plays in it is trimmed, not moved.
+  if (policy !== 'stretch') slipSource(draft, ref, from - oldFrom)
   if (policy === 'stay') return { replaced: 0 }
   if (policy === 'stretch') {
     const factor = (to - from) / (oldTo - oldFrom)

@@ -134,9 +134,22 @@ export function duplicateLayers(
 }
 
 function copyOf(layer: Draft<Layer>, idOf: ReadonlyMap<string, string>, makeId: MakeId): Draft<Layer> {
+  const copy = withOwnIds(layer, idOf, makeId)
+  copy.name = `${copy.name.slice(0, LIMITS.nameLength - 5)} copy`
+  return copy
+}
+
+/**
+ * A layer as it is, but with ids of its own.
+ * @param idOf the new ids of layers by their old ones; it rides on what is not among them as before
+ */
+export function withOwnIds(
+  layer: Draft<Layer>,
+  idOf: ReadonlyMap<string, string>,
+  makeId: MakeId,
+): Draft<Layer> {
   const copy = JSON.parse(JSON.stringify(layer)) as Draft<Layer>
   copy.id = idOf.get(layer.id)!
-  copy.name = `${copy.name.slice(0, LIMITS.nameLength - 5)} copy`
   if (copy.parent !== null) copy.parent = idOf.get(copy.parent) ?? copy.parent
   for (const property of Object.values(copy.properties)) for (const key of property.keys) key.id = makeId()
   return copy

@@ -2,6 +2,7 @@ import type { Draft } from 'immer'
 import type { Value } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
 import {
+  artGroup,
   LIMITS,
   makeLayer,
   picturesOf,
@@ -37,7 +38,7 @@ export function artScale(art: Vec2, frame: Vec2, fit: ArtFit): number {
 }
 
 /**
- * Puts art on top of a scene: one thing as a layer of its own, several as a group. Pictures the project has already
+ * Puts art on top of a scene: one thing as a layer of its own, several as a group about their middle. Pictures the project has already
  * are used again.
  * @returns the id of the layer or group
  * @throws BadEdit when the scene or the project would be too full
@@ -70,7 +71,7 @@ export function placeArt(draft: Draft<Project>, sceneId: string, art: Art, optio
   const whole: ArtNode =
     art.nodes.length === 1
       ? { ...only!, name: art.name }
-      : { kind: 'group', name: art.name, position: [0, 0], opacity: 100, visible: true, children: art.nodes }
+      : artGroup(art.nodes, { name: art.name, opacity: 100, visible: true })
   const [x, y] = whole.position
   const placed = { ...whole, position: [at[0] + (x * scale) / 100, at[1] + (y * scale) / 100] as const }
   const layers = layersOf(placed, null, { span: [asTicks(0), scene.duration], assets, makeId, scale })

@@ -4,6 +4,7 @@ import type { Project } from '../../scene/index.ts'
 import { asTicks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { undrafted } from '../editProperty.ts'
+import { slipSource } from './slipSource.ts'
 import { moveKeys } from '../timing/moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
 
@@ -27,6 +28,8 @@ export function slideLayers(
       const [from, to] = layer.span
       layer.span = [asTicks(from + byTicks), asTicks(to + byTicks)]
     }
+    if (part === 'bar') slipSource(draft, ref, byTicks)
+    if (part === 'keys') slipSource(draft, ref, -byTicks)
     if (part !== 'bar') moveKeys(draft, allKeys(draft, ref), byTicks)
   }
 }

@@ -3,7 +3,7 @@ import type { Draft } from 'immer'
 import { distinctName, LIMITS, type Project, type Scene } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { readName } from '../layers/layers.ts'
+import { readName, withOwnIds } from '../layers/layers.ts'
 import { sceneIn, type MakeId } from '../refs.ts'
 
 /** Sets the stretch that is played and looped, or clears it with null. Throws BadEdit when it would be empty. */
@@ -64,11 +64,7 @@ export function duplicateScene(draft: Draft<Project>, id: string, makeId: MakeId
   copy.id = makeId()
   copy.name = freeName(draft, `${scene.name.slice(0, LIMITS.nameLength - 9)} copy`)
   const idOf = new Map(copy.layers.map((layer) => [layer.id, makeId()]))
-  for (const layer of copy.layers) {
-    layer.id = idOf.get(layer.id)!
-    if (layer.parent !== null) layer.parent = idOf.get(layer.parent)!
-    for (const { keys } of Object.values(layer.properties)) for (const key of keys) key.id = makeId()
-  }
+  copy.layers = scene.layers.map((layer) => withOwnIds(layer, idOf, makeId))
   for (const marker of copy.markers) marker.id = makeId()
   draft.scenes.splice(draft.scenes.indexOf(scene) + 1, 0, copy)
   return copy.id
@@ -92,12 +88,19 @@ export function moveScene(draft: Draft<Project>, id: string, by: number): void {
 /**
  * Takes a scene away.
  * @returns the id of the scene to show instead: the one before it, or the new first
- * @throws BadEdit for the last one
+ * @throws BadEdit for the last one, and for one that another shows
  */
 export function removeScene(draft: Draft<Project>, id: string): string {
   const at = draft.scenes.indexOf(sceneIn(draft, id))
   if (draft.scenes.length === 1)
     throw new BadEdit('A project has at least one scene, so the last one stays. Nothing was changed.')
+  const shows = draft.scenes.find(({ layers }) =>
+    layers.some(({ source }) => source && 'scene' in source && source.scene === id),
+  )
+  if (shows)
+    throw new BadEdit(
+      `“${draft.scenes[at]!.name}” is shown in “${shows.name}”, so it stays. Take it out of there first. Nothing was changed.`,
+    )
   draft.scenes.splice(at, 1)
   return draft.scenes[Math.max(0, at - 1)]!.id
 }

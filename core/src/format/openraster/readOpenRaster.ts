@@ -1,7 +1,6 @@
 import { clamp } from '../../number/index.ts'
 import { strFromU8 } from 'fflate'
-import { LIMITS, type Art, type ArtNode } from '../../scene/index.ts'
-import { artGroup } from '../art/artGroup.ts'
+import { artGroup, LIMITS, type Art, type ArtNode } from '../../scene/index.ts'
 import { readPicture } from '../art/readPicture.ts'
 import { BadFile } from '../badFile.ts'
 import { readXml, type XmlElement } from '../xml/index.ts'

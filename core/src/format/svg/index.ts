@@ -1,2 +1,3 @@
 export { readSvg, type ReadSvgOptions } from './readSvg.ts'
 export { checkSvgPicture } from './checkSvgPicture.ts'
+export { trimSvgPicture } from './trimSvgPicture.ts'

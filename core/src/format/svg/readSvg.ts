@@ -1,5 +1,4 @@
-import { LIMITS, type Art, type ArtImage, type ArtNode, type ArtPath } from '../../scene/index.ts'
-import { artGroup } from '../art/artGroup.ts'
+import { artGroup, LIMITS, type Art, type ArtImage, type ArtNode, type ArtPath } from '../../scene/index.ts'
 import { readXml, textOf, type XmlElement, type XmlNode } from '../xml/index.ts'
 import { BadFile } from '../badFile.ts'
 import { checkUnfolding } from './checkUnfolding.ts'

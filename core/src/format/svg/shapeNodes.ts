@@ -1,6 +1,5 @@
 import type { Outline } from '../../property/index.ts'
-import { LIMITS, outlineBounds, type ArtNode, type ArtPath } from '../../scene/index.ts'
-import { artGroup } from '../art/artGroup.ts'
+import { artGroup, LIMITS, outlineBounds, type ArtNode, type ArtPath } from '../../scene/index.ts'
 import { bridgeOutlines, moveOutline } from './svgOutlines.ts'
 import type { SvgPaint } from './svgPaint.ts'
 

@@ -1,9 +1,16 @@
 import type { Layer } from '../document.ts'
+import type { Aperture } from './aperture.ts'
 import type { Matrix } from '../matrix.ts'
 
 /** What all things to draw have. They lie in their own coordinates: pictures, rectangles and ellipses about their middle. */
 export interface DrawBase {
   readonly layer: Layer
+  /** The layer of the sampled scene it belongs to: itself, or the one that shows the scene it stands in. */
+  readonly use: Layer
+  /** Whether it is that layer itself: no further copy, and no part of a scene shown. */
+  readonly isOriginal: boolean
+  /** What it is seen through; null for nothing but the picture's own frame. */
+  readonly aperture: Aperture | null
   /** From the layer's coordinates to the stage. */
   readonly matrix: Matrix
   /** 0 … 1, with the groups' multiplied in. */

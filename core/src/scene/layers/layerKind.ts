@@ -8,7 +8,7 @@ import type { PropertyDefinition } from './propertyDefinition.ts'
 export interface Measures {
   /** Width of a line of text, px. */
   text(text: string, font: FontLook): number
-  /** Natural size of an asset's picture, px; null while it is not known. */
+  /** Natural size of an asset's picture or clip, px; null while it is not known. */
   picture(assetId: string): { readonly width: number; readonly height: number } | null
 }
 
@@ -31,6 +31,8 @@ export interface KindArt<Item extends DrawBase> {
   bounds(item: Item, measures: Measures): Bounds
   /** The part of the box that is seen; left out where all of it is. */
   clip?(item: Item, box: Bounds): Bounds | null
+  /** Writes the local time, s, of what has a source that plays. */
+  show?(item: Item, seconds: number): void
 }
 
 /** Everything that tells one kind of layer from another. How it is painted, exported and marked in lists mirrors this. */

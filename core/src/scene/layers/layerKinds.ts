@@ -1,9 +1,11 @@
 import type { Layer, LayerKind } from '../document.ts'
+import { clip, type ClipItem } from './clip.ts'
 import { ellipse, type EllipseItem } from './ellipse.ts'
 import { group } from './group.ts'
 import { image, type ImageItem } from './image.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { path, type PathItem } from './path.ts'
+import { scene, type SceneItem } from './scene.ts'
 import { rectangle, type RectangleItem } from './rectangle.ts'
 import { text, type TextItem } from './text.ts'
 
@@ -14,6 +16,8 @@ export interface DrawItems {
   readonly path: PathItem
   readonly text: TextItem
   readonly image: ImageItem
+  readonly clip: ClipItem
+  readonly scene: SceneItem
   readonly group: never
 }
 
@@ -30,6 +34,8 @@ export const LAYER_KIND_RECORDS: { readonly [K in LayerKind]: LayerKindRecord<Dr
   path,
   text,
   image,
+  clip,
+  scene,
   group,
 }
 

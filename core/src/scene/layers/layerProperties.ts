@@ -1,11 +1,16 @@
 import type { Property } from '../../property/index.ts'
-import type { Layer, LayerKind } from '../document.ts'
+import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
+import { COPIES } from './copies.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
 import { SPLIT_POSITION, type PropertyDefinition } from './propertyDefinition.ts'
 
+const PROPERTIES = new Map(
+  LAYER_KINDS.map((kind) => [kind, [...LAYER_KIND_RECORDS[kind].properties, ...COPIES]] as const),
+)
+
 /** The properties a kind of layer has, in the order they are listed. */
 export function propertiesOf(kind: LayerKind): readonly PropertyDefinition[] {
-  return LAYER_KIND_RECORDS[kind].properties
+  return PROPERTIES.get(kind)!
 }
 
 /** The properties a layer plays, in the order they are listed: X and Y of a split position in its place. */
@@ -15,12 +20,25 @@ export function playedProperties(layer: Layer): readonly PropertyDefinition[] {
   return all.flatMap((definition) => (definition.name === 'position' ? SPLIT_POSITION : [definition]))
 }
 
-/** The played properties lists show: quiet ones only when something was made of them. */
+/** The played properties lists show: quiet ones only when something was made of them, or of what they go with. */
 export function listedProperties(layer: Layer): readonly PropertyDefinition[] {
-  return playedProperties(layer).filter(({ name, quiet, value }) => {
-    const property = layer.properties[name]
-    return !quiet || (property !== undefined && (property.keys.length > 0 || property.value !== value))
-  })
+  const played = playedProperties(layer)
+  const used = new Set(played.filter((one) => one.quiet && isUsed(layer, one)).map(({ name }) => name))
+  return played.filter(
+    ({ name, quiet, listedWith }) =>
+      !quiet || used.has(name) || (listedWith !== undefined && used.has(listedWith)),
+  )
+}
+
+/** Whether a property moves, or is not as its layer has it at first. */
+function isUsed({ properties }: Layer, { name, value: before }: PropertyDefinition): boolean {
+  const property = properties[name]
+  if (!property) return false
+  const { keys, value } = property
+  if (keys.length > 0) return true
+  return Array.isArray(value) && Array.isArray(before)
+    ? value.some((part, i) => part !== before[i])
+    : value !== before
 }
 
 /** What a named property of a kind of layer is, or null when that kind has none of the name. */

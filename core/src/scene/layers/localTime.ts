@@ -1,8 +1,9 @@
 import type { Key, Property } from '../../property/index.ts'
 import { TICKS_PER_SECOND, type Ticks } from '../../time/index.ts'
+import type { Layer, LayerKind } from '../document.ts'
 import type { PropertyDefinition } from './propertyDefinition.ts'
 
-/** The moment, in seconds, that what lies in a layer is at. Without keys it runs with the layer's own time. */
+/** The moment, in seconds, that what lies in a layer is at. Without keys it runs at 100 %. */
 export const LOCAL_TIME: PropertyDefinition = {
   name: 'local time',
   label: 'Local time',
@@ -14,17 +15,23 @@ export const LOCAL_TIME: PropertyDefinition = {
   quiet: true,
 }
 
-const RUNNING = new WeakMap<Property, Property>()
+/** Kinds that show a source of their own, which begins where their span does; a group's time is the layer's own. */
+const BEGINS_WITH_SPAN: ReadonlySet<LayerKind> = new Set(['clip', 'scene'])
+export const beginsWithSpan = (kind: LayerKind): boolean => BEGINS_WITH_SPAN.has(kind)
+
+const RUNNING = new WeakMap<Property, { readonly begins: number; readonly running: Property }>()
 
 /**
- * A property as it plays: a local time without keys is `value` + the layer time in seconds, so that its value and its
- * speed are read like any other's. Every other property is returned as it is.
- * @param name of the property
+ * A property as it plays: a local time without keys is `value` + the time since it began, in seconds, so that its value
+ * and its speed are read like any other's. Every other property is returned as it is.
+ * @param name of the property, which the layer has
  */
-export function playedProperty(name: string, property: Property): Property {
+export function playedProperty({ kind, span, properties }: Layer, name: string): Property {
+  const property = properties[name]!
   if (name !== LOCAL_TIME.name || property.keys.length > 0) return property
+  const begins = beginsWithSpan(kind) ? span[0] : 0
   const known = RUNNING.get(property)
-  if (known) return known
+  if (known?.begins === begins) return known.running
   const start = property.value as number
   const key = (id: string, t: number, value: number): Key => ({
     id,
@@ -35,10 +42,10 @@ export function playedProperty(name: string, property: Property): Property {
   })
   const running: Property = {
     ...property,
-    keys: [key('from', 0, start), key('to', TICKS_PER_SECOND, start + 1)],
+    keys: [key('from', begins, start), key('to', begins + TICKS_PER_SECOND, start + 1)],
     before: 'continue',
     after: 'continue',
   }
-  RUNNING.set(property, running)
+  RUNNING.set(property, { begins, running })
   return running
 }

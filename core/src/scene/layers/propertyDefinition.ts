@@ -18,6 +18,8 @@ export interface PropertyDefinition {
   readonly step: number
   /** Left out of lists until it has keys or another value than its default. */
   readonly quiet?: true
+  /** Another property: as soon as that is listed, this one is, quiet or not. */
+  readonly listedWith?: string
 }
 
 const LEAST_0 = [0, Infinity] as const
@@ -32,22 +34,23 @@ const position: PropertyDefinition = {
   value: [0, 0],
   step: 1,
 }
+export const opacity: PropertyDefinition = {
+  name: 'opacity',
+  label: 'Opacity',
+  kind: 'number',
+  hue: 'show',
+  unit: '%',
+  value: 100,
+  limits: PERCENT,
+  step: 1,
+}
 /** What every layer that shows has. */
 export const TRANSFORM: readonly PropertyDefinition[] = [
   position,
   { ...position, name: 'pivot', label: 'Pivot', kind: 'pair' },
   { name: 'scale', label: 'Scale', kind: 'pair', hue: 'size', unit: '%', value: [100, 100], step: 1 },
   { name: 'turn', label: 'Turn', kind: 'turn', hue: 'turn', unit: '°', value: 0, step: 1 },
-  {
-    name: 'opacity',
-    label: 'Opacity',
-    kind: 'number',
-    hue: 'show',
-    unit: '%',
-    value: 100,
-    limits: PERCENT,
-    step: 1,
-  },
+  opacity,
 ]
 
 /** Width and height. */

@@ -12,7 +12,7 @@ import type { Layer } from '../document.ts'
 /** Writes one property into a thing to draw, at a layer time in ticks. */
 export type PropertyWriter = (time: number) => void
 
-/** Makes writers of a layer's properties. */
+/** Makes writers of a layer's properties; what has no keys is written at once, and never again. */
 export interface PropertyReader {
   /** Writes the numbers of a pair or a colour. */
   list(name: string, out: Float64Array): PropertyWriter
@@ -23,30 +23,37 @@ export interface PropertyReader {
 }
 
 const one = new Float64Array(1)
-const nothing: PropertyWriter = () => undefined
+/** Of what never changes: it is written once, when its writer is made. */
+export const writesNothing: PropertyWriter = () => undefined
 
 /** The layer must come from a valid document. */
 export function propertyReader({ properties }: Layer, library: BendLibrary): PropertyReader {
   const compiled = (name: string): CompiledProperty => compiledOf(properties[name]!, library)
+  const moves = (name: string): boolean => properties[name]!.keys.length > 0
+  const once = (name: string, writer: PropertyWriter): PropertyWriter => {
+    if (moves(name)) return writer
+    writer(0)
+    return writesNothing
+  }
   return {
     list: (name, out) => {
       const track = compiled(name)
-      return (time) => valueInto(out, track, time)
+      return once(name, (time) => valueInto(out, track, time))
     },
     number: (name, write) => {
       const track = compiled(name)
-      return (time) => {
+      return once(name, (time) => {
         valueInto(one, track, time)
         write(one[0]!)
-      }
+      })
     },
     choice: (name, write) => {
       const track = compiled(name)
-      return track.keys.length > 0 ? (time) => write(String(storedValueAt(track, time))) : nothing
+      return once(name, (time) => write(String(storedValueAt(track, time))))
     },
     outline: (name, write) => {
       const { keys } = properties[name]!
-      return keys.length > 0 ? outlineWriter(compiled(name), keys[0]!.value as Outline, write) : nothing
+      return keys.length > 0 ? outlineWriter(compiled(name), keys[0]!.value as Outline, write) : writesNothing
     },
   }
 }

@@ -6,6 +6,7 @@ import type { Layer, Project, Scene } from '../document.ts'
 import { definitionOf } from '../layers/layerProperties.ts'
 import { isSurelyLawful } from './isSurelyLawful.ts'
 import { LIMITS } from './limits.ts'
+import { checkSceneUses } from './sceneUses.ts'
 import {
   checkBendIds,
   checkLayer,
@@ -37,6 +38,7 @@ export function checkChange(before: Project, after: Project): void {
   // Links of what changed lead somewhere, too; and all of them do where named bends went.
   const isNew = before.bends === after.bends ? isNewIn(before) : () => true
   checkLinks(after, teller(NOWHERE), isNew)
+  if (before.scenes !== after.scenes || before.assets !== after.assets) checkSceneUses(after, teller(NOWHERE))
 }
 
 /** Tells what of a scene's layers was not there before: whole layers that are the same are passed over by the dozen. */

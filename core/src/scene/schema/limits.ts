@@ -4,6 +4,10 @@ export const LIMITS = {
   textLength: 2_000,
   scenes: 100,
   layers: 2_000,
+  /** Of one layer. */
+  copies: 1_000,
+  /** Things a scene may draw: its layers with their copies, and all that the scenes in it draw. */
+  drawn: 20_000,
   keysOfProperty: 20_000,
   nodesOfBend: 500,
   verticesOfOutline: 5_000,

@@ -16,6 +16,7 @@ import {
 import { propertiesOf, withDefaults } from '../layers/layerProperties.ts'
 import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
 import { LIMITS } from './limits.ts'
+import { checkSceneUses, mostCopies } from './sceneUses.ts'
 import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
 
 export const nameSchema = z
@@ -40,6 +41,7 @@ export const LAYER_FIELDS = {
   visible: z.boolean(),
   locked: z.boolean(),
   label: z.enum(LAYER_LABELS).optional(),
+  source: z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })]).optional(),
   turnAlongRoute: amount.optional(),
   properties: z.record(propertyNameSchema, propertySchema),
 }
@@ -50,11 +52,24 @@ const layerSchema = z
   .overwrite(withDefaults)
   .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
 
-/** A layer has every property of its kind. */
+/** What the source of a kind is; left out for kinds that have none. */
+const SOURCES: Partial<Record<Layer['kind'], 'scene' | 'asset'>> = { scene: 'scene', clip: 'asset' }
+
+/** A layer has every property of its kind, no more copies than are drawn, and a source where its kind shows one. */
 export function checkLayer(
-  { kind: layerKind, properties }: Pick<Layer, 'kind' | 'properties'>,
+  { kind: layerKind, properties, source }: Pick<Layer, 'kind' | 'properties' | 'source'>,
   tell: Tell,
 ): void {
+  const wants = SOURCES[layerKind] ?? null
+  if ((source ? Object.keys(source)[0] : null) !== wants)
+    tell(
+      ['source'],
+      wants
+        ? `has to name ${wants === 'asset' ? 'an asset' : 'a scene'}`
+        : `a layer of kind ${layerKind} has none`,
+    )
+  if (properties['copies'] && mostCopies(properties['copies']) > LIMITS.copies)
+    tell(['properties', 'copies'], `there can be ${LIMITS.copies.toLocaleString('en')} copies at most`)
   const split = properties['position']?.split ? SPLIT_POSITION : []
   for (const { name, kind } of [...propertiesOf(layerKind), ...split]) {
     const found = properties[name]
@@ -150,6 +165,7 @@ export const projectSchema = z.strictObject(PROJECT_FIELDS).superRefine((given, 
   const tell = tellIn(context)
   checkBendIds(project, tell)
   checkLinks(project, tell)
+  checkSceneUses(project, tell)
 }) as unknown as z.ZodType<Project>
 
 /** Library bends have ids of their own. */

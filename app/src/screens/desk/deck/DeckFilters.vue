@@ -9,7 +9,6 @@ import { lanesOf, type Row } from './rows.ts'
 
 /** Which rows are listed, and how many that makes. */
 const props = defineProps<{ rows: readonly Row[]; scene: Scene }>()
-defineEmits<{ import: [] }>()
 
 const view = useView()
 const laneCount = computed(() => lanesOf(props.rows).length)
@@ -47,7 +46,7 @@ const lastFrameWords = computed(
         @keydown.esc="view.search = ''"
       />
     </label>
-    <AddLayerMenu @import="$emit('import')" />
+    <AddLayerMenu />
   </div>
 </template>
 

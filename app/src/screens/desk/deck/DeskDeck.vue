@@ -37,7 +37,6 @@ import { useMarquee } from './lanes/useMarquee.ts'
 import { useScrub } from './ruler/useScrub.ts'
 
 /** Layers and lanes under one time ruler. */
-defineEmits<{ import: [] }>()
 
 // Graphs come when the first lane is opened, so that the Desk itself is there sooner.
 const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
@@ -171,7 +170,7 @@ const walk = useDeckWalk({
     @wheel="onWheel"
   >
     <div class="head">
-      <DeckFilters :rows="rows" :scene="scene" @import="$emit('import')" />
+      <DeckFilters :rows="rows" :scene="scene" />
       <div ref="timeArea" class="min-w-0 flex-1"><DeckRuler /></div>
     </div>
     <DeckStrip />

@@ -1,14 +1,13 @@
 <script setup lang="ts">
+import { storeToRefs } from 'pinia'
 import { computed } from 'vue'
 import { artScale, type ArtFit } from '@arrow-bend/core/edit'
 import type { Art, ArtNode } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../session/document/document.ts'
 import AppDialog from '../../../ui/AppDialog.vue'
-import type { ArtImport } from './useArtImport.ts'
+import { useArtImport } from '../../../command/artImport.ts'
 
 /** Asks how pictures come into the frame, where there is a choice. */
-const props = defineProps<{ art: ArtImport }>()
-
 const FITS: readonly { fit: ArtFit; label: string }[] = [
   { fit: 'fit', label: 'Whole in the frame' },
   { fit: 'fill', label: 'Covering the frame' },
@@ -20,7 +19,8 @@ const FORMS = [
 ] as const
 
 const document = useDocument()
-const { fit, svg, waiting } = props.art
+const art = useArtImport()
+const { fit, svg, waiting } = storeToRefs(art)
 
 const frame = computed(() => document.size)
 const hasSvg = computed(() => waiting.value.some(({ isSvg }) => isSvg))

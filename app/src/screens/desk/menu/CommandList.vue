@@ -9,15 +9,19 @@ import { useDocument } from '../../../session/document/document.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { useCommandList } from '../../../session/view/commandList.ts'
 import AppDialog from '../../../ui/AppDialog.vue'
+import { useValueEntries, type ValueEntry } from './useValueEntries.ts'
 
-/** Every command by its name, those chosen last first. */
+/** Every command by its name, those chosen last first, and every value of what is selected by its property's name. */
 const props = defineProps<{ actions: Commands }>()
+
+type Line = { readonly command: CommandId } | { readonly value: ValueEntry }
 
 const document = useDocument()
 const selection = useSelection()
 const commandList = useCommandList()
 const query = ref('')
 const input = ref<InstanceType<typeof ComboboxInput> | null>(null)
+const { entries, take } = useValueEntries(() => query.value)
 
 const target = computed(() => (document.scene ? selectionWords(document.scene, selection.state) : ''))
 const all = computed(() => {
@@ -25,22 +29,60 @@ const all = computed(() => {
   const recent = commandList.recent as readonly CommandId[]
   return [...recent, ...ids.filter((id) => id !== 'list' && !recent.includes(id))]
 })
-const matches = computed(() => {
-  const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
+const matches = computed<readonly Line[]>(() => {
+  const typed = query.value.toLowerCase()
+  const words = typed.split(/\s+/).filter(Boolean)
   const has = (text: string): boolean => words.every((word) => text.toLowerCase().includes(word))
   const found = all.value.filter((id) =>
     has(`${COMMANDS[id].name} ${COMMANDS[id].label} ${COMMANDS[id].group}`),
   )
-  // What is called so comes before what is only described so.
-  return [...found.filter((id) => has(COMMANDS[id].name)), ...found.filter((id) => !has(COMMANDS[id].name))]
+  const linesOf = (ids: readonly CommandId[]): Line[] => ids.map((command) => ({ command }))
+  const meant = entries.value.filter(
+    ({ label, typed: text }) => text !== '' || label.toLowerCase().startsWith(typed.trim()),
+  )
+  const others = entries.value.filter((entry) => !meant.includes(entry))
+  const [good, bad] = [true, false].map((can) => meant.filter(({ trouble }) => (trouble === '') === can))
+  // What is called so comes before what is only described so, and a command before a value that cannot be.
+  return [
+    ...good!.map((value) => ({ value })),
+    ...linesOf(found.filter((id) => has(COMMANDS[id].name))),
+    ...bad!.map((value) => ({ value })),
+    ...others.map((value) => ({ value })),
+    ...linesOf(found.filter((id) => !has(COMMANDS[id].name))),
+  ]
 })
-const run = (id: CommandId | null | undefined): void => {
-  // Once something was chosen the same Enter chooses nothing more.
-  if (!id || !commandList.open) return
+const nameOf = (line: Line): string => ('command' in line ? line.command : `value ${line.value.name}`)
+/** Puts a text in the field, as if it were typed. */
+const retype = (text: string): void => {
+  const field = input.value?.$el as HTMLInputElement | undefined
+  if (!field) return
+  query.value = field.value = text
+  field.dispatchEvent(new Event('input', { bubbles: true }))
+}
+/** Leaves a text to go on with: the field is emptied where a line is chosen. */
+const askFor = (text: string): void => void nextTick(() => retype(text))
+const runCommand = (id: CommandId): void => {
   commandList.remember(id)
   commandList.open = false
   // Once the dialog has given the keyboard back.
   void nextTick(() => props.actions.run(id, false))
+}
+const run = (line: Line | null | undefined): void => {
+  // Once something was chosen the same Enter chooses nothing more.
+  if (!line || !commandList.open) return
+  if ('command' in line) runCommand(line.command)
+  else if (line.value.typed === '') askFor(`${line.value.label} `)
+  else if (line.value.trouble !== '') askFor(query.value)
+  else {
+    commandList.open = false
+    take(line.value)
+  }
+}
+const valueHint = ({ typed, trouble }: ValueEntry): string => {
+  if (trouble !== '') return trouble
+  return typed === ''
+    ? 'A value: type its name and the value, as in “opacity 50”'
+    : 'Set here, at the playhead'
 }
 /** The list marks its first line a moment after it was typed for: Enter that is faster means that line. */
 const takeFirst = (): void => void nextTick(() => run(matches.value[0]))
@@ -49,11 +91,7 @@ watch(
   () => [commandList.early, commandList.isTaken] as const,
   async ([early, isTaken]) => {
     await nextTick()
-    const field = input.value?.$el as HTMLInputElement | undefined
-    if (field && early) {
-      query.value = field.value = early
-      field.dispatchEvent(new Event('input', { bubbles: true }))
-    }
+    if (early) retype(early)
     if (isTaken) takeFirst()
   },
   { immediate: true },
@@ -75,23 +113,38 @@ watch(
         ref="input"
         class="field h-7! w-full px-2"
         aria-label="Find a command"
-        placeholder="Find a command"
+        placeholder="A command, or a value: “opacity 50”"
         autocomplete="off"
         @keydown.enter="takeFirst"
         @keydown.esc.stop="commandList.open = false"
         @change="query = $event.target.value"
       />
       <ComboboxOptions static class="list" aria-label="Commands">
-        <ComboboxOption v-for="id in matches" :key="id" v-slot="{ active }" :value="id" as="template">
-          <li class="option" :class="{ active }">
+        <ComboboxOption
+          v-for="line in matches"
+          :key="nameOf(line)"
+          v-slot="{ active }"
+          :value="line"
+          as="template"
+        >
+          <li v-if="'command' in line" class="option" :class="{ active }">
             <span>
-              {{ COMMANDS[id].name }}
-              <small v-if="COMMANDS[id].label !== COMMANDS[id].name">{{ COMMANDS[id].label }}</small>
+              {{ COMMANDS[line.command].name }}
+              <small v-if="COMMANDS[line.command].label !== COMMANDS[line.command].name">
+                {{ COMMANDS[line.command].label }}
+              </small>
             </span>
-            <kbd>{{ keysOf(id) }}</kbd>
+            <kbd>{{ keysOf(line.command) }}</kbd>
+          </li>
+          <li v-else class="option" :class="{ active }" :data-trouble="line.value.trouble ? '' : undefined">
+            <span class="min-w-0">
+              {{ line.value.label }} of <span class="of">{{ line.value.of }}</span>
+              <small>{{ valueHint(line.value) }}</small>
+            </span>
+            <kbd class="mono">{{ line.value.now }}{{ line.value.then && ` → ${line.value.then}` }}</kbd>
           </li>
         </ComboboxOption>
-        <li v-if="matches.length === 0" class="option">No command is called so.</li>
+        <li v-if="matches.length === 0" class="option">Nothing is called so.</li>
       </ComboboxOptions>
     </Combobox>
   </AppDialog>
@@ -100,7 +153,8 @@ watch(
 <style scoped>
 .list {
   overflow: auto;
-  max-height: 360px;
+  /* The same however many are found, so that the field stays where it is. */
+  height: min(360px, 50vh);
   margin-top: 6px;
 }
 
@@ -117,6 +171,14 @@ watch(
 
 .option.active {
   background: var(--rule-soft);
+}
+
+.of {
+  overflow-wrap: anywhere;
+}
+
+.option[data-trouble] small {
+  color: var(--ink);
 }
 
 small {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { COMMAND_MENUS, TEXT_MENU } from '../../../command/commandMenus.ts'
+import { COMMAND_MENUS, FOR_KINDS } from '../../../command/commandMenus.ts'
 import { COMMANDS, type CommandId } from '../../../command/commandTable.ts'
 import { keysOf } from '../../../command/keys/keysOf.ts'
 import type { Commands } from '../../../command/useCommands.ts'
@@ -35,10 +35,11 @@ const run = (id: CommandId): void => {
   props.actions.run(id, false)
   hover.stage = stage
 }
-const hasText = (): boolean => selection.layers.some((id) => layerById(document.scene!, id)?.kind === 'text')
 const groups = computed(() => {
+  const kinds = new Set(selection.layers.map((id) => layerById(document.scene!, id)?.kind))
+  const isFor = (id: CommandId): boolean => FOR_KINDS[id]?.some((kind) => kinds.has(kind)) ?? true
   const menu = COMMAND_MENUS[props.menu.kind]
-  return props.menu.kind === 'layer' && hasText() ? [TEXT_MENU, ...menu] : menu
+  return props.menu.kind === 'layer' ? menu.map((group) => group.filter(isFor)) : menu
 })
 const entries = computed<readonly MenuEntry[]>(() =>
   groups.value.flatMap((group, g) =>

@@ -39,10 +39,11 @@ import { useStageGestures } from './useStageGestures.ts'
 
 // What is not there at first comes when it is.
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
+const StageFrameMove = defineAsyncComponent(() => import('./frame/StageFrameMove.vue'))
 const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
 
 /** The stage: the picture, the space around it, and what lies over it. */
-defineEmits<{ import: []; key: [] }>()
+defineEmits<{ key: [] }>()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -59,7 +60,7 @@ const { width, height } = useElementSize(panel)
 const picture = { drawn: shallowRef(0) }
 const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
-const loader = new PictureLoader(pictures, assetShelf.read)
+const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
 const onion = useOnion()
 
 const camera = useStageCamera(panel, {
@@ -80,7 +81,7 @@ const pen = usePen(camera)
 
 const giveScene = (): boolean => {
   if (!painter.value || !stageView.shown) return false
-  painter.value.setScene(stageView.shown, document.bends)
+  painter.value.setScene(stageView.shown, document.bends, document.scenes)
   painter.value.setOnion(onion.value)
   return true
 }
@@ -99,11 +100,11 @@ const press = (event: PointerEvent): void => {
   if (event.button !== 0 || stageView.before || tool === 'pointer') gestures.press(event)
   else if (tool === 'route') routes.press(event)
   else if (tool === 'pen') pen.press(event)
-  else shapes.press(event, tool)
+  else if (tool !== 'frame') shapes.press(event, tool)
 }
 const openMenu = (event: MouseEvent): void => {
   // Tools and switches over the picture are not the picture.
-  if ((event.target as Element).closest('.float, .rail')) return
+  if ((event.target as Element).closest('.float, .rail, .ground')) return
   // Asked for by key it is for what is selected.
   if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
@@ -142,7 +143,9 @@ watch(
   },
   { flush: 'post' },
 )
-watch([() => stageView.shown, () => document.bends], () => redrawIfChanged(), { flush: 'sync' })
+watch([() => stageView.shown, () => document.bends, () => document.scenes], () => redrawIfChanged(), {
+  flush: 'sync',
+})
 // An edit has drawn them already.
 watch(onion, (now) => painter.value?.setOnion(now) && redraw())
 watch(
@@ -187,7 +190,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
 <template>
   <section class="stage" data-region="stage" tabindex="-1" aria-label="Stage" @contextmenu="openMenu">
     <div class="rail">
-      <StageTools @import="$emit('import')" />
+      <StageTools />
     </div>
     <div
       ref="panel"
@@ -222,7 +225,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :is-on-layer="gestures.isOnLayer"
         />
         <StageDrafts
-          v-if="stageView.tool !== 'pointer'"
+          v-if="!['pointer', 'frame'].includes(stageView.tool)"
           :view="view"
           :route="routes.line.value"
           :shape="shapes.draft.value"
@@ -233,6 +236,13 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :view="view"
           :painter="painter"
           :picture="picture"
+        />
+        <StageFrameMove
+          v-if="stageView.tool === 'frame' && width > 0 && !playback.playing"
+          :width="width"
+          :height="height"
+          :pictures="pictures"
+          :drawn="picture.drawn.value"
         />
         <SnapMarks :snapping="snapping" :view="view" />
         <StageRulers

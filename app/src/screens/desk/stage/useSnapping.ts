@@ -92,12 +92,14 @@ export function useSnapping(stage: {
       { x: 0, y: 0, width, height },
       ...points.map(([x, y]) => ({ x, y, width: 0, height: 0 })),
       ...shown
-        .filter(({ layer }) => !moving.has(layer.id))
+        .filter(({ use, layer }) => use === layer && !moving.has(layer.id))
         .flatMap((item) => boxAround(cornersOf(item)) ?? []),
     ]
     const to = { boxes, guides: scene.guides ?? NO_GUIDES, within: NEAR / stage.scale() }
     return {
-      box: boxAround(shown.filter(({ layer }) => moving.has(layer.id)).flatMap(cornersOf)),
+      box: boxAround(
+        shown.filter(({ layer, isOriginal }) => isOriginal && moving.has(layer.id)).flatMap(cornersOf),
+      ),
       snap(box, event, only) {
         if (!preferences.align || event.ctrlKey || event.metaKey) {
           marks.value = null

@@ -4,6 +4,7 @@ import { toast } from '../../../ui/toast.ts'
 import { moveLayersBy, moveWholeRoutesBy } from '@arrow-bend/core/edit'
 import {
   layerById,
+  shownScene,
   layerTimeAt,
   parentMatrixAt,
   withRiders,
@@ -142,7 +143,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const isOnLayer = (event: PointerEvent, layer: string): boolean => {
     const point = camera.stagePoint(event)
     const inside = withRiders(document.scene!, [layer])
-    return items().some((item) => inside.has(item.layer.id) && takesClickAt(item, point, pictures))
+    return items().some((item) => inside.has(item.use.id) && takesClickAt(item, point, pictures))
   }
 
   const parentOf = (id: string): string | null => layerById(document.scene!, id)?.parent ?? null
@@ -169,7 +170,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
   const isGroup = (id: string): boolean => layerById(document.scene!, id)?.kind === 'group'
 
   const selectAt = (event: MouseEvent): void => {
-    const hit = itemAt(items(), camera.stagePoint(event), pictures)?.layer.id
+    const hit = itemAt(items(), camera.stagePoint(event), pictures)?.use.id
     const target = hit && layerToMove(hit)
     if (target) selection.selectWholeLayers(target)
     else selection.clear()
@@ -177,7 +178,9 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
 
   const writeAt = (event: MouseEvent): void => {
     const hit = itemAt(items(), camera.stagePoint(event), pictures)
-    if (hit?.kind !== 'text') return
+    const shown = hit && shownScene(hit.use, document.scenes)
+    if (shown) selection.goTo(shown.id)
+    if (hit?.kind !== 'text' || hit.layer !== hit.use) return
     selection.selectLayers([hit.layer.id])
     stageView.writing = hit.layer.id
   }
@@ -189,7 +192,7 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
       return
     }
     const point = camera.stagePoint(event)
-    const hit = itemAt(items(), point, pictures)?.layer.id ?? null
+    const hit = itemAt(items(), point, pictures)?.use.id ?? null
     if (event.shiftKey) {
       const one = hit && besideSelected(hit)
       if (one) selection.selectLayers([one], true)

@@ -14,6 +14,9 @@ const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
   path: pathMarkup,
   text: textMarkup,
   image: imageMarkup,
+  // A page has nothing yet that clips and scenes within scenes could be written as.
+  clip: () => '',
+  scene: () => '',
 }
 
 /** A drawn layer's art: the innermost element, in the layer's own coordinates. */

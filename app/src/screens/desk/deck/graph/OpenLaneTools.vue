@@ -177,7 +177,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       type="button"
       class="along"
       :aria-pressed="lane.along"
-      title="How far it has gone along its route, in place of X and Y"
+      title="How far it has gone along its motion path (route), in place of X and Y"
       @click="view.changeLane(row.id, { along: !lane.along })"
     >
       Distance

@@ -1,7 +1,6 @@
 import { drawingOf, pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { shallowRef, type ShallowRef } from 'vue'
-import { drawSpeed, findProperty, type KeyRef } from '@arrow-bend/core/edit'
-import type { SpeedLook } from '@arrow-bend/core/fit'
+import { drawSpeed, findProperty, type SpeedOverSpan } from '@arrow-bend/core/edit'
 import { compiledOf } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
@@ -19,7 +18,7 @@ export interface SpeedDrawing {
 /** Share of a span that has to be drawn over for it to be meant. */
 const LEAST_SHARE = 0.25
 
-/** A speed drawn by hand over one or more spans: each keeps its change and takes the shape. */
+/** A speed drawn by hand over one or more spans: each keeps its change and takes the shape, in one piece where that can be. */
 export function useSpeedDrawing(hand: GraphHand): SpeedDrawing {
   const document = useDocument()
   const selection = useSelection()
@@ -30,20 +29,20 @@ export function useSpeedDrawing(hand: GraphHand): SpeedDrawing {
     const property = findProperty(document.project!, hand.lane())
     if (!property || drawn.length < 2) return
     const { times, keys } = compiledOf(property, document.bends)
-    const meant: { ref: KeyRef; looks: SpeedLook[] }[] = []
+    const meant: SpeedOverSpan[] = []
     keys.slice(0, -1).forEach((key, i) => {
       const [x0, x1] = [view.xOf(times[i]!), view.xOf(times[i + 1]!)]
       const looks = drawn
         .filter(([x]) => x >= x0 && x <= x1)
         .map(([x, y]) => ({ u: (x - x0) / (x1 - x0), speed: scale.valueOf(y) }))
       const covered = looks.length > 1 ? looks[looks.length - 1]!.u - looks[0]!.u : 0
-      if (covered >= LEAST_SHARE) meant.push({ ref: hand.refOf(key.id), looks })
+      if (covered >= LEAST_SHARE) meant.push({ key: key.id, looks })
     })
     if (meant.length === 0) return
     document.apply(
       'Speed drawn',
-      (draft) => meant.forEach(({ ref, looks }) => drawSpeed(draft, [ref], looks)),
-      () => selection.selectSpans(meant.map(({ ref }) => ref)),
+      (draft) => drawSpeed(draft, hand.lane(), meant),
+      () => selection.selectSpans(meant.map(({ key }) => hand.refOf(key))),
     )
   }
 

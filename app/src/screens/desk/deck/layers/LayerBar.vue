@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Layer } from '@arrow-bend/core/scene'
+import { beginsWithSpan, runOutOf, sourceSeconds, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
@@ -85,6 +85,20 @@ const bar = computed(() => {
   const [x0, x1] = [view.xOf(props.layer.span[0]), view.xOf(props.layer.span[1])]
   return { x: x0 + 0.5, width: Math.max(0, x1 - x0 - 1) }
 })
+/** How long what it shows lasts, s. */
+const lasts = computed(() =>
+  document.scene && beginsWithSpan(props.layer.kind)
+    ? sourceSeconds(props.layer, document.scene, document.project!)
+    : 0,
+)
+/** Looked for anew only where the layer, or how long its source lasts, has changed. */
+const runOutTimes = computed(() =>
+  runOutOf(props.layer, lasts.value, { rate: document.rate, library: document.bends }),
+)
+/** Where what it shows has run out, px. */
+const runOut = computed(() =>
+  runOutTimes.value.map(([from, to]) => ({ x: view.xOf(from), width: view.xOf(to) - view.xOf(from) })),
+)
 /** px at the ends of a bar by which it is trimmed; less where it is short. */
 const GRIP = 8
 const grips = computed(() => {
@@ -99,7 +113,7 @@ type Capsule = (typeof capsules)['value'][number]
 useRowPaper(
   () => props.top,
   () => {
-    const face = { bar: bar.value, capsules: capsules.value }
+    const face = { bar: bar.value, runOut: runOut.value, capsules: capsules.value }
     return (brush) => paintBar(brush, face)
   },
 )
@@ -140,7 +154,11 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       rx="4"
       @pointerdown.left.stop="bars.slide($event, layer)"
     >
-      <title>Drag to move it in time; with Alt its keys alone, with Shift the bar alone</title>
+      <title>
+        Drag to move it in time; with Alt its keys alone, with Shift the bar alone{{
+          runOut.length > 0 ? '. Hatched: what it shows has run out, one frame is held' : ''
+        }}
+      </title>
     </rect>
     <rect
       v-for="grip in grips"

@@ -38,6 +38,7 @@ const deeds = computed(() => {
     'duplicate',
     'group',
     ...(props.layer.kind === 'group' ? ['ungroup' as const] : []),
+    ...(props.layer.kind === 'scene' ? (['openShown', 'apart'] as const) : ['nest' as const]),
     'remove',
   ]
   return ids.map((id) => ({ id, name: COMMANDS[id].name }))

@@ -3,6 +3,8 @@ import type { Brush } from './useRowPaper.ts'
 /** All that is seen of a layer's own row, px. */
 export interface BarFace {
   readonly bar: { readonly x: number; readonly width: number }
+  /** Where what it shows has run out. */
+  readonly runOut: readonly { readonly x: number; readonly width: number }[]
   /** A capsule for every moment with keys, higher for more of them. */
   readonly capsules: readonly { readonly x: number; readonly height: number; readonly chosen: boolean }[]
 }
@@ -11,13 +13,14 @@ const MIDDLE = 13
 const CAPSULE = 5
 
 /** Paints the bar a layer shows for, and its capsules on it. */
-export function paintBar({ on, ink }: Brush, { bar, capsules }: BarFace): void {
+export function paintBar({ on, ink }: Brush, { bar, runOut, capsules }: BarFace): void {
   on.beginPath()
   on.roundRect(bar.x, 4.5, bar.width, 17, Math.min(4, bar.width / 2))
   on.fillStyle = ink('sheet-2')
   on.fill()
   on.strokeStyle = ink('rule')
   on.stroke()
+  for (const stretch of runOut) hatch({ on, ink }, stretch)
   on.lineCap = 'round'
   on.lineWidth = CAPSULE
   for (const chosen of [false, true]) {
@@ -31,4 +34,24 @@ export function paintBar({ on, ink }: Brush, { bar, capsules }: BarFace): void {
     on.strokeStyle = ink(chosen ? 'pencil' : 'ink-2')
     on.stroke()
   }
+}
+
+/** px from line to line. */
+const HATCH = 6
+
+function hatch({ on, ink }: Pick<Brush, 'on' | 'ink'>, { x, width }: BarFace['runOut'][number]): void {
+  on.save()
+  on.beginPath()
+  on.rect(x, 5, width, 16)
+  on.clip()
+  on.beginPath()
+  // The same lines wherever the stretch begins and ends.
+  for (let at = Math.floor((x - 16) / HATCH) * HATCH; at < x + width; at += HATCH) {
+    on.moveTo(at, 21)
+    on.lineTo(at + 16, 5)
+  }
+  on.lineWidth = 1
+  on.strokeStyle = ink('ink-2')
+  on.stroke()
+  on.restore()
 }

@@ -31,7 +31,7 @@ import type { TargetSpans } from './useTargetSpans.ts'
 const props = defineProps<{ actions: Commands; target: TargetSpans }>()
 
 // Reading CSS takes a parser, which comes after all else is there.
-const ColourMix = defineAsyncComponent(() => import('./ColourMix.vue'))
+const ColourMix = defineAsyncComponent(() => import('../ColourMix.vue'))
 const CssField = defineAsyncComponent(() => import('./CssField.vue'))
 
 const document = useDocument()
@@ -214,7 +214,7 @@ const chooseMode = (mode: Mode): void =>
             )
         "
       />
-      <ColourMix v-if="first.compiled.property.kind === 'colour'" :target="target" />
+      <ColourMix v-if="first.compiled.property.kind === 'colour'" :spans="target.spans.value" />
       <CssField :bend="mixed ? null : shown" @choose="choose" />
     </template>
   </section>

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { QUICK_BENDS } from '@arrow-bend/core/bend'
 import {
+  sequenceLayers,
   setLayerSpan,
   setSceneDuration,
   slideLayers,
   type SlidePart,
   type SpanPolicy,
 } from '@arrow-bend/core/edit'
+import type { Layer } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import EditField from '../../EditField.vue'
 import TimeRow from './TimeRow.vue'
@@ -37,24 +42,44 @@ const ENDS = [
   { value: 'start', label: 'at its start' },
 ] as const
 
+const tell = useToldStep()
 const part = ref<SlidePart>('both')
 const at = ref<'start' | 'end'>('end')
 const layers = computed(() => document.scene!.layers.filter(({ id }) => selection.hasLayer(id)))
 const first = computed(() => layers.value[0] ?? null)
 const step = computed(() => frameTicks(document.rate))
 
-const setSpan = (span: readonly [Ticks, Ticks]): void => {
-  const ids = layers.value.map(({ id }) => id)
+/** Each keeps what is not set of it. */
+const setSpans = (spanOf: (layer: Layer) => readonly [Ticks, Ticks]): void => {
+  const spans = layers.value.map((layer) => ({ layer: layer.id, span: spanOf(layer) }))
   document.apply('Layer’s time set', (draft) => {
-    for (const layer of ids)
+    for (const { layer, span } of spans)
       setLayerSpan(draft, { scene: document.sceneId, layer }, span, preferences.spanPolicy)
   })
 }
-const setEdge = (edge: 0 | 1, to: Ticks): void => {
-  if (first.value) setSpan(edge === 0 ? [to, first.value.span[1]] : [first.value.span[0], to])
-}
-const setLength = (to: Ticks): void => {
-  if (first.value) setSpan([first.value.span[0], asTicks(first.value.span[0] + to)])
+const setEdge = (edge: 0 | 1, to: Ticks): void =>
+  setSpans(({ span }) => (edge === 0 ? [to, span[1] as Ticks] : [span[0] as Ticks, to]))
+const setLength = (to: Ticks): void => setSpans(({ span }) => [span[0] as Ticks, asTicks(span[0] + to)])
+
+const overlap = ref(0)
+const fades = ref(true)
+const EASE_BOTH = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend
+const sequence = (): void => {
+  const ids = layers.value.map(({ id }) => id)
+  const options = {
+    overlap: overlap.value * step.value,
+    fade: fades.value ? EASE_BOTH : null,
+    makeId: document.makeId,
+  }
+  const report = document.apply('Layers laid end to end', (draft) =>
+    sequenceLayers(draft, document.sceneId, ids, options),
+  )
+  if (report)
+    tell(
+      report.left.length > 0
+        ? `${report.placed} layers laid end to end; ${report.left.map((name) => `“${name}”`).join(', ')} fades already and was left so.`
+        : `${report.placed} layers laid end to end.`,
+    )
 }
 const setDuration = (duration: Ticks): void => {
   document.apply('Length of the scene set', (draft) =>
@@ -121,6 +146,34 @@ const stepped = (time: number, frames: number): Ticks => asTicks(time + frames *
         "
       />
     </div>
+    <template v-if="layers.length > 1">
+      <h3>One after another</h3>
+      <div class="line">
+        <NumberField
+          class="grow"
+          show-label
+          label="Overlap"
+          name="Overlap of layers"
+          unit="f"
+          :digits="0"
+          :min="-100000"
+          :max="100000"
+          :model-value="overlap"
+          @input="(value: number) => (overlap = Math.round(value))"
+        />
+        <button
+          type="button"
+          class="button small"
+          title="In the order they start now; those that start together from the top of the list down"
+          @click="sequence"
+        >
+          Lay end to end
+        </button>
+      </div>
+      <label class="line" title="The upper of two fades, so that nothing shines through">
+        <input v-model="fades" type="checkbox" :disabled="overlap <= 0" />dissolve over the overlap
+      </label>
+    </template>
   </template>
   <p v-else class="note">Select a layer: its name in the list, or its bar.</p>
   <h3>Scene</h3>

@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import { Dices } from '@lucide/vue'
-import { computed, ref } from 'vue'
-import {
-  alignKeys,
-  distributeGroups,
-  staggerKeys,
-  type GroupMoment,
-  type KeyGrouping,
-  type MoveReport,
-  type StaggerOrder,
-} from '@arrow-bend/core/edit'
-import { frameTicks } from '@arrow-bend/core/time'
+import { storeToRefs } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useEffectiveSelection } from '../../../../session/selection/effectiveSelection.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
+import { useOrdering, type OrderName } from '../../../../session/view/ordering.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
@@ -28,12 +21,13 @@ const document = useDocument()
 const effective = useEffectiveSelection()
 const playback = usePlayback()
 const tell = useTellReplaced()
+const ordering = useOrdering()
 
 const GROUPINGS: readonly { value: KeyGrouping; label: string; hint: string }[] = [
   { value: 'layer', label: 'By layer', hint: 'All keys of a layer go together' },
   { value: 'lane', label: 'By lane', hint: 'Each lane goes by itself' },
 ]
-const ORDERS = [
+const ORDERS: readonly { value: OrderName; label: string }[] = [
   { value: 'list', label: 'as listed' },
   { value: 'reversed', label: 'as listed, last first' },
   { value: 'right', label: 'left to right' },
@@ -42,8 +36,7 @@ const ORDERS = [
   { value: 'up', label: 'bottom to top' },
   { value: 'near', label: 'near to far' },
   { value: 'chance', label: 'by chance' },
-] as const
-type OrderName = (typeof ORDERS)[number]['value']
+]
 const STEPS = [
   { value: 'frames', label: 'Frames' },
   { value: 'overlap', label: 'Overlap %' },
@@ -57,57 +50,23 @@ const growths = computed(() => [
     .map(({ label, bend }) => ({ label: `as “${label}”`, bend })),
 ])
 
-const by = ref<KeyGrouping>('layer')
-const orderName = ref<OrderName>('list')
-const seed = ref(1)
-const stepKind = ref<(typeof STEPS)[number]['value']>('frames')
-const frames = ref(3)
-const overlap = ref(50)
-const growth = ref(0)
-const together = ref(false)
-const pointX = ref<number | null>(null)
-const pointY = ref<number | null>(null)
-const centre = computed(() => document.size.map((side) => side / 2) as [number, number])
-
-const order = computed<StaggerOrder>(() => {
-  const at = playback.time
-  switch (orderName.value) {
-    case 'list':
-    case 'reversed':
-      return { by: orderName.value }
-    case 'right':
-    case 'left':
-      return { by: 'x', at, descending: orderName.value === 'left' }
-    case 'down':
-    case 'up':
-      return { by: 'y', at, descending: orderName.value === 'up' }
-    case 'near':
-      return { by: 'near', at, point: [pointX.value ?? centre.value[0], pointY.value ?? centre.value[1]] }
-    default:
-      return { by: 'chance', seed: seed.value }
-  }
+const { by, orderName, seed, stepKind, frames, overlap, together, pointX, pointY } = storeToRefs(ordering)
+const growth = computed({
+  get: () =>
+    Math.max(
+      0,
+      growths.value.findIndex(({ bend }) => bend === ordering.along),
+    ),
+  set: (index) => (ordering.along = growths.value[index]?.bend ?? null),
 })
+// A bend that cannot be chosen any more is not gone by unseen.
+watch(growths, (now) => {
+  if (!now.some(({ bend }) => bend === ordering.along)) ordering.along = null
+})
+const centre = computed(() => document.size.map((side) => side / 2) as [number, number])
 const edit = computed(() => {
   const { keys } = effective
-  if (keys.length === 0) return null
-  const along = growths.value[growth.value]?.bend ?? null
-  const options = {
-    order: order.value,
-    by: by.value,
-    step:
-      stepKind.value === 'frames'
-        ? { ticks: frames.value * frameTicks(document.rate) }
-        : { overlapPercent: overlap.value },
-    ...(along ? { along } : {}),
-  }
-  const first = together.value
-  return {
-    label: 'Keys staggered',
-    recipe: (draft: Parameters<typeof staggerKeys>[0]): MoveReport => {
-      if (first) alignKeys(draft, keys, { by: options.by, moment: 'start' })
-      return staggerKeys(draft, keys, options)
-    },
-  }
+  return keys.length === 0 ? null : { label: 'Keys staggered', recipe: ordering.stagger(keys) }
 })
 const look = usePreview(() => edit.value)
 

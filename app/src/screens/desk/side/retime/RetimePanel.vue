@@ -14,6 +14,8 @@ defineProps<{ actions: Commands }>()
 
 const OrderSection = defineAsyncComponent(() => import('./OrderSection.vue'))
 const RhythmSection = defineAsyncComponent(() => import('./RhythmSection.vue'))
+const LoopSection = defineAsyncComponent(() => import('./LoopSection.vue'))
+const InsideSection = defineAsyncComponent(() => import('./InsideSection.vue'))
 const LayersSection = defineAsyncComponent(() => import('./LayersSection.vue'))
 const TidySection = defineAsyncComponent(() => import('./TidySection.vue'))
 
@@ -26,6 +28,8 @@ const SECTIONS: readonly { value: RetimeSection; label: string; hint: string }[]
   { value: 'length', label: 'Length', hint: 'How long the selected keys take' },
   { value: 'order', label: 'Order', hint: 'Who goes when: stagger, align, spread out' },
   { value: 'rhythm', label: 'Rhythm', hint: 'Bend the times of the keys themselves' },
+  { value: 'loop', label: 'Loop', hint: 'Go round for ever without a seam' },
+  { value: 'inside', label: 'Inside', hint: 'How time runs within groups and shown scenes' },
   { value: 'layers', label: 'Layers', hint: 'When layers are shown, and how long the scene is' },
   { value: 'tidy', label: 'Tidy', hint: 'Keys that change nothing, near-duplicates, frames' },
 ]
@@ -44,6 +48,8 @@ const words = computed(() => {
     <LengthSection v-if="panel.section === 'length'" :actions="actions" />
     <OrderSection v-else-if="panel.section === 'order'" />
     <RhythmSection v-else-if="panel.section === 'rhythm'" />
+    <LoopSection v-else-if="panel.section === 'loop'" />
+    <InsideSection v-else-if="panel.section === 'inside'" />
     <LayersSection v-else-if="panel.section === 'layers'" />
     <TidySection v-else />
   </section>

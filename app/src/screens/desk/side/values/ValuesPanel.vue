@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ClipboardPaste, Copy, Pause, Split } from '@lucide/vue'
 import { computed, ref } from 'vue'
+import { targetSpans } from '@arrow-bend/core/choose'
 import { toast } from '../../../../ui/toast.ts'
 import { bendText, readEasing } from '@arrow-bend/core/format/css'
 import {
@@ -15,6 +16,7 @@ import {
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
+import { NOTHING_SELECTED } from '../../../../session/selection/selection.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { keysOf } from '../../../../command/keys/keysOf.ts'
 import { findProperty, setKeys } from '@arrow-bend/core/edit'
@@ -24,6 +26,7 @@ import TimeField from '../../../../ui/TimeField.vue'
 import EditField from '../../EditField.vue'
 import type { Commands } from '../../../../command/useCommands.ts'
 import { useToldStep } from '../../../../command/useToldStep.ts'
+import ColourMix from '../ColourMix.vue'
 import { useKeyTable, type ValueRow } from './useKeyTable.ts'
 
 /** The selected keys in numbers: times, values, how they pass motion through, bends. */
@@ -39,6 +42,11 @@ const sheet = ref<HTMLElement | null>(null)
 const several = computed(
   () => new Set(rows.value.map(({ ref: { layer, property } }) => `${layer}/${property}`)).size > 1,
 )
+/** Spans of colours among them, whose mixing is chosen where their keys are edited. */
+const colours = computed(() => {
+  const keys = rows.value.filter(({ property }) => property.kind === 'colour').map((row) => row.ref)
+  return keys.length === 0 ? [] : targetSpans(document.project!, { ...NOTHING_SELECTED, keys })
+})
 const isPair = computed(() => rows.value.some(({ property: { kind } }) => KIND_WIDTH[kind] === 2))
 const THROUGH: readonly { through: Through; label: string }[] = [
   { through: 'corner', label: 'Corner' },
@@ -178,6 +186,7 @@ const onPaste = (event: ClipboardEvent): void => {
         @press="paste"
       />
     </div>
+    <ColourMix v-if="colours.length > 0" class="px-3 pb-2" :spans="colours" />
     <div
       v-if="rows.length > 0"
       ref="sheet"

@@ -36,7 +36,7 @@ export function boxItems(
 ): BoxItem[] {
   const shown = items.filter((item) => item.shown)
   return ids.flatMap((id): BoxItem[] => {
-    const item = shown.find(({ layer }) => layer.id === id)
+    const item = shown.find(({ layer, isOriginal }) => isOriginal && layer.id === id)
     // The sampler writes its matrix anew for every moment; a drag needs the one it began with.
     if (item)
       return [
@@ -49,7 +49,7 @@ export function boxItems(
     if (!inverse) return []
     const inside = withRiders(scene, [id])
     const corners = shown
-      .filter((candidate) => inside.has(candidate.layer.id))
+      .filter((candidate) => candidate.use === candidate.layer && inside.has(candidate.layer.id))
       .flatMap((candidate) => itemCorners(candidate, pictures))
     const bounds = boxAround(corners.map(([x, y]): Point => applyMatrix(inverse, x, y)))
     return bounds ? [{ layer, matrix, bounds }] : []

@@ -93,7 +93,7 @@ const { floatingStyles } = useFloating(opener, panel, {
         ref="opener"
         class="opener"
         aria-label="Whole route"
-        title="Whole route: move, scale, turn, mirror"
+        title="Whole motion path (route): move, scale, turn, mirror"
       >
         <Waypoints :size="16" :stroke-width="1.75" aria-hidden="true" />
       </PopoverButton>

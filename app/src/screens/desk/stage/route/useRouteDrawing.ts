@@ -1,7 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, type ComputedRef, type Ref, type ShallowRef } from 'vue'
 import { toast } from '../../../../ui/toast.ts'
-import { drawRoute, type DrawnPoint } from '@arrow-bend/core/edit'
+import type { DrawnPoint } from '@arrow-bend/core/edit'
 import { timedKeys } from '@arrow-bend/core/property'
 import { applyMatrix, invertMatrix, layerById, parentMatrixAt } from '@arrow-bend/core/scene'
 import { asTicks, ticksOfSeconds, type Ticks } from '@arrow-bend/core/time'
@@ -74,6 +74,7 @@ export function useRouteDrawing(camera: StageCamera): RouteDrawingTool {
     const inverse = invertMatrix(parentMatrixAt(document.scene!, id, playback.time, document.bends))
     if (!inverse) return
     const began = event.timeStamp
+    const edits = import('../../../../command/seldomEdits.ts')
     const points: DrawnPoint[] = []
     const add = (moved: PointerEvent): void => {
       const [x, y] = camera.stagePoint(moved)
@@ -91,14 +92,16 @@ export function useRouteDrawing(camera: StageCamera): RouteDrawingTool {
         stageView.tool = 'pointer'
         if (cancelled) return
         const [start, end] = keepTiming.value ? [playback.time, playback.time] : stretchOf(id)
-        document.apply('Route drawn', (draft) =>
-          drawRoute(draft, { scene: document.sceneId, layer: id, property: 'position' }, points, {
-            start,
-            end,
-            keepTiming: keepTiming.value,
-            within: TREMBLE / camera.view.value.scale,
-            makeId: document.makeId,
-          }),
+        const ref = { scene: document.sceneId, layer: id, property: 'position' }
+        const options = {
+          start,
+          end,
+          keepTiming: keepTiming.value,
+          within: TREMBLE / camera.view.value.scale,
+          makeId: document.makeId,
+        }
+        void edits.then(({ drawRoute }) =>
+          document.apply('Route drawn', (draft) => drawRoute(draft, ref, points, options)),
         )
       },
     })

@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { ImagePlus, MousePointer2, PencilLine } from '@lucide/vue'
+import { ImagePlus, MousePointer2, PencilLine, SquareSquare } from '@lucide/vue'
 import type { Component } from 'vue'
+import { useArtImport } from '../../../../command/artImport.ts'
 import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import { LAYER_ICONS } from '../../layerIcons.ts'
 
 /** What the pointer does on the stage. */
-defineEmits<{ import: [] }>()
 
+const art = useArtImport()
 const stageView = useStageView()
 
 const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
@@ -18,6 +19,7 @@ const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'ellipse', label: 'Draw an ellipse', icon: LAYER_ICONS.ellipse },
   { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },
   { tool: 'text', label: 'Set a text', icon: LAYER_ICONS.text },
+  { tool: 'frame', label: 'Move the frame over a picture: push, pull, pan', icon: SquareSquare },
 ]
 /** Chosen by key, the tool is used by keys: they are for the stage then, not for the button. */
 const choose = (event: MouseEvent, tool: StageTool): void => {
@@ -36,7 +38,7 @@ const choose = (event: MouseEvent, tool: StageTool): void => {
       :pressed="stageView.tool === tool"
       @press="(event) => choose(event, tool)"
     />
-    <IconButton :icon="ImagePlus" label="Import pictures" @press="$emit('import')" />
+    <IconButton :icon="ImagePlus" label="Import pictures" @press="art.choose()" />
   </div>
 </template>
 

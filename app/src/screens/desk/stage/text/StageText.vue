@@ -35,7 +35,8 @@ const from = window.document.activeElement as HTMLElement | SVGElement | null
 const texts = computed<readonly DrawItems['text'][]>(() => {
   void props.picture.drawn.value
   return props.painter.items.filter(
-    (item): item is DrawItems['text'] => item.kind === 'text' && item.shown && !item.layer.locked,
+    (item): item is DrawItems['text'] =>
+      item.kind === 'text' && item.isOriginal && item.shown && !item.layer.locked,
   )
 })
 const item = computed(() => {

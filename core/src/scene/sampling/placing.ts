@@ -1,8 +1,14 @@
-import type { BendLibrary } from '../bend/index.ts'
-import { compiledOf, directionInto, speedInto, valueInto, type CompiledProperty } from '../property/index.ts'
-import { TICKS_PER_SECOND } from '../time/index.ts'
-import type { Layer } from './document.ts'
-import { transformInto, type Matrix } from './matrix.ts'
+import type { BendLibrary } from '../../bend/index.ts'
+import {
+  compiledOf,
+  directionInto,
+  speedInto,
+  valueInto,
+  type CompiledProperty,
+} from '../../property/index.ts'
+import { TICKS_PER_SECOND } from '../../time/index.ts'
+import type { Layer } from '../document.ts'
+import { transformInto, type Matrix } from '../matrix.ts'
 
 /** What places a layer on what it rides on, made ready. */
 export interface Placing {

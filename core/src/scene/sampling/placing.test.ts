@@ -9,9 +9,9 @@ import {
   momentsOf,
   projectOf,
   property,
-} from '../../test/trials.ts'
-import { TICKS_PER_SECOND } from '../time/index.ts'
-import { applyMatrix, compileScene, parentMatrixAt, sampleSceneInto, sceneAt, type Layer } from './index.ts'
+} from '../../../test/trials.ts'
+import { TICKS_PER_SECOND } from '../../time/index.ts'
+import { applyMatrix, compileScene, parentMatrixAt, sampleSceneInto, sceneAt, type Layer } from '../index.ts'
 
 const second = (count: number): number => Math.round(count * TICKS_PER_SECOND)
 

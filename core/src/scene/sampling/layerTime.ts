@@ -1,22 +1,22 @@
-import type { BendLibrary } from '../bend/index.ts'
-import { compiledOf, speedInto, valueInto, type CompiledProperty } from '../property/index.ts'
-import { TICKS_PER_SECOND } from '../time/index.ts'
-import type { Layer, Scene } from './document.ts'
-import { LOCAL_TIME, playedProperty } from './layers/localTime.ts'
-import { layerById } from './makeLayer.ts'
+import type { BendLibrary } from '../../bend/index.ts'
+import { compiledOf, speedInto, valueInto, type CompiledProperty } from '../../property/index.ts'
+import { TICKS_PER_SECOND } from '../../time/index.ts'
+import type { Layer, Scene } from '../document.ts'
+import { LOCAL_TIME, playedProperty } from '../layers/localTime.ts'
+import { layerById } from '../makeLayer.ts'
 
 const one = new Float64Array(1)
 
-/** The time inside a group, made ready; null where it is the group's own layer time. */
+/** The time inside a layer that has a time of its own, made ready; null where it is the layer's own layer time. */
 export type InnerTime = CompiledProperty | null
 
-export function compileInnerTime({ kind, properties }: Layer, library: BendLibrary): InnerTime {
-  const local = kind === 'group' ? properties[LOCAL_TIME.name] : undefined
-  if (!local || (local.keys.length === 0 && local.value === 0)) return null
-  return compiledOf(playedProperty(LOCAL_TIME.name, local), library)
+export function compileInnerTime(layer: Layer, library: BendLibrary): InnerTime {
+  const local = layer.properties[LOCAL_TIME.name]
+  if (!local || (layer.kind === 'group' && local.keys.length === 0 && local.value === 0)) return null
+  return compiledOf(playedProperty(layer, LOCAL_TIME.name), library)
 }
 
-/** Ticks inside a group at its own layer time; a fraction of a tick where its local time says so. */
+/** Ticks inside a layer at its own layer time; a fraction of a tick where its local time says so. */
 export function innerTimeAt(inner: InnerTime, time: number): number {
   if (!inner) return time
   valueInto(one, inner, time)

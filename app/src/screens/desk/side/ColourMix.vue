@@ -4,14 +4,14 @@ import { ChevronDown } from '@lucide/vue'
 import { computed } from 'vue'
 import { setRules, type PropertyRef } from '@arrow-bend/core/edit'
 import { compileProperty, hexOf, valueAt, type Mix } from '@arrow-bend/core/property'
-import { useDocument } from '../../../../session/document/document.ts'
-import type { TargetSpans } from './useTargetSpans.ts'
+import type { SpanTarget } from '@arrow-bend/core/choose'
+import { useDocument } from '../../../session/document/document.ts'
 
 /** The space that colours are mixed in between their keys, each with what lies between drawn over the span's time. */
-const props = defineProps<{ target: TargetSpans }>()
+const props = defineProps<{ spans: readonly SpanTarget[] }>()
 
 const document = useDocument()
-const { spans, first } = props.target
+const first = computed(() => props.spans[0])
 
 const MIXES: readonly { mix: Mix; label: string }[] = [
   { mix: 'oklab', label: 'OKLab: even to the eye' },
@@ -38,7 +38,7 @@ const rampOf = (mix: Mix): string => {
 const labelOf = (mix: Mix): string => MIXES.find((one) => one.mix === mix)!.label
 const choose = (mix: Mix): void => {
   const refs = new Map<string, PropertyRef>()
-  for (const { ref } of spans.value) refs.set(`${ref.layer}/${ref.property}`, ref)
+  for (const { ref } of props.spans) refs.set(`${ref.layer}/${ref.property}`, ref)
   document.apply(`Colours mixed in ${labelOf(mix).split(':')[0]}`, (draft) =>
     setRules(draft, [...refs.values()], { mix }),
   )

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { key, layerWith, projectOf, property } from '../../test/trials.ts'
-import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
-import { compileLayerClock, compileScene, layerTimeAt, sampleSceneInto, sceneAt } from './index.ts'
-import type { Layer, Scene } from './document.ts'
+import { key, layerWith, projectOf, property } from '../../../test/trials.ts'
+import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
+import { compileLayerClock, compileScene, layerTimeAt, sampleSceneInto, sceneAt } from '../index.ts'
+import type { Layer, Scene } from '../document.ts'
 
 const seconds = (count: number): number => count * TICKS_PER_SECOND
 const local = (keys: ReturnType<typeof key>[], value = 0) => ({

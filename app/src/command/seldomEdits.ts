@@ -1,0 +1,14 @@
+// Edits that are seldom asked for, and so come when they are: the screen is there sooner without them.
+export {
+  addSceneLayer,
+  fitFrame,
+  makePause,
+  makePlain,
+  drawRoute,
+  joinPosition,
+  nestLayers,
+  placeArt,
+  repeatDrawing,
+  splitPosition,
+  takeScenesApart,
+} from '@arrow-bend/core/edit'

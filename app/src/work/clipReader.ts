@@ -1,0 +1,39 @@
+import { Refusal } from '@arrow-bend/core/refusal'
+import type { ClipFacts, ClipFrame, ClipWorker } from './clipWorker.ts'
+import type { Refused } from './fileWorker.ts'
+import { TaskWorker } from './taskWorker.ts'
+
+/** Bytes a clip may have: what a project's file can hold. */
+const MOST_BYTES = 256 * 1024 * 1024
+const LIMIT_MS = 120_000
+const FRAMES_LIMIT_MS = 20_000
+
+const clipWorker = (): TaskWorker<ClipWorker> =>
+  new TaskWorker(() => new Worker(new URL('./clipWorker.ts', import.meta.url), { type: 'module' }))
+/** Looking into a file may be called off, which must not end the reading of others. */
+const looker = clipWorker()
+const reader = clipWorker()
+
+/**
+ * Looks into a clip in a worker.
+ * @throws Refusal with a sentence
+ */
+export async function readClip(file: File, signal?: AbortSignal): Promise<ClipFacts> {
+  if (file.size === 0) throw new Refusal(`“${file.name}” is empty. Nothing was changed.`)
+  if (file.size > MOST_BYTES) throw new Refusal(`“${file.name}” is over 256 MB. Nothing was changed.`)
+  const facts = await looker.run((remote): Promise<ClipFacts | Refused> => remote.describe(file, file.name), {
+    limitMs: LIMIT_MS,
+    tooLong: `“${file.name}” takes too long to read, so it was given up. Nothing was changed.`,
+    ...(signal ? { signal } : {}),
+  })
+  if ('refused' in facts) throw new Refusal(facts.refused)
+  return facts
+}
+
+/** Frames of a clip from the one shown at a moment, s, on. @throws Refusal when that takes too long */
+export function readFrames(id: string, blob: Blob, from: number, count: number): Promise<ClipFrame[]> {
+  return reader.run((remote) => remote.frames(id, blob, from, count), {
+    limitMs: FRAMES_LIMIT_MS,
+    tooLong: 'Decoding a clip takes too long, so it was given up. Nothing was changed.',
+  })
+}

@@ -1,0 +1,155 @@
+import '../withoutEval.ts'
+import { expose, transfer } from 'comlink'
+import {
+  BlobSource,
+  CanvasSink,
+  Input,
+  MP4,
+  QTFF,
+  WEBM,
+  type InputVideoTrack,
+  type WrappedCanvas,
+} from 'mediabunny'
+import { BadFile } from '@arrow-bend/core/format/project'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { sha256 } from '../storage/assets/sha256.ts'
+import type { Refused } from './fileWorker.ts'
+
+/** What a clip is like. */
+export interface ClipFacts {
+  readonly sha256: string
+  readonly type: 'video/webm' | 'video/mp4'
+  /** px */
+  readonly size: readonly [width: number, height: number]
+  /** s */
+  readonly seconds: number
+}
+
+/** A frame, shown from one moment of the clip to another, s. */
+export interface ClipFrame {
+  readonly from: number
+  readonly to: number
+  readonly picture: ImageBitmap
+}
+
+/** A file that is open to be decoded. */
+interface OpenClip {
+  readonly sink: CanvasSink
+  /** The clip's first moment in its file, s: its 0. */
+  readonly first: number
+  readonly seconds: number
+  /** Frames in their order from where the last were read; null where that is given up. */
+  ahead: AsyncGenerator<WrappedCanvas, void> | null
+  /** Where the next of these begins, s. */
+  next: number
+  /** What is read at present, and has to end first: frames come in one order. */
+  reading: Promise<unknown>
+}
+
+const open = new Map<string, Promise<OpenClip>>()
+
+async function openTrack(blob: Blob, name: string): Promise<{ track: InputVideoTrack; input: Input }> {
+  const input = new Input({ source: new BlobSource(blob), formats: [WEBM, MP4, QTFF] })
+  if (!(await input.canRead()))
+    throw new BadFile(`“${name}” is no WebM or MP4 clip, or it is damaged at its start. Nothing was changed.`)
+  const track = await input.getPrimaryVideoTrack()
+  if (!track) throw new BadFile(`“${name}” has no pictures, only sound. Nothing was changed.`)
+  return { track, input }
+}
+
+async function openClip(id: string, blob: Blob): Promise<OpenClip> {
+  const known = open.get(id)
+  if (known) return known
+  const opening = (async (): Promise<OpenClip> => {
+    const { track } = await openTrack(blob, id)
+    const first = await track.getFirstTimestamp()
+    const seconds = (await track.computeDuration()) - first
+    return { sink: sinkOf(track), first, seconds, ahead: null, next: NaN, reading: Promise.resolve() }
+  })()
+  open.set(id, opening)
+  opening.catch(() => open.delete(id))
+  return opening
+}
+
+/** Turned, flipped and stretched as the file says, see-through where it is. A canvas of its own for each is given away. */
+const sinkOf = (track: InputVideoTrack): CanvasSink => new CanvasSink(track, { alpha: true, poolSize: 0 })
+
+function pictureOf({ canvas, timestamp, duration }: WrappedCanvas, { first }: OpenClip): ClipFrame {
+  const from = timestamp - first
+  return { from, to: from + duration, picture: (canvas as OffscreenCanvas).transferToImageBitmap() }
+}
+
+async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
+  if (!clip.ahead || Math.abs(from - clip.next) > NEAR) {
+    await clip.ahead?.return()
+    clip.ahead = clip.sink.canvases(from + clip.first)
+  }
+  const found: ClipFrame[] = []
+  while (found.length < count) {
+    const { value, done } = await clip.ahead.next()
+    if (done || !value) {
+      clip.ahead = null
+      break
+    }
+    found.push(pictureOf(value, clip))
+  }
+  clip.next = found.at(-1)?.to ?? NaN
+  return found
+}
+
+/** So near, s, a moment counts as the one the frames read last end at. */
+const NEAR = 1e-4
+
+const worker = {
+  /** Looks into a clip: what is not whole, or what this browser cannot decode, is refused here. */
+  describe: async (blob: Blob, name: string): Promise<ClipFacts | Refused> => {
+    try {
+      const { track, input } = await openTrack(blob, name)
+      const codec =
+        (await track.getCodecParameterString()) ?? (await track.getCodec()) ?? 'a codec that is not known'
+      if (!(await track.canDecode()))
+        throw new BadFile(
+          `This browser cannot decode “${name}”: its pictures are written in ${codec}. Nothing was changed.`,
+        )
+      const first = await track.getFirstTimestamp()
+      const seconds = (await track.computeDuration()) - first
+      const size = [await track.getDisplayWidth(), await track.getDisplayHeight()] as const
+      const sink = sinkOf(track)
+      for (const moment of [first, first + seconds - NEAR]) {
+        const frame = await sink.getCanvas(moment).catch(() => null)
+        if (!frame || !(seconds > 0))
+          throw new BadFile(`“${name}” breaks off, or one of its frames is damaged. Nothing was changed.`)
+      }
+      const mime = await input.getMimeType()
+      const bytes = new Uint8Array(await blob.arrayBuffer())
+      const type = mime.startsWith('video/webm') ? 'video/webm' : 'video/mp4'
+      return { sha256: await sha256(bytes), type, size, seconds }
+    } catch (caught) {
+      return {
+        refused:
+          caught instanceof BadFile
+            ? sentenceOf(caught)
+            : `“${name}” cannot be read: it breaks off or is damaged. Nothing was changed.`,
+      }
+    }
+  },
+
+  /**
+   * Frames of a clip from the one shown at a moment on, in their order.
+   * @param id by which the clip is kept open
+   * @param from s
+   */
+  frames: async (id: string, blob: Blob, from: number, count: number): Promise<ClipFrame[]> => {
+    const clip = await openClip(id, blob)
+    const turn = clip.reading.catch(() => undefined).then(() => readOn(clip, from, count))
+    clip.reading = turn
+    const found = await turn
+    return transfer(
+      found,
+      found.map(({ picture }) => picture),
+    )
+  },
+}
+export type ClipWorker = typeof worker
+
+expose(worker)

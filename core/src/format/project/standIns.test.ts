@@ -1,0 +1,38 @@
+import { produce } from 'immer'
+import { describe, expect, it } from 'vitest'
+import { ids, projectOf } from '../../../test/trials.ts'
+import { addClip } from '../../edit/index.ts'
+import { projectSchema } from '../../scene/index.ts'
+import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
+import { readBendFile, withStandIns, writeBendFile, type Sha256 } from './index.ts'
+
+const sha256: Sha256 = async (bytes) => {
+  const digest = new Uint8Array(await crypto.subtle.digest('SHA-256', bytes))
+  return [...digest].map((byte) => byte.toString(16).padStart(2, '0')).join('')
+}
+const clip = {
+  name: 'Ferry',
+  sha256: 'c'.repeat(64),
+  type: 'video/webm',
+  size: [320, 180],
+  duration: asTicks(TICKS_PER_SECOND),
+} as const
+
+describe('a project whose clip is lost', () => {
+  it('is whole again with a picture of the same size in its place, which opens', async () => {
+    const project = produce(projectOf([]), (draft) => void addClip(draft, 'scene', clip, ids()))
+    const whole = await withStandIns({ project, assets: new Map() }, sha256)
+    expect(projectSchema.safeParse(whole.project).error?.issues).toBeUndefined()
+    const [layer] = whole.project.scenes[0]!.layers
+    expect([layer!.kind, layer!.name, layer!.source]).toEqual(['image', 'Ferry', undefined])
+    expect(whole.project.assets[0]).toMatchObject({ kind: 'picture', size: [320, 180], name: 'Ferry' })
+    const opened = await readBendFile(writeBendFile(whole), sha256)
+    expect(opened.project).toEqual(whole.project)
+  })
+
+  it('is the same where its clip is there', async () => {
+    const project = produce(projectOf([]), (draft) => void addClip(draft, 'scene', clip, ids()))
+    const file = { project, assets: new Map([[clip.sha256, new Uint8Array([1])]]) }
+    expect(await withStandIns(file, sha256)).toBe(file)
+  })
+})
