@@ -55,7 +55,9 @@ describe('layers put into a scene of their own', () => {
 
   it('may show scenes themselves', () => {
     const [shows] = nested.scenes[0]!.layers
-    const twice = edited(nested, (draft) => nestLayers(draft, 'scene', [shows!.id], { name: 'Fleet', makeId }))
+    const twice = edited(nested, (draft) =>
+      nestLayers(draft, 'scene', [shows!.id], { name: 'Fleet', makeId }),
+    )
     for (const seconds of [0, 5]) expect(looks(twice, seconds)).toEqual(looks(project, seconds))
   })
 
