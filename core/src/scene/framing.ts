@@ -1,6 +1,7 @@
 import { clamp } from '../number/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import { applyMatrix, invertMatrix, type Matrix } from './matrix.ts'
+import type { Bounds } from './outline/outlineBounds.ts'
 
 /** The part of a still that fills the frame: a rectangle of the frame's shape in the still's own coordinates. */
 export interface Framing {
@@ -62,25 +63,37 @@ export function framingCorners(framing: Framing, frame: Vec2): readonly Vec2[] {
   ]
 }
 
-/** The framing nearest to one that shows no bare edge: made smaller where it has to be, then moved inside. @param still px, about its middle */
-export function heldInside(framing: Framing, frame: Vec2, still: Vec2): Framing {
+/**
+ * The framing nearest to one that shows no bare edge: made smaller where it has to be, then moved inside.
+ * @param still its box in its own coordinates, px
+ */
+export function heldInside(framing: Framing, frame: Vec2, still: Bounds): Framing {
   const radians = (framing.turn * Math.PI) / 180
   const [cos, sin] = [Math.abs(Math.cos(radians)), Math.abs(Math.sin(radians))]
   const ratio = frame[1] / frame[0]
   // How far it reaches each way for each px of its width.
-  const reach: Vec2 = [(cos + sin * ratio) / 2, (sin + cos * ratio) / 2]
-  const width = Math.min(framing.width, still[0] / (2 * reach[0]), still[1] / (2 * reach[1]))
-  const inside = (at: number, axis: 0 | 1): number => {
-    const room = Math.max(0, still[axis] / 2 - reach[axis] * width)
+  const [across, down] = [(cos + sin * ratio) / 2, (sin + cos * ratio) / 2]
+  const width = Math.min(framing.width, still.width / (2 * across), still.height / (2 * down))
+  const inside = (at: number, least: number, size: number, reach: number): number => {
+    const [middle, room] = [least + size / 2, Math.max(0, size / 2 - reach)]
     // Plain nothing, not the one below it, which files do not know.
-    return clamp(at, -room, room) + 0
+    return clamp(at, middle - room, middle + room) + 0
   }
-  return { ...framing, width, centre: [inside(framing.centre[0], 0), inside(framing.centre[1], 1)] }
+  const [x, y] = framing.centre
+  return {
+    ...framing,
+    width,
+    centre: [inside(x, still.x, still.width, across * width), inside(y, still.y, still.height, down * width)],
+  }
 }
 
-/** The largest level framing of a still, about its middle. @param still px */
-export const wholeFraming = (frame: Vec2, still: Vec2): Framing =>
-  heldInside({ centre: [0, 0], width: Infinity, turn: 0 }, frame, still)
+/** The largest level framing of a still, about its middle. @param still its box in its own coordinates, px */
+export const wholeFraming = (frame: Vec2, still: Bounds): Framing =>
+  heldInside(
+    { centre: [still.x + still.width / 2, still.y + still.height / 2], width: Infinity, turn: 0 },
+    frame,
+    still,
+  )
 
 /** Screen px for each of a still's own, %: past 100 it goes soft. */
 export const sharpness = ({ width }: Framing, frame: Vec2): number => (100 * frame[0]) / width

@@ -254,15 +254,36 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   setWaypoints: (d, w) => edit.setWaypoints(d, placeKeys(w), w.pick(2) === 0),
   shiftKeyValues: (d, w) => edit.shiftKeyValues(d, keysOf(w), [w.number(), w.number()]),
   setFrameMove: (d, w) => {
-    const framing = () => ({ centre: [w.number(), w.number()] as const, width: w.number(), turn: w.number() })
-    edit.setFrameMove(
-      d,
-      { scene: SCENE, layer: layerOf(w) },
-      { first: framing(), last: framing(), from: anyTicks(w), to: anyTicks(w), bend: { kind: 'linear' } },
-      w.makeId,
-    )
+    const stop = () => ({
+      t: anyTicks(w),
+      framing: { centre: [w.number(), w.number()] as const, width: w.number(), turn: w.number() },
+    })
+    const stops = [stop(), stop(), stop()].slice(w.pick(2))
+    edit.setFrameMove(d, { scene: SCENE, layer: layerOf(w) }, { stops, bend: { kind: 'linear' } }, w.makeId)
   },
   simplifyKeys: (d, w) => edit.simplifyKeys(d, keysOf(w), { within: w.number() }),
+  moveEachStill: (d, w) => {
+    const box = () => ({ x: w.number(), y: w.number(), width: w.number(), height: w.number() })
+    edit.moveEachStill(d, SCENE, new Map(layersOf(w).map((id) => [id, box()])), {
+      percent: w.number(),
+      seed: w.number(),
+      makeId: w.makeId,
+    })
+  },
+  shareTime: (d, w) =>
+    edit.shareTime(d, SCENE, layersOf(w), {
+      overlap: w.number(),
+      fade: { kind: 'linear' },
+      makeId: w.makeId,
+    }),
+  slideInDepth: (d, w) =>
+    edit.slideInDepth(d, SCENE, layersOf(w), {
+      by: pair(w),
+      factor: w.number(),
+      from: anyTicks(w),
+      to: anyTicks(w),
+      makeId: w.makeId,
+    }),
   slideLayers: (d, w) =>
     edit.slideLayers(
       d,

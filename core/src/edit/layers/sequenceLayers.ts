@@ -1,11 +1,11 @@
 import type { Draft } from 'immer'
 import type { PlainBend } from '../../bend/index.ts'
-import type { Layer, Project, Scene } from '../../scene/index.ts'
-import { asTicks, type Ticks } from '../../time/index.ts'
+import type { Project, Scene } from '../../scene/index.ts'
+import { asTicks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { undrafted } from '../editProperty.ts'
-import { addKeys } from '../keys/setKeys.ts'
 import { sceneIn, type MakeId } from '../refs.ts'
+import { dissolve } from './dissolve.ts'
 import { slideLayers } from './slideLayers.ts'
 
 export interface Sequence {
@@ -56,54 +56,15 @@ export function sequenceLayers(
       { byTicks: start - layer.span[0], part: 'both' },
     )
     if (fade && overlap > 0) {
-      const before = row[i - 1]!
-      const isUpper = all.indexOf(layer) < all.indexOf(before)
-      const faded = fadeIn(draft, isUpper ? layer : before, {
-        scene: sceneId,
+      const name = dissolve(draft, sceneId, [row[i - 1]!.id, layer.id], {
         from: asTicks(start),
         to: asTicks(end),
-        comes: isUpper,
         fade,
         makeId,
       })
-      if (!faded) left.push((isUpper ? layer : before).name)
+      if (name !== null) left.push(name)
     }
     end = start + (layer.span[1] - layer.span[0])
   }
   return { placed: row.length, left }
-}
-
-interface Fade {
-  readonly scene: string
-  readonly from: Ticks
-  readonly to: Ticks
-  /** Whether it comes; else it goes. */
-  readonly comes: boolean
-  readonly fade: PlainBend
-  readonly makeId: MakeId
-}
-
-/** Fades a layer over a stretch. @returns false where its opacity moves there already */
-function fadeIn(
-  draft: Draft<Project>,
-  { id }: Layer,
-  { scene, from, to, comes, fade, makeId }: Fade,
-): boolean {
-  const ref = { scene, layer: id, property: 'opacity' }
-  const { keys, value } = undrafted<Layer>(sceneIn(draft, scene).layers.find((layer) => layer.id === id)!)
-    .properties['opacity']!
-  // A layer in the middle fades in and out: two stretches, each with keys of its own.
-  const isClear = keys.every(({ t }) => (comes ? t > to : t < from))
-  if (!isClear) return false
-  const full = keys.length === 0 ? value : comes ? keys[0]!.value : keys.at(-1)!.value
-  addKeys(
-    draft,
-    ref,
-    [
-      { t: from, value: comes ? 0 : full, bend: fade },
-      { t: to, value: comes ? full : 0 },
-    ],
-    makeId,
-  )
-  return true
 }

@@ -9,7 +9,7 @@ import { clearAnimation, setValueAt, type SetValueOptions } from '../keys/keys.t
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn, sceneIn, type PropertyRef } from '../refs.ts'
 import { placedElsewhere } from './placedElsewhere.ts'
-import { artScale, type ArtFit } from './placeArt.ts'
+import { artScale, type ArtFit } from '../layers/placeArt.ts'
 
 type LayerOf = Pick<PropertyRef, 'scene' | 'layer'>
 

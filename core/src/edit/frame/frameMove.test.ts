@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
+import type { Bend } from '../../bend/index.ts'
 import { ease, layerWith, projectOf } from '../../../test/trials.ts'
 import {
   applyMatrix,
@@ -13,23 +14,35 @@ import {
   type Framing,
   type Project,
 } from '../../scene/index.ts'
-import { asTicks, frameTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { frameMoveOf, READY_FRAME_MOVES, readyFrameMove, setFrameMove, type FrameMove } from '../index.ts'
+import { asTicks, frameTicks, TICKS_PER_SECOND, type Ticks } from '../../time/index.ts'
+import { frameMoveOf, READY_FRAME_MOVES, readyFrameMove, setFrameMove, type FrameStop } from '../index.ts'
 
 const FRAME = [1920, 1080] as const
-const STILL = [4000, 3000] as const
+const STILL = { x: -2000, y: -1500, width: 4000, height: 3000 }
 const ref = { scene: 'scene', layer: 'a' }
 let made = 0
 const makeId = (): string => `made${(made += 1)}`
+interface Ends {
+  readonly first?: Framing
+  readonly last?: Framing
+  readonly to?: Ticks
+  readonly bend?: Bend
+}
 const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
-const moved = (move: Partial<FrameMove>, project: Project = projectOf([layerWith('a', {})])): Project =>
-  produce(project, (draft) =>
-    setFrameMove(
-      draft,
-      ref,
-      { first: whole, last: whole, from: at(1), to: at(4), bend: ease, ...move },
-      makeId,
-    ),
+const still = projectOf([layerWith('a', {})])
+const over = (stops: readonly FrameStop[], bend: Bend = ease, project: Project = still): Project =>
+  produce(project, (draft) => setFrameMove(draft, ref, { stops, bend }, makeId))
+const moved = (
+  { first = whole, last = whole, to = at(4), bend = ease }: Ends,
+  project: Project = still,
+): Project =>
+  over(
+    [
+      { t: at(1), framing: first },
+      { t: to, framing: last },
+    ],
+    bend,
+    project,
   )
 const whole = wholeFraming(FRAME, STILL)
 const seen = (project: Project, time: number): Framing =>
@@ -46,7 +59,7 @@ const framing = fc
   })
   .map((wild) => heldInside(wild, FRAME, STILL))
 const isInside = ([x, y]: readonly number[]): boolean =>
-  Math.abs(x!) <= STILL[0] / 2 + 1e-6 && Math.abs(y!) <= STILL[1] / 2 + 1e-6
+  Math.abs(x!) <= 2000 + 1e-6 && Math.abs(y!) <= 1500 + 1e-6
 
 describe('framings', () => {
   it('held inside show no bare edge, and what fits is left as it is', () => {
@@ -60,7 +73,11 @@ describe('framings', () => {
       { seed: 9, numRuns: 300 },
     )
     expect(whole).toEqual({ centre: [0, 0], width: 4000, turn: 0 })
-    expect(wholeFraming(FRAME, [4000, 900]).width).toBeCloseTo(1600, 9)
+    expect(wholeFraming(FRAME, { ...STILL, height: 900 }).width).toBeCloseTo(1600, 9)
+    // A group's box lies anywhere about its corner.
+    const aside = { x: 100, y: -40, width: 3840, height: 2160 }
+    expect(wholeFraming(FRAME, aside)).toEqual({ centre: [2020, 1040], width: 3840, turn: 0 })
+    expect(heldInside({ centre: [0, 0], width: 1920, turn: 0 }, FRAME, aside).centre).toEqual([1060, 500])
   })
   it('say what share of its own pixels a still is shown at: past 100 % it goes soft (common practice)', () => {
     expect(sharpness(whole, FRAME)).toBe(48)
@@ -86,8 +103,8 @@ describe('a frame move', () => {
           expect(Math.abs(((now.turn - wanted.turn + 540) % 360) - 180)).toBeLessThan(1e-6)
         }
         const back = frameMoveOf(project.scenes[0]!, 'a', [])!
-        expect([back.from, back.to, back.bend]).toEqual([at(1), at(4), ease])
-        expect(back.last.width).toBeCloseTo(last.width, 5)
+        expect([back.stops.map(({ t }) => t), back.bend]).toEqual([[at(1), at(4)], ease])
+        expect(back.stops[1]!.framing.width).toBeCloseTo(last.width, 5)
       }),
       { seed: 10, numRuns: 200 },
     )
@@ -115,6 +132,37 @@ describe('a frame move', () => {
         }
       }),
       { seed: 11, numRuns: 200 },
+    )
+  })
+
+  it('goes over any number of stops: shows each at its moment, straight from middle to middle, and no bare edge between level ones', () => {
+    const level = framing.filter(({ turn }) => turn === 0)
+    fc.assert(
+      fc.property(fc.array(level, { minLength: 3, maxLength: 6 }), (framings) => {
+        const stops = framings.map((one, i) => ({ t: at(1 + i), framing: one }))
+        const project = over(stops)
+        for (const { t, framing: wanted } of stops) {
+          const now = seen(project, t)
+          ;[now.centre[0], now.centre[1], now.width].forEach((value, i) =>
+            expect(value).toBeCloseTo([...wanted.centre, wanted.width][i]!, 5),
+          )
+        }
+        for (let t = at(1); t < at(framings.length); t = asTicks(t + at(0.05)))
+          expect(framingCorners(seen(project, t), FRAME).every(isInside)).toBe(true)
+        const { pivot, position, scale } = project.scenes[0]!.layers[0]!.properties
+        expect([pivot, position, scale].map((lane) => lane!.keys.length)).toEqual([
+          stops.length,
+          0,
+          stops.length,
+        ])
+        const back = frameMoveOf(project.scenes[0]!, 'a', [])!
+        expect(back.stops.map(({ t }) => t)).toEqual(stops.map(({ t }) => t))
+        // Without what lies between it is a move from one framing to another again.
+        const ends = over([stops[0]!, stops.at(-1)!], ease, project)
+        expect(frameMoveOf(ends.scenes[0]!, 'a', [])!.stops).toHaveLength(2)
+        expect(ends.scenes[0]!.layers[0]!.properties['pivot']!.keys).toEqual([])
+      }),
+      { seed: 12, numRuns: 60 },
     )
   })
 
@@ -149,17 +197,17 @@ describe('a frame move', () => {
   it('is ready made: in, out and to each side, never past the edge', () => {
     const given = { frame: FRAME, still: STILL }
     for (const kind of READY_FRAME_MOVES) {
-      const { first, last } = readyFrameMove(kind, 20, given)
+      const [first, last] = readyFrameMove(kind, 20, given)
       for (const one of [first, last]) expect(framingCorners(one, FRAME).every(isInside)).toBe(true)
     }
-    expect(readyFrameMove('pushIn', 20, given)).toEqual({ first: whole, last: { ...whole, width: 3200 } })
-    const { first, last } = readyFrameMove('panRight', 20, given)
+    expect(readyFrameMove('pushIn', 20, given)).toEqual([whole, { ...whole, width: 3200 }])
+    const [first, last] = readyFrameMove('panRight', 20, given)
     expect([first.centre, last.centre]).toEqual([
       [-400, 0],
       [400, 0],
     ])
     // A tall still has more room up and down.
-    expect(readyFrameMove('panUp', 20, given).last.centre[1]).toBe(-600)
+    expect(readyFrameMove('panUp', 20, given)[1].centre[1]).toBe(-600)
     for (const percent of [0, 100, NaN])
       expect(() => readyFrameMove('pushIn', percent, given)).toThrow('above 0 and below 100')
   })

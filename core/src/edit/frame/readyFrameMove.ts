@@ -1,5 +1,5 @@
 import type { Vec2 } from '../../route/index.ts'
-import { heldInside, wholeFraming, type Framing } from '../../scene/index.ts'
+import { heldInside, wholeFraming, type Bounds, type Framing } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 
 /** Moves of the frame that are made without drawing: which way the frame goes over the still. */
@@ -14,25 +14,35 @@ const WAYS: Partial<Record<ReadyFrameMove, Vec2>> = {
   panDown: [0, 1],
 }
 
+/** What a ready move goes over. */
+export interface OverStill {
+  /** px */
+  readonly frame: Vec2
+  /** The still's box in its own coordinates, px. */
+  readonly still: Bounds
+}
+
 /**
  * The first and last framing of a ready move. A push or pull goes between all of the still and a part that is smaller by `percent`;
  * a pan goes from one side to the other with a frame that is smaller by as much.
  * @param percent above 0, below 100
- * @param still px
  * @throws BadEdit for a size that leaves nothing
  */
 export function readyFrameMove(
   move: ReadyFrameMove,
   percent: number,
-  { frame, still }: { readonly frame: Vec2; readonly still: Vec2 },
-): { readonly first: Framing; readonly last: Framing } {
+  { frame, still }: OverStill,
+): readonly [first: Framing, last: Framing] {
   if (!(percent > 0 && percent < 100))
     throw new BadEdit('The size of a frame move lies above 0 and below 100 %. Nothing was changed.')
   const whole = wholeFraming(frame, still)
   const part = { ...whole, width: whole.width * (1 - percent / 100) }
   const way = WAYS[move]
-  if (!way) return move === 'pushIn' ? { first: whole, last: part } : { first: part, last: whole }
-  const at = (side: 1 | -1): Framing =>
-    heldInside({ ...part, centre: [side * way[0] * still[0], side * way[1] * still[1]] }, frame, still)
-  return { first: at(-1), last: at(1) }
+  if (!way) return move === 'pushIn' ? [whole, part] : [part, whole]
+  const [x, y] = whole.centre
+  const at = (side: 1 | -1): Framing => {
+    const centre = [x + side * way[0] * still.width, y + side * way[1] * still.height] as const
+    return heldInside({ ...part, centre }, frame, still)
+  }
+  return [at(-1), at(1)]
 }
