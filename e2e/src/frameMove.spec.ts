@@ -3,7 +3,7 @@ import { pngBytes } from '../../core/test/pngBytes.ts'
 import { framingCorners, framingOf, ownMatrixAt, type Framing, type Project } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { frameMoveOf } from '@arrow-bend/core/edit'
-import { newProject, savedFile } from './desk.ts'
+import { newProject, savedFile, type } from './desk.ts'
 
 const FRAME = [1280, 720] as const
 const STILL = [2400, 1600] as const
@@ -95,7 +95,7 @@ test('frames are dragged and sized on the picture, stop at its edges unless let 
   // A little to the right; then far beyond the edge, where it stops.
   await drag(x + 20, y)
   const moved = frameMoveOf((await project(page)).scenes[0]!, still(before).id, (await project(page)).bends)!
-  expect(Math.abs(moved.last.centre[0] - 20 * perPixel)).toBeLessThan(perPixel)
+  expect(Math.abs(moved.stops.at(-1)!.framing.centre[0] - 20 * perPixel)).toBeLessThan(perPixel)
   await drag(x + 900, y)
   const held = shown(await project(page))
   expect(held.at(-1)!.centre[0]).toBeCloseTo(1200 - 960, 3)
@@ -127,11 +127,97 @@ test('frames are dragged and sized on the picture, stop at its edges unless let 
   await expect(page.getByRole('button', { name: 'Select and move' })).toHaveAttribute('aria-pressed', 'true')
 })
 
+test('stops are added, turned and taken away; the move stays inside and goes back by undo', async ({
+  page,
+}) => {
+  await openStill(page)
+  await takeTool(page)
+  await page.getByRole('button', { name: 'Push in' }).click()
+  const pushed = await project(page)
+  await page.getByRole('button', { name: 'Add a stop' }).click()
+  const stop = page.getByRole('group', { name: /^Stop 1 frame/ })
+  await stop.focus()
+  // A turned frame has to grow smaller to stay inside, level ones keep their size.
+  const arm = (await stop.locator('.grip').boundingBox())!
+  await page.mouse.move(arm.x + 4, arm.y + 4)
+  await page.mouse.down()
+  await page.mouse.move(arm.x + 40, arm.y + 10, { steps: 5 })
+  await page.mouse.up()
+  const turned = await project(page)
+  const moveOf = (given: Project) => frameMoveOf(given.scenes[0]!, still(given).id, given.bends)!
+  const [first, middle, last] = moveOf(turned).stops
+  expect(middle!.framing.turn).toBeGreaterThan(5)
+  expect([first!.framing.turn, last!.framing.turn]).toEqual([0, 0])
+  expect([first, middle, last].every((one) => showsNoEdge(one!.framing))).toBe(true)
+  // Passed at a frame of one's own; all in proportion when the whole is made longer.
+  await type(page, 'Stop is passed at, f', '30')
+  await type(page, 'Move lasts, f', '60')
+  const frame = frameTicks(turned.scenes[0]!.rate)
+  expect(moveOf(await project(page)).stops.map(({ t }) => t / frame)).toEqual([0, 19, 60])
+  await page.getByRole('button', { name: 'Fill its stretch' }).click()
+  expect(moveOf(await project(page)).stops.map(({ t }) => t / frame)).toEqual([0, 30, 95])
+  await stop.focus()
+  await page.keyboard.press('Delete')
+  await expect(stop).toHaveCount(0)
+  expect(moveOf(await project(page)).stops.map(({ framing }) => framing)).toEqual([
+    first!.framing,
+    last!.framing,
+  ])
+  // The first and the last stay.
+  await page.getByRole('group', { name: /^Last frame/ }).focus()
+  await page.keyboard.press('Delete')
+  await expect(page.getByText('A frame move has a first and a last frame')).toBeVisible()
+  for (let step = 0; step < 6; step += 1) await page.keyboard.press('Control+z')
+  expect(await project(page)).toEqual(pushed)
+})
+
+test('several stills get a move each in turn, or slide past each other; a group is moved over as a whole', async ({
+  page,
+}) => {
+  await openStill(page)
+  await page.keyboard.press('Control+d')
+  await page.keyboard.press('Control+a')
+  await takeTool(page)
+  const all = page.getByRole('group', { name: 'All that is selected' })
+  await all.getByLabel('in turn').check()
+  await all.getByRole('button', { name: 'Give each a move' }).click()
+  await expect(all.getByRole('button', { name: 'Give each a move' })).toBeVisible()
+  await expect(page.getByText('Each moves; press again for other moves.')).toBeVisible()
+  const made = await project(page)
+  const { layers, rate } = made.scenes[0]!
+  const inFrames = ({ span }: (typeof layers)[number]) => span.map((t) => t / frameTicks(rate))
+  expect(layers.map(inFrames)).toEqual([
+    [0, 54],
+    [42, 96],
+  ])
+  for (const { id } of layers) {
+    const move = frameMoveOf(made.scenes[0]!, id, made.bends)!
+    expect(move.stops.every(({ framing }) => showsNoEdge(framing))).toBe(true)
+  }
+  await page.keyboard.press('Control+z')
+  await all.getByRole('button', { name: 'Slide to the left' }).click()
+  const slid = (await project(page)).scenes[0]!.layers.map(({ properties }) =>
+    properties['position']!.keys.map(({ value }) => (value as readonly number[])[0]! - 640),
+  )
+  expect(slid).toEqual([
+    [128, -128],
+    [64, -64],
+  ])
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+g')
+  await takeTool(page)
+  await expect(page.getByRole('group', { name: /^First frame/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Push in' }).click()
+  const group = (await project(page)).scenes[0]!.layers.find(({ kind }) => kind === 'group')!
+  expect(group.properties['scale']!.keys).toHaveLength(2)
+})
+
 test('what is no picture, or cannot be moved, is said', async ({ page }) => {
   await openStill(page)
   await page.keyboard.press('Escape')
   await takeTool(page)
-  await expect(page.getByText('Select a picture first')).toBeVisible()
+  await expect(page.getByText('Select a picture, a clip or a group first')).toBeVisible()
   await page.getByRole('button', { name: 'Quay', exact: true }).click()
   await expect(page.getByRole('group', { name: /^First frame/ })).toBeVisible()
   await page.getByRole('button', { name: 'Done' }).click()

@@ -50,7 +50,7 @@ export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   apart: ['scene'],
   openShown: ['scene'],
   inner: ['group', 'clip', 'scene'],
-  frameMove: ['image'],
+  frameMove: ['image', 'clip', 'group', 'scene'],
   fitFrame: ['image', 'clip'],
   fillFrame: ['image', 'clip'],
   ownSize: ['image', 'clip'],

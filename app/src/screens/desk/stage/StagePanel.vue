@@ -85,15 +85,18 @@ const giveScene = (): boolean => {
   painter.value.setOnion(onion.value)
   return true
 }
+/** Whether a still lies over all of the picture, which so need not be drawn. */
+const covered = computed(() => stageView.tool === 'frame' && !playback.playing)
 const redraw = (time: number = playback.time): void => {
   if (!giveScene()) return
-  painter.value!.draw(time)
+  if (!covered.value) painter.value!.draw(time)
   picture.drawn.value += 1
 }
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  if (giveScene() && painter.value!.drawIfChanged(playback.time)) picture.drawn.value += 1
+  if (!covered.value && giveScene() && painter.value!.drawIfChanged(playback.time)) picture.drawn.value += 1
 }
+watch(covered, () => redraw(), { flush: 'sync' })
 const press = (event: PointerEvent): void => {
   if (gestures.pressPan(event)) return
   const { tool } = stageView
@@ -238,7 +241,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :picture="picture"
         />
         <StageFrameMove
-          v-if="stageView.tool === 'frame' && width > 0 && !playback.playing"
+          v-if="covered && width > 0"
           :width="width"
           :height="height"
           :pictures="pictures"

@@ -1,143 +1,134 @@
-import { computed, ref, type ComputedRef } from 'vue'
-import { QUICK_BENDS, type Bend, type PlainBend } from '@arrow-bend/core/bend'
+import { computed, ref } from 'vue'
 import {
-  addNamedBend,
+  bendOfMove,
   frameMoveOf,
   placedElsewhere,
   readyFrameMove,
   setFrameMove,
   type FrameMove,
+  type FrameStop,
   type ReadyFrameMove,
 } from '@arrow-bend/core/edit'
-import {
-  distinctName,
-  heldInside,
-  layerById,
-  wholeFraming,
-  type Framing,
-  type Layer,
-} from '@arrow-bend/core/scene'
+import { heldInside, layerById, wholeFraming, type Framing } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
+import type { PictureBook } from '../../../../draw/index.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
-import { useSelection } from '../../../../session/selection/selection.ts'
-
-/** A picture that the frame may be moved over. */
-export interface Still {
-  readonly layer: Layer
-  /** Asset id. */
-  readonly picture: string
-  /** px */
-  readonly size: readonly [width: number, height: number]
-  /** Drawn anew at every size, so that it never goes soft. */
-  readonly isDrawing: boolean
-}
+import { useStills } from './useStills.ts'
 
 /** The state of a move that an edit starts from. */
 export interface MoveStart {
   readonly layer: string
-  readonly was: FrameMove
-  /** Whether there are no keys of it yet. */
-  readonly isNew: boolean
+  readonly stops: readonly FrameStop[]
+  /** As its keys have it; null where there are none of it yet. */
+  readonly kept: FrameMove | null
 }
 
-/** Which of the two rectangles. */
-export type FrameEnd = 'first' | 'last'
-
-const EASE_BOTH = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend as PlainBend
 /** What the last frame is proposed as, a part of the first, %. */
 const PROPOSED = 20
 
-/** The frame move of the selected picture: as its keys have it, else as it is proposed. */
-export function useFrameMove() {
+/** The frame move of the layer selected last: as its keys have it, else as it is proposed. */
+export function useFrameMove(pictures: PictureBook, drawn: () => number) {
   const document = useDocument()
-  const selection = useSelection()
+  const stills = useStills(pictures, drawn)
 
   /** How much smaller a ready move makes the frame, %. */
   const percent = ref(PROPOSED)
-  /** Whether both frames keep one size, as for a pan. */
+  /** Whether all frames keep one size, as for a pan. */
   const sameSize = ref(false)
-  const stillOf = (layer: Layer | null): Still | null => {
-    if (layer?.kind !== 'image') return null
-    const id = layer.properties['picture']!.value
-    const asset = document.project?.assets.find((one) => one.id === id)
-    return asset?.kind === 'picture'
-      ? { layer, picture: asset.id, size: asset.size, isDrawing: asset.type === 'image/svg+xml' }
-      : null
-  }
-  const still: ComputedRef<Still | null> = computed(() => {
-    const { scene } = document
-    if (!scene) return null
-    const chosen = selection.layers.map((id) => stillOf(layerById(scene, id)))
-    return chosen.findLast((one) => one !== null) ?? null
-  })
-  /** As the layer's keys have it; null while they make no frame move. */
-  const kept = computed(() =>
-    document.scene && still.value ? frameMoveOf(document.scene, still.value.layer.id, document.bends) : null,
+  const still = computed(() => stills.value.at(-1) ?? null)
+  const layer = computed(() =>
+    document.scene && still.value ? layerById(document.scene, still.value.layer) : null,
   )
+  const kept = computed(() =>
+    layer.value ? frameMoveOf(document.scene!, layer.value.id, document.bends) : null,
+  )
+  /** From the first frame the layer shows to the last, so that the move is whole when it ends. */
   const span = computed<readonly [Ticks, Ticks]>(() => {
-    const [from, to] = still.value?.layer.span ?? [asTicks(0), asTicks(1)]
-    // On the last frame that shows, so that the move is whole when it ends.
+    const [from, to] = layer.value?.span ?? [asTicks(0), asTicks(1)]
     return [from, asTicks(Math.max(from + frameTicks(document.rate), to - frameTicks(document.rate)))]
   })
-  const proposed = computed<FrameMove | null>(() => {
-    if (!still.value) return null
-    const first = wholeFraming(document.size, still.value.size)
-    const last = { ...first, width: first.width * (1 - percent.value / 100) }
-    return { first, last, from: span.value[0], to: span.value[1], bend: EASE_BOTH }
+  const over = computed(() => still.value && { frame: document.size, still: still.value.box })
+  const stopsOf = (
+    framings: readonly [Framing, Framing],
+    [from, to]: readonly [Ticks, Ticks],
+  ): FrameStop[] => [
+    { t: from, framing: framings[0] },
+    { t: to, framing: framings[1] },
+  ]
+  const proposed = computed<readonly FrameStop[]>(() => {
+    if (!over.value) return []
+    const first = wholeFraming(over.value.frame, over.value.still)
+    return stopsOf([first, { ...first, width: first.width * (1 - percent.value / 100) }], span.value)
   })
-  const move = computed(() => kept.value ?? proposed.value)
+  /** First to last; none where there is nothing to move over. */
+  const stops = computed(() => kept.value?.stops ?? proposed.value)
+  const chosenStop = ref(0)
+  /** The place of the stop that was taken hold of last. */
+  const chosen = computed({
+    get: () => Math.min(chosenStop.value, Math.max(0, stops.value.length - 1)),
+    set: (which) => (chosenStop.value = which),
+  })
   /** What an edit starts from, to be asked for once: a drag's own previews are no part of it. */
-  const begin = (): MoveStart => ({
-    layer: still.value!.layer.id,
-    was: move.value!,
-    isNew: kept.value === null,
-  })
+  const begin = (): MoveStart => ({ layer: layer.value!.id, stops: stops.value, kept: kept.value })
   /** Whether its keys move it in another way, which a frame move takes the place of. */
   const movesOtherwise = computed(
     () =>
       kept.value === null &&
-      ['position', 'scale', 'turn'].some((name) => still.value?.layer.properties[name]?.keys.length),
+      ['position', 'scale', 'turn'].some((name) => layer.value?.properties[name]?.keys.length),
+  )
+  /** Why the frame cannot be moved over it; empty where it can. */
+  const trouble = computed(() =>
+    layer.value
+      ? placedElsewhere(layer.value)
+      : 'Select a picture, a clip or a group first: click it in the list below.',
   )
 
-  /** Why the frame cannot be moved over it; empty where it can. */
-  const trouble = computed(() => {
-    if (!still.value) return 'Select a picture first: click it in the list below.'
-    return placedElsewhere(still.value.layer)
-  })
-
   /** The edit that makes the move so; a new one gets a bend of the project's own, which all its lanes are linked to. */
-  const recipeOf = ({ layer, was, isNew }: MoveStart, wanted: Partial<FrameMove>): Recipe<unknown> => {
+  const recipeOf = (start: MoveStart, wanted: readonly FrameStop[]): Recipe<unknown> => {
     const { sceneId, makeId } = document
     return (draft) => {
-      let bend: Bend = was.bend
-      if (isNew) {
-        const name = distinctName(
-          'Frame move',
-          draft.bends.map((one) => one.name),
-        )
-        bend = { kind: 'linked', bendId: addNamedBend(draft, { name, bend: EASE_BOTH }, makeId) }
-      }
-      setFrameMove(draft, { scene: sceneId, layer }, { ...was, ...wanted, bend }, makeId)
+      const bend = start.kept?.bend ?? bendOfMove(draft, 'Frame move', makeId)
+      setFrameMove(draft, { scene: sceneId, layer: start.layer }, { stops: wanted, bend }, makeId)
     }
   }
-  /** A framing as it may be: inside the picture unless it is let pass. */
+  /** A framing as it may be: inside the still unless it is let pass. */
   const fitting = (framing: Framing, passes: boolean): Framing =>
-    passes ? framing : heldInside(framing, document.size, still.value!.size)
-  /** One end as it is wanted; with one size for both the other end takes the same. */
-  const ends = ({ was }: MoveStart, end: FrameEnd, framing: Framing, passes: boolean): Partial<FrameMove> => {
+    passes ? framing : heldInside(framing, document.size, still.value!.box)
+  /** The stops with one as it is wanted; with one size for all the others take the same. */
+  const withFraming = (
+    { stops: was }: MoveStart,
+    which: number,
+    { framing, passes }: { readonly framing: Framing; readonly passes: boolean },
+  ): readonly FrameStop[] => {
     const mine = fitting(framing, passes)
-    const other: FrameEnd = end === 'first' ? 'last' : 'first'
-    if (!sameSize.value) return { [end]: mine }
-    return {
-      [end]: mine,
-      [other]: fitting({ ...was[other], width: mine.width }, passes),
-    }
+    return was.map((stop, i) => {
+      if (i === which) return { ...stop, framing: mine }
+      if (!sameSize.value) return stop
+      return { ...stop, framing: fitting({ ...stop.framing, width: mine.width }, passes) }
+    })
   }
   const makeReady = (kind: ReadyFrameMove): void => {
-    if (!still.value) return
-    const ready = readyFrameMove(kind, percent.value, { frame: document.size, still: still.value.size })
-    document.apply('Frame move made', recipeOf(begin(), ready))
+    if (!over.value) return
+    const { stops: was, ...start } = begin()
+    const time = start.kept ? ([was[0]!.t, was.at(-1)!.t] as const) : span.value
+    const ready = stopsOf(readyFrameMove(kind, percent.value, over.value), time)
+    document.apply('Frame move made', recipeOf({ ...start, stops: was }, ready))
   }
-  return { still, move, kept, trouble, movesOtherwise, percent, sameSize, begin, recipeOf, ends, makeReady }
+  return {
+    stills,
+    still,
+    stops,
+    chosen,
+    kept,
+    span,
+    trouble,
+    movesOtherwise,
+    percent,
+    sameSize,
+    begin,
+    recipeOf,
+    withFraming,
+    makeReady,
+  }
 }
 export type FrameMoving = ReturnType<typeof useFrameMove>
