@@ -8,7 +8,9 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
 page.on('console', (m) => m.type() === 'error' && console.log('console', m.text()))
 page.on('pageerror', (e) => console.log('pageerror', e.message))
 try {
-  await page.addInitScript(() => { for (const n of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, n) })
+  await page.addInitScript(() => {
+    for (const n of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, n)
+  })
   await page.goto(served.address)
   await page.getByText('Lantern Regatta').first().waitFor()
   const steps = (await import(process.argv[2]!)) as { default: (page: unknown) => Promise<void> }

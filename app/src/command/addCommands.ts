@@ -34,7 +34,7 @@ export const ADD_COMMANDS = {
     group: 'Layers',
   },
   importPictures: {
-    name: 'Import pictures…',
+    name: 'Import pictures, clips, sounds…',
     shown: [],
     chords: [],
     label: 'Pictures and drawings from files, as layers',

@@ -1,4 +1,4 @@
-import { addClip } from '@arrow-bend/core/edit'
+import { addClip, addSound } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { ticksOfSeconds } from '@arrow-bend/core/time'
 import type { useDocument } from '../session/document/document.ts'
@@ -6,9 +6,12 @@ import type { useSelection } from '../session/selection/selection.ts'
 import { assetShelf } from '../storage/index.ts'
 import { cancellable } from '../ui/cancellable.ts'
 import { toast } from '../ui/toast.ts'
-import { readClip } from '../work/clipReader.ts'
+import { readClip, readSound } from '../work/clipReader.ts'
+import type { ClipFacts, SoundFacts } from '../work/clipWorker.ts'
 
-/** Brings clips into the scene, each as a layer of its own; those that cannot be played are told and left out. */
+const SOUND = /\.(wav|mp3|m4a|og[ga]|opus|flac)$/i
+
+/** Brings clips and sounds into the scene, each as a layer of its own; those that cannot be played are told and left out. */
 export async function importClips(
   files: readonly File[],
   document: ReturnType<typeof useDocument>,
@@ -17,22 +20,24 @@ export async function importClips(
   const project = document.project?.id
   for (const file of files) {
     try {
-      const facts = await cancellable(`Reading ${file.name}…`, (signal) => readClip(file, signal))
+      const isSound = SOUND.test(file.name)
+      const facts = await cancellable(`Reading ${file.name}…`, (signal): Promise<ClipFacts | SoundFacts> =>
+        isSound ? readSound(file, signal) : readClip(file, signal),
+      )
       // Called off, or another project was opened meanwhile.
       if (!facts || document.project?.id !== project) return
       if (document.readOnly) return document.refuseReadOnly()
-      const { sha256, type, size, seconds } = facts
+      const { sha256, type, seconds } = facts
       const kept = await assetShelf.keep([{ sha256, type, bytes: new Uint8Array(await file.arrayBuffer()) }])
-      const name = file.name.replace(/\.[^.]+$/, '').slice(0, 100) || 'Clip'
+      const name = file.name.replace(/\.[^.]+$/, '').slice(0, 100) || (isSound ? 'Sound' : 'Clip')
+      const duration = ticksOfSeconds(seconds)
+      const { sceneId, makeId } = document
       const id = document.apply(
-        'Clip added',
+        isSound ? 'Sound added' : 'Clip added',
         (draft) =>
-          addClip(
-            draft,
-            document.sceneId,
-            { name, sha256, type, size, duration: ticksOfSeconds(seconds) },
-            document.makeId,
-          ),
+          'size' in facts
+            ? addClip(draft, sceneId, { name, sha256, type: facts.type, size: facts.size, duration }, makeId)
+            : addSound(draft, sceneId, { name, sha256, type: facts.type, duration }, makeId),
         (layer) => selection.selectLayers([layer]),
       )
       if (id === null) await assetShelf.drop(kept).catch(() => undefined)

@@ -1,4 +1,4 @@
-import type { LayerKind } from '@arrow-bend/core/scene'
+import { LAYER_KINDS, type LayerKind } from '@arrow-bend/core/scene'
 import type { MenuKind } from '../session/view/contextMenu.ts'
 import type { CommandId } from './commandTable.ts'
 
@@ -42,6 +42,9 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   ],
 }
 
+/** Kinds that are seen. */
+const SEEN = LAYER_KINDS.filter((kind) => kind !== 'sound')
+
 /** Kinds of layers a command is for: without one among the selected ones the menu leaves it out. */
 export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   editText: ['text'],
@@ -49,7 +52,9 @@ export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   inside: ['group'],
   apart: ['scene'],
   openShown: ['scene'],
-  inner: ['group', 'clip', 'scene'],
+  copies: SEEN,
+  plain: SEEN,
+  inner: ['group', 'clip', 'sound', 'scene'],
   frameMove: ['image', 'clip', 'group', 'scene'],
   fitFrame: ['image', 'clip'],
   fillFrame: ['image', 'clip'],

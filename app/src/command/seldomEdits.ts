@@ -7,7 +7,6 @@ export {
   drawRoute,
   joinPosition,
   nestLayers,
-  placeArt,
   repeatDrawing,
   splitPosition,
   takeScenesApart,

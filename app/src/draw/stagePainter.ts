@@ -50,6 +50,11 @@ export class StagePainter {
     this.context = canvas.getContext('2d') as Context2d
   }
 
+  /** The scene as it was sampled for what is drawn; null before there is one. */
+  get sampled(): SceneSampler | null {
+    return this.sampler
+  }
+
   /** What is drawn now, bottom first. */
   get items(): readonly DrawItem[] {
     return this.sampler?.items ?? []

@@ -24,6 +24,8 @@ interface Kept {
   autoKey: boolean
   snap: boolean
   loop: boolean
+  /** Whether sounds are silent. */
+  muted: boolean
   timeDisplay: TimeDisplay
   /** px; null until the person drags the border */
   stageHeight: number | null
@@ -64,6 +66,7 @@ const USUAL: Kept = {
   autoKey: true,
   snap: true,
   loop: true,
+  muted: false,
   timeDisplay: 'timecode',
   stageHeight: null,
   panelWidth: null,

@@ -1,5 +1,6 @@
+import type { Remote } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { ClipFacts, ClipFrame, ClipWorker } from './clipWorker.ts'
+import type { ClipFacts, ClipFrame, ClipWorker, SoundFacts } from './clipWorker.ts'
 import type { Refused } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
@@ -18,10 +19,24 @@ const reader = clipWorker()
  * Looks into a clip in a worker.
  * @throws Refusal with a sentence
  */
-export async function readClip(file: File, signal?: AbortSignal): Promise<ClipFacts> {
+export const readClip = (file: File, signal?: AbortSignal): Promise<ClipFacts> =>
+  lookInto(file, (remote) => remote.describe(file, file.name), signal)
+
+/**
+ * Looks into a sound in a worker.
+ * @throws Refusal with a sentence
+ */
+export const readSound = (file: File, signal?: AbortSignal): Promise<SoundFacts> =>
+  lookInto(file, (remote) => remote.describeSound(file, file.name), signal)
+
+async function lookInto<Facts extends object>(
+  file: File,
+  look: (remote: Remote<ClipWorker>) => Promise<Facts | Refused>,
+  signal?: AbortSignal,
+): Promise<Facts> {
   if (file.size === 0) throw new Refusal(`“${file.name}” is empty. Nothing was changed.`)
   if (file.size > MOST_BYTES) throw new Refusal(`“${file.name}” is over 256 MB. Nothing was changed.`)
-  const facts = await looker.run((remote): Promise<ClipFacts | Refused> => remote.describe(file, file.name), {
+  const facts = await looker.run(look, {
     limitMs: LIMIT_MS,
     tooLong: `“${file.name}” takes too long to read, so it was given up. Nothing was changed.`,
     ...(signal ? { signal } : {}),

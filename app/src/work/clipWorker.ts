@@ -3,13 +3,19 @@ import { expose, transfer } from 'comlink'
 import {
   BlobSource,
   CanvasSink,
+  EncodedPacketSink,
+  FLAC,
   Input,
+  MP3,
   MP4,
+  OGG,
   QTFF,
+  WAVE,
   WEBM,
   type InputVideoTrack,
   type WrappedCanvas,
 } from 'mediabunny'
+import type { SoundAsset } from '@arrow-bend/core/scene'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { sha256 } from '../storage/assets/sha256.ts'
@@ -21,6 +27,14 @@ export interface ClipFacts {
   readonly type: 'video/webm' | 'video/mp4'
   /** px */
   readonly size: readonly [width: number, height: number]
+  /** s */
+  readonly seconds: number
+}
+
+/** What a sound is like. */
+export interface SoundFacts {
+  readonly sha256: string
+  readonly type: SoundAsset['type']
   /** s */
   readonly seconds: number
 }
@@ -100,6 +114,24 @@ async function readOn(clip: OpenClip, from: number, count: number): Promise<Clip
 /** So near, s, a moment counts as the one the frames read last end at. */
 const NEAR = 1e-4
 
+const hashOf = async (blob: Blob): Promise<string> => sha256(new Uint8Array(await blob.arrayBuffer()))
+
+const refusedFor = (name: string, caught: unknown): Refused => ({
+  refused:
+    caught instanceof BadFile
+      ? sentenceOf(caught)
+      : `“${name}” cannot be read: it breaks off or is damaged. Nothing was changed.`,
+})
+
+const SOUND_TYPES: readonly SoundAsset['type'][] = [
+  'audio/wav',
+  'audio/mpeg',
+  'audio/mp4',
+  'audio/ogg',
+  'audio/webm',
+  'audio/flac',
+]
+
 const worker = {
   /** Looks into a clip: what is not whole, or what this browser cannot decode, is refused here. */
   describe: async (blob: Blob, name: string): Promise<ClipFacts | Refused> => {
@@ -121,16 +153,34 @@ const worker = {
           throw new BadFile(`“${name}” breaks off, or one of its frames is damaged. Nothing was changed.`)
       }
       const mime = await input.getMimeType()
-      const bytes = new Uint8Array(await blob.arrayBuffer())
       const type = mime.startsWith('video/webm') ? 'video/webm' : 'video/mp4'
-      return { sha256: await sha256(bytes), type, size, seconds }
+      return { sha256: await hashOf(blob), type, size, seconds }
     } catch (caught) {
-      return {
-        refused:
-          caught instanceof BadFile
-            ? sentenceOf(caught)
-            : `“${name}” cannot be read: it breaks off or is damaged. Nothing was changed.`,
-      }
+      return refusedFor(name, caught)
+    }
+  },
+
+  /** Looks into a sound, as `describe` does into a clip. */
+  describeSound: async (blob: Blob, name: string): Promise<SoundFacts | Refused> => {
+    try {
+      const input = new Input({ source: new BlobSource(blob), formats: [WAVE, MP3, OGG, FLAC, MP4, WEBM] })
+      const track = (await input.canRead()) ? await input.getPrimaryAudioTrack() : null
+      if (!track)
+        throw new BadFile(
+          `“${name}” holds no sound that can be read, or it is damaged at its start. Nothing was changed.`,
+        )
+      if (!(await track.canDecode()))
+        throw new BadFile(
+          `This browser cannot decode “${name}”: its sound is written in ${(await track.getCodec()) ?? 'a codec that is not known'}. Nothing was changed.`,
+        )
+      const seconds = await track.computeDuration()
+      const first = await new EncodedPacketSink(track).getFirstPacket()
+      if (!first || !(seconds > 0)) throw new BadFile(`“${name}” has no sound in it. Nothing was changed.`)
+      const mime = (await input.getMimeType()).split(';')[0]!.replace('video/', 'audio/')
+      const type = SOUND_TYPES.find((known) => known === mime) ?? 'audio/wav'
+      return { sha256: await hashOf(blob), type, seconds }
+    } catch (caught) {
+      return refusedFor(name, caught)
     }
   },
 

@@ -13,6 +13,7 @@ export const LAYER_KINDS = [
   'text',
   'image',
   'clip',
+  'sound',
   'scene',
   'group',
 ] as const

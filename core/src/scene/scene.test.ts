@@ -162,7 +162,9 @@ describe('projectSchema', () => {
       span: [second(0), second(1)],
       values: kind === 'path' ? { outline } : {},
     })
-    const source = { scene: { scene: 'other' }, clip: { asset: 'film' } }[kind as string]
+    const source = { scene: { scene: 'other' }, clip: { asset: 'film' }, sound: { asset: 'film' } }[
+      kind as string
+    ]
     const shown = source ? { ...layer, source } : layer
     const film = {
       id: 'film',

@@ -43,6 +43,15 @@ const step: fc.Arbitrary<Step> = fc.record({
   bends: fc.array(fc.oneof(anyBend, pointsBend), { minLength: 2, maxLength: 2 }),
 })
 
+const DRUM = {
+  id: 'drum',
+  name: 'Drum',
+  kind: 'sound',
+  type: 'audio/wav',
+  duration: 705_600_000,
+  sha256: 'd'.repeat(64),
+} as const
+
 /** Any project: layers of several kinds, each with a property or two in motion. */
 export const attackedProject: fc.Arbitrary<Project> = fc
   .tuple(
@@ -65,13 +74,14 @@ export const attackedProject: fc.Arbitrary<Project> = fc
       },
       layerWith('g', { copies: property('number', [], { value: 2 }) }, 'group'),
       { ...layerWith('s', {}, 'scene'), source: { scene: 'other' } },
+      { ...layerWith('n', {}, 'sound'), source: { asset: 'drum' } },
     ])
     const bends = linked ? [{ id: 'bend', name: 'Settle', bend: { kind: 'linear' as const } }] : []
     const [scene] = project.scenes
     const markers = [{ id: 'marker', name: 'Berth', t: 0 as Ticks }]
     const other = { ...scene!, id: 'other', name: 'Other', layers: [layerWith('o', {})] }
     const scenes = [{ ...scene!, markers, guides: { x: [10], y: [] } }, other]
-    const read = projectSchema.safeParse({ ...project, bends, scenes })
+    const read = projectSchema.safeParse({ ...project, bends, scenes, assets: [DRUM] })
     return read.success ? read.data : projectOf([])
   })
 

@@ -270,6 +270,13 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
       makeId: w.makeId,
     })
   },
+  addSound: (d, w) =>
+    edit.addSound(
+      d,
+      SCENE,
+      { name: w.text(), sha256: 'e'.repeat(64), type: 'audio/ogg', duration: anyTicks(w) },
+      w.makeId,
+    ),
   shareTime: (d, w) =>
     edit.shareTime(d, SCENE, layersOf(w), {
       overlap: w.number(),

@@ -1,4 +1,4 @@
-import { Circle, Film, Group, Image, PenTool, PictureInPicture2, Square, Type } from '@lucide/vue'
+import { AudioLines, Circle, Film, Group, Image, PenTool, PictureInPicture2, Square, Type } from '@lucide/vue'
 import type { Component } from 'vue'
 import type { LayerKind } from '@arrow-bend/core/scene'
 
@@ -10,6 +10,7 @@ export const LAYER_ICONS: Readonly<Record<LayerKind, Component>> = {
   text: Type,
   image: Image,
   clip: Film,
+  sound: AudioLines,
   scene: PictureInPicture2,
   group: Group,
 }

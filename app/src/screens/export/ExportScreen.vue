@@ -98,6 +98,7 @@ const leftOut = computed(() => {
   const parts = [
     ...(layers.some(isCopied) ? ['copies beyond the first'] : []),
     ...(layers.some(({ kind }) => kind === 'clip') ? ['clips'] : []),
+    ...(layers.some(({ kind }) => kind === 'sound') ? ['sounds'] : []),
     ...(layers.some(({ kind }) => kind === 'scene') ? ['shown scenes'] : []),
   ]
   return parts.length > 0 ? `Left out of the page: ${parts.join(', ')}.` : ''

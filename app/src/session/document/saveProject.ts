@@ -1,4 +1,3 @@
-import { fileSave } from 'browser-fs-access'
 import { toast } from '../../ui/toast.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project } from '@arrow-bend/core/scene'
@@ -8,7 +7,7 @@ import { fileName } from './fileName.ts'
 /** Writes what `make` returns to a file the person chooses; says what went wrong, if anything did. */
 export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): Promise<void> {
   try {
-    const blob = await make()
+    const [blob, { fileSave }] = await Promise.all([make(), import('browser-fs-access')])
     await fileSave(blob, { fileName: name })
     toast.success(`“${name}” was saved.`, { id: 'saved', duration: 2500 })
   } catch (caught) {

@@ -1,9 +1,9 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { ids, projectOf } from '../../../test/trials.ts'
-import { projectSchema, sceneAt, type Project } from '../../scene/index.ts'
+import { listedProperties, projectSchema, sceneAt, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { addClip, type NewClip } from './addClip.ts'
+import { addClip, addSound, type NewClip } from './addClip.ts'
 
 const clip: NewClip = {
   name: 'Ferry',
@@ -44,6 +44,21 @@ describe('addClip', () => {
     }
     const [item] = sceneAt({ ...project.scenes[0]!, layers: [later] }, 2 * TICKS_PER_SECOND, [])
     expect(item).toMatchObject({ kind: 'clip', clip: project.assets[0]!.id, seconds: 1.5 })
+  })
+
+  it('adds sounds likewise, which stand nowhere and are not drawn', () => {
+    const sound = {
+      name: 'Bell',
+      sha256: 'b'.repeat(64),
+      type: 'audio/wav',
+      duration: clip.duration,
+    } as const
+    const project = produce(projectOf([]), (draft) => void addSound(draft, 'scene', sound, ids()))
+    expect(projectSchema.safeParse(project).error?.issues).toBeUndefined()
+    const [layer] = project.scenes[0]!.layers
+    expect([layer!.kind, layer!.name, layer!.span]).toEqual(['sound', 'Bell', [0, clip.duration]])
+    expect(listedProperties(layer!).map(({ name }) => name)).toEqual(['gain'])
+    expect(sceneAt(project.scenes[0]!, 0, [])).toEqual([])
   })
 
   it('is refused in a file where the clip is not there', () => {

@@ -13,13 +13,15 @@ const STEPS: Readonly<Record<string, Value>> = { 'copy offset': [0, 0], 'copy tu
 /**
  * Lets layers repeat their drawing: thrice at first, and once more each time. Where nothing says yet how copies lie, they
  * lie a little apart. An animated number of copies has one more at every key.
- * @throws BadEdit for a locked layer, and beyond the most there can be
+ * @throws BadEdit for a locked layer, for one that is not drawn, and beyond the most there can be
  */
 export function repeatDrawing(draft: Draft<Project>, sceneId: string, ids: readonly string[]): void {
   for (const id of ids) {
     const ref = { scene: sceneId, layer: id }
     const { name, properties } = layerIn(draft, ref)
-    const isFirst = properties['copies']!.keys.length === 0 && Number(properties['copies']!.value) < 2
+    if (!properties['copies'])
+      throw new BadEdit(`“${name}” is not drawn, so it cannot repeat its drawing. Nothing was changed.`)
+    const isFirst = properties['copies'].keys.length === 0 && Number(properties['copies'].value) < 2
     const next = (value: Value): number => (isFirst ? FIRST : Number(value) + 1)
     editProperty(draft, { ...ref, property: 'copies' }, (given) => {
       const change = {

@@ -1,7 +1,7 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
 import { ids, projectOf } from '../../../test/trials.ts'
-import { addClip } from '../../edit/index.ts'
+import { addClip, addSound } from '../../edit/index.ts'
 import { projectSchema } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import { readBendFile, withStandIns, writeBendFile, type Sha256 } from './index.ts'
@@ -28,6 +28,24 @@ describe('a project whose clip is lost', () => {
     expect(whole.project.assets[0]).toMatchObject({ kind: 'picture', size: [320, 180], name: 'Ferry' })
     const opened = await readBendFile(writeBendFile(whole), sha256)
     expect(opened.project).toEqual(whole.project)
+  })
+
+  it('is silent where a sound is lost, and as long', async () => {
+    const sound = {
+      name: 'Bell',
+      sha256: 'b'.repeat(64),
+      type: 'audio/ogg',
+      duration: clip.duration,
+    } as const
+    const project = produce(projectOf([]), (draft) => void addSound(draft, 'scene', sound, ids()))
+    const whole = await withStandIns({ project, assets: new Map() }, sha256)
+    expect(projectSchema.safeParse(whole.project).error?.issues).toBeUndefined()
+    const [asset] = whole.project.assets
+    expect(asset).toMatchObject({ kind: 'sound', type: 'audio/wav', name: 'Bell', duration: clip.duration })
+    const wav = whole.assets.get(asset!.sha256)!
+    // 44 bytes before 8 000 samples a second of 8 bits, at rest in the middle.
+    expect([wav.length, wav[44], wav.at(-1)]).toEqual([8044, 128, 128])
+    expect(new TextDecoder().decode(wav.slice(0, 4))).toBe('RIFF')
   })
 
   it('is the same where its clip is there', async () => {

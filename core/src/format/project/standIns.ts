@@ -1,10 +1,12 @@
 import { strToU8 } from 'fflate'
 import { LOCAL_TIME, standInPicture, type Asset, type Layer, type Scene } from '../../scene/index.ts'
+import { secondsOfTicks } from '../../time/index.ts'
+import { silentWav } from './silentWav.ts'
 import type { ProjectFile, Sha256 } from './bendFile.ts'
 
 /**
- * The project with a plain picture of the same size in place of each picture and clip whose bytes are missing, so that its file is whole and
- * opens; layers, names and motion stay as they are. The same object when none is missing.
+ * The project with a plain picture of the same size in place of each picture and clip whose bytes are missing, and silence for each
+ * sound, so that its file is whole and opens; layers, names and motion stay as they are. The same object when none is missing.
  */
 export async function withStandIns(file: ProjectFile, sha256: Sha256): Promise<ProjectFile> {
   const { project, assets } = file
@@ -18,8 +20,13 @@ export async function withStandIns(file: ProjectFile, sha256: Sha256): Promise<P
       listed.push(asset)
       continue
     }
-    // No layer plays a sound so far: one without its bytes is nothing.
-    if (asset.kind === 'sound') continue
+    if (asset.kind === 'sound') {
+      const silence = silentWav(secondsOfTicks(asset.duration))
+      const hash = await sha256(silence)
+      all.set(hash, silence)
+      listed.push({ ...asset, type: 'audio/wav', sha256: hash })
+      continue
+    }
     if (asset.kind === 'clip') lost.add(asset.id)
     const bytes = strToU8(standInPicture(asset.size)) as Uint8Array<ArrayBuffer>
     const hash = await sha256(bytes)
@@ -36,7 +43,9 @@ function withoutClips(scene: Scene, lost: ReadonlySet<string>): Scene {
   const layers = scene.layers.map((layer): Layer => {
     const { source, properties, ...rest } = layer
     if (layer.kind !== 'clip' || !source || !('asset' in source) || !lost.has(source.asset)) return layer
-    const others = Object.fromEntries(Object.entries(properties).filter(([name]) => name !== LOCAL_TIME.name))
+    const others = Object.fromEntries(
+      Object.entries(properties).filter(([name]) => name !== LOCAL_TIME.name && name !== 'gain'),
+    )
     const picture = { kind: 'choice', value: source.asset, keys: [] } as const
     return { ...rest, kind: 'image', properties: { ...others, picture } }
   })

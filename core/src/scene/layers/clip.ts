@@ -1,6 +1,7 @@
 import { CROP, croppedBox, cropWriters } from './crop.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
+import { GAIN } from './gain.ts'
 import { LOCAL_TIME } from './localTime.ts'
 import { TRANSFORM } from './propertyDefinition.ts'
 import { boxAboutMiddle } from './shape.ts'
@@ -18,7 +19,7 @@ export interface ClipItem extends DrawBase {
 
 export const clip: LayerKindRecord<ClipItem> = {
   label: 'Clip',
-  properties: [...TRANSFORM, ...CROP, LOCAL_TIME],
+  properties: [...TRANSFORM, ...CROP, LOCAL_TIME, { ...GAIN, quiet: true }],
   art: {
     make: (base, { source }) => ({
       ...base,

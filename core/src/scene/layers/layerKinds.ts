@@ -5,6 +5,7 @@ import { group } from './group.ts'
 import { image, type ImageItem } from './image.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { path, type PathItem } from './path.ts'
+import { sound } from './sound.ts'
 import { scene, type SceneItem } from './scene.ts'
 import { rectangle, type RectangleItem } from './rectangle.ts'
 import { text, type TextItem } from './text.ts'
@@ -17,6 +18,7 @@ export interface DrawItems {
   readonly text: TextItem
   readonly image: ImageItem
   readonly clip: ClipItem
+  readonly sound: never
   readonly scene: SceneItem
   readonly group: never
 }
@@ -35,6 +37,7 @@ export const LAYER_KIND_RECORDS: { readonly [K in LayerKind]: LayerKindRecord<Dr
   text,
   image,
   clip,
+  sound,
   scene,
   group,
 }

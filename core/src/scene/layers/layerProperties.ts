@@ -5,7 +5,11 @@ import { LAYER_KIND_RECORDS } from './layerKinds.ts'
 import { SPLIT_POSITION, type PropertyDefinition } from './propertyDefinition.ts'
 
 const PROPERTIES = new Map(
-  LAYER_KINDS.map((kind) => [kind, [...LAYER_KIND_RECORDS[kind].properties, ...COPIES]] as const),
+  LAYER_KINDS.map((kind) => {
+    const own = LAYER_KIND_RECORDS[kind].properties
+    // A sound is not drawn, and so not drawn again.
+    return [kind, kind === 'sound' ? own : [...own, ...COPIES]] as const
+  }),
 )
 
 /** The properties a kind of layer has, in the order they are listed. */

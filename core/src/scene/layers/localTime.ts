@@ -16,7 +16,7 @@ export const LOCAL_TIME: PropertyDefinition = {
 }
 
 /** Kinds that show a source of their own, which begins where their span does; a group's time is the layer's own. */
-const BEGINS_WITH_SPAN: ReadonlySet<LayerKind> = new Set(['clip', 'scene'])
+const BEGINS_WITH_SPAN: ReadonlySet<LayerKind> = new Set(['clip', 'sound', 'scene'])
 export const beginsWithSpan = (kind: LayerKind): boolean => BEGINS_WITH_SPAN.has(kind)
 
 const RUNNING = new WeakMap<Property, { readonly begins: number; readonly running: Property }>()

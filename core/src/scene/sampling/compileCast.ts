@@ -15,6 +15,7 @@ export interface CastMaking {
 export const sceneGround = (): Ground => ({
   matrix: identityMatrix(),
   inner: NaN,
+  pace: 1,
   share: 1,
   shown: true,
   aperture: null,

@@ -23,6 +23,13 @@ export function innerTimeAt(inner: InnerTime, time: number): number {
   return one[0]! * TICKS_PER_SECOND
 }
 
+/** Time inside a layer that goes by in a unit of its own layer time. */
+export function innerPaceAt(inner: InnerTime, time: number): number {
+  if (!inner) return 1
+  speedInto(one, inner, time)
+  return one[0]!
+}
+
 /** How a layer's time goes by while scene time does, made ready. */
 export interface LayerClock {
   /** Whether layer time is scene time, always. */
@@ -46,8 +53,7 @@ export function compileLayerClock(scene: Scene, layerId: string, library: BendLi
       let pace = 1
       let time = sceneTime
       for (const inner of steps) {
-        speedInto(one, inner, time)
-        pace *= one[0]!
+        pace *= innerPaceAt(inner, time)
         time = innerTimeAt(inner, time)
       }
       return pace

@@ -8,7 +8,7 @@ import { croppedBox } from '../layers/crop.ts'
 import { identityMatrix, multiplyInto } from '../matrix.ts'
 import { compileCast, sceneGround } from './compileCast.ts'
 import { copyCountAt, copyShare, copyTimeAt, placeCopy } from './copying.ts'
-import { innerTimeAt } from './layerTime.ts'
+import { innerPaceAt, innerTimeAt } from './layerTime.ts'
 import { ownMatrixInto } from './placing.ts'
 import { growTo, type Cast, type Showing, type Track } from './track.ts'
 
@@ -121,6 +121,7 @@ function sampleCopies(track: Track, shown: boolean, sampling: Sampling): void {
 function sampleShowing(track: Track, showing: Showing, time: number): void {
   const { copying, onto, within } = track
   showing.inner = innerTimeAt(track.innerTime, time)
+  showing.pace = within.pace * innerPaceAt(track.innerTime, time)
   ownMatrixInto(showing.matrix, track.placing, time)
   if (copying) placeCopy(showing.matrix, copying, showing.copy, time)
   multiplyInto(showing.matrix, onto.matrix, showing.matrix)
@@ -151,7 +152,9 @@ function sampleCast({ ground, frame, tracks }: Cast, showing: Showing, sampling:
     multiplyInto(ground.matrix, showing.matrix, toMiddle)
     ground.share = showing.share
     // Before its start its first frame is held, after its end its last.
+    const isHeld = showing.inner < 0 || showing.inner >= frame.duration
     ground.inner = showing.inner < frame.duration ? Math.max(0, showing.inner) : lastFrameOf(frame)
+    ground.pace = isHeld ? 0 : showing.pace
     const { item } = showing
     if (item?.kind === 'scene') {
       item.size[0] = width

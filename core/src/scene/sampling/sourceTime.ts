@@ -21,7 +21,7 @@ export const hasLocalTime = ({ properties }: Pick<Layer, 'properties'>): boolean
 export type Sources = Pick<Project, 'scenes' | 'assets'>
 
 /**
- * How long what a layer shows lasts, s: the clip, the scene shown, or until the last of a group's layers goes.
+ * How long what a layer plays lasts, s: the clip, the sound, the scene shown, or until the last of a group's layers goes.
  */
 export function sourceSeconds(layer: Layer, scene: Scene, sources: Sources): number {
   const shown = lastingSource(layer, sources)
@@ -31,12 +31,12 @@ export function sourceSeconds(layer: Layer, scene: Scene, sources: Sources): num
   return secondsOfTicks(asTicks(Math.max(0, ...ends)))
 }
 
-/** The scene or clip a layer shows; null for one that shows neither. */
+/** The scene, clip or sound a layer plays; null for one that plays none. */
 function lastingSource(layer: Layer, { scenes, assets }: Sources): { readonly duration: Ticks } | null {
-  const { kind, source } = layer
-  if (kind !== 'clip' || !source || !('asset' in source)) return shownScene(layer, scenes)
+  const { source } = layer
+  if (!source || !('asset' in source)) return shownScene(layer, scenes)
   const asset = assets.find(({ id }) => id === source.asset)
-  return asset?.kind === 'clip' ? asset : null
+  return asset && asset.kind !== 'picture' ? asset : null
 }
 
 /** A stretch is looked at in so many steps at most: a day of frames is no picture. */

@@ -17,6 +17,8 @@ export interface Ground {
   readonly matrix: Matrix
   /** The layer time of what stands on it, ticks. */
   inner: number
+  /** How fast that goes: 1 as the scene's, 0 where it is held. */
+  pace: number
   /** Of opacity, 0 … 1. */
   share: number
   shown: boolean
@@ -125,6 +127,7 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
   const showing: Showing = {
     matrix,
     inner: NaN,
+    pace: 1,
     share: 1,
     shown: true,
     aperture,

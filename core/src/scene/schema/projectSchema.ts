@@ -53,7 +53,11 @@ const layerSchema = z
   .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
 
 /** What the source of a kind is; left out for kinds that have none. */
-const SOURCES: Partial<Record<Layer['kind'], 'scene' | 'asset'>> = { scene: 'scene', clip: 'asset' }
+const SOURCES: Partial<Record<Layer['kind'], 'scene' | 'asset'>> = {
+  scene: 'scene',
+  clip: 'asset',
+  sound: 'asset',
+}
 
 /** A layer has every property of its kind, no more copies than are drawn, and a source where its kind shows one. */
 export function checkLayer(

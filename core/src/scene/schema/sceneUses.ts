@@ -25,7 +25,7 @@ export function reachesScene(scenes: readonly Scene[], from: string, to: string)
 /** Scenes that are shown in others, and clips that are played, are there; none shows itself, and none draws more than can be. */
 export function checkSceneUses({ scenes, assets }: Pick<Project, 'scenes' | 'assets'>, tell: Tell): void {
   const uses = new SceneUses(scenes)
-  const clips = new Set(assets.flatMap(({ id, kind }) => (kind === 'clip' ? [id] : [])))
+  const kinds = new Map(assets.map(({ id, kind }) => [id, kind]))
   scenes.forEach((scene, s) => {
     // Most scenes have none, and are passed over while one is edited.
     if (manifold(scene).length === 0) return
@@ -35,8 +35,13 @@ export function checkSceneUses({ scenes, assets }: Pick<Project, 'scenes' | 'ass
       const shown = sourceScene(layer)
       if (shown !== null && !uses.has(shown))
         tell(['scenes', s, 'layers', l, 'source'], 'shows a scene the project does not have')
-      if (layer.kind === 'clip' && source && 'asset' in source && !clips.has(source.asset))
+      if (!source || !('asset' in source)) return
+      const kind = kinds.get(source.asset)
+      if (layer.kind === 'clip' && kind !== 'clip')
         tell(['scenes', s, 'layers', l, 'source'], 'plays a clip the project does not have')
+      // A clip has a sound, too.
+      if (layer.kind === 'sound' && kind !== 'sound' && kind !== 'clip')
+        tell(['scenes', s, 'layers', l, 'source'], 'plays a sound the project does not have')
     })
     if (uses.showsItself(scene)) tell(['scenes', s], `“${scene.name}” would show itself`)
     else if (uses.drawnIn(scene) > LIMITS.drawn)

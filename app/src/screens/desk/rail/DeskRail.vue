@@ -13,7 +13,7 @@ import {
   Disc,
   ListEnd,
 } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
 import { formatRate, formatTime, frameTicks, type TimeDisplay } from '@arrow-bend/core/time'
@@ -29,6 +29,9 @@ import TimeField from '../../../ui/TimeField.vue'
 import { vOneStop } from '../../../ui/focus/oneStop.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 
+// Silent projects do without.
+const SoundSwitch = defineAsyncComponent(() => import('./SoundSwitch.vue'))
+
 /** The strip between stage and deck: transport, time, switches, measured speed. */
 const props = defineProps<{ actions: Commands }>()
 
@@ -38,6 +41,7 @@ const preferences = usePreferences()
 const selection = useSelection()
 
 const scene = computed(() => deferred.panel.scene!)
+const hasSound = computed(() => deferred.panel.project?.assets.some(({ kind }) => kind !== 'picture'))
 // As the clock beside it: what stands between two frames is said to.
 const frame = computed(() => formatTime(playback.time, scene.value.rate, 'frames'))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
@@ -115,6 +119,7 @@ const fps = computed(() =>
         :pressed="preferences.loop"
         @press="preferences.loop = !preferences.loop"
       />
+      <SoundSwitch v-if="hasSound" />
     </span>
     <span class="divide" />
     <span class="group">

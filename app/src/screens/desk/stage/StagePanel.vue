@@ -8,6 +8,7 @@ import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
+import { useSound } from '../../../sound/useSound.ts'
 import { keysOf } from '../../../command/keys/keysOf.ts'
 import { useContextMenu } from '../../../session/view/contextMenu.ts'
 import { useStageView, type StageBox } from '../../../session/view/stageView.ts'
@@ -62,6 +63,7 @@ const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
 const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
 const onion = useOnion()
+const hear = useSound()
 
 const camera = useStageCamera(panel, {
   width,
@@ -125,8 +127,11 @@ onMounted(() => {
   painter.value = new StagePainter(canvas.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
-    if (playback.playing) painter.value?.draw(time)
-    else redraw(time)
+    if (!playback.playing) redraw(time)
+    else if (painter.value) {
+      painter.value.draw(time)
+      if (painter.value.sampled) hear(painter.value.sampled)
+    }
   })
 })
 onBeforeUnmount(() => {

@@ -38,7 +38,7 @@ const choose = (event: MouseEvent, tool: StageTool): void => {
       :pressed="stageView.tool === tool"
       @press="(event) => choose(event, tool)"
     />
-    <IconButton :icon="ImagePlus" label="Import pictures" @press="art.choose()" />
+    <IconButton :icon="ImagePlus" label="Import pictures, clips and sounds" @press="art.choose()" />
   </div>
 </template>
 

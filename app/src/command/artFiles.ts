@@ -1,0 +1,115 @@
+import { fileOpen } from 'browser-fs-access'
+import { placeArt, type ArtFit } from '@arrow-bend/core/edit'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import type { useDocument } from '../session/document/document.ts'
+import type { useSelection } from '../session/selection/selection.ts'
+import { assetShelf, type AssetBytes } from '../storage/index.ts'
+import { cancellable } from '../ui/cancellable.ts'
+import { toast } from '../ui/toast.ts'
+import { readArtFile, type ReadArt } from '../work/fileReader.ts'
+import { importClips } from './clipImport.ts'
+
+/** A file that has been read and waits to be placed. */
+export interface Waiting extends ReadArt {
+  readonly file: File
+  readonly isSvg: boolean
+}
+
+/** How files come in where there is a choice. */
+export interface ArtChoice {
+  readonly fit: ArtFit
+  readonly svg: 'layers' | 'picture'
+}
+
+interface Desk {
+  readonly document: ReturnType<typeof useDocument>
+  readonly selection: ReturnType<typeof useSelection>
+}
+
+const EXTENSIONS = [
+  ...['.png', '.jpg', '.jpeg', '.webp', '.svg', '.ora', '.webm', '.mp4', '.mov'],
+  ...['.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac'],
+]
+const PLAYED = /\.(webm|mp4|m4v|mov|wav|mp3|m4a|og[ga]|opus|flac)$/i
+
+/** Asks for files; none where that is called off. */
+export const chooseFiles = (): Promise<File[]> =>
+  fileOpen({ extensions: EXTENSIONS, description: 'Pictures, clips and sounds', multiple: true }).catch(
+    () => [],
+  )
+
+/**
+ * Reads files for a scene. Clips and sounds come in at once, as there is nothing to be asked; what cannot be read is told
+ * and left out.
+ */
+export async function readFiles(
+  files: readonly File[],
+  { document, selection }: Desk,
+): Promise<readonly Waiting[]> {
+  const played = files.filter(({ name }) => PLAYED.test(name))
+  if (played.length > 0) await importClips(played, document, selection)
+  const project = document.project?.id
+  const read = await readAll(
+    files.filter((file) => !played.includes(file)),
+    'layers',
+  )
+  // Another project may have been opened meanwhile.
+  return document.project?.id === project ? read : []
+}
+
+/** Reads files one after another; those that cannot be read are told and left out. */
+async function readAll(files: readonly File[], as: ArtChoice['svg']): Promise<Waiting[]> {
+  const read: Waiting[] = []
+  for (const [i, file] of files.entries()) {
+    const which = files.length > 1 ? `, ${i + 1} of ${files.length}` : ''
+    try {
+      const isSvg = /\.svg$/i.test(file.name) || file.type === 'image/svg+xml'
+      const art = await cancellable(`Reading ${file.name}${which}…`, (signal) =>
+        readArtFile(file, as, signal),
+      )
+      // Called off: what is left of them is not wanted either.
+      if (!art) break
+      read.push({ file, isSvg, ...art })
+    } catch (caught) {
+      toast.error(sentenceOf(caught))
+    }
+  }
+  return read
+}
+
+const bytesOf = ({ sha256 }: Waiting): AssetBytes[] =>
+  [...sha256].map(([{ type, bytes }, hash]) => ({ sha256: hash, type, bytes }))
+
+/**
+ * Places files that were read, in one step.
+ * @returns those that could not be kept, so that there is time to make room and to try again
+ */
+export async function placeFiles(
+  asked: readonly Waiting[],
+  { fit, svg }: ArtChoice,
+  { document, selection }: Desk,
+): Promise<readonly Waiting[]> {
+  const vectors = asked.filter(({ isSvg }) => isSvg).map(({ file }) => file)
+  const flat = svg === 'picture' && vectors.length > 0 ? await readAll(vectors, 'picture') : []
+  const all = asked.map((one) => flat.find(({ file }) => file === one.file) ?? one)
+  const bytes = all.flatMap(bytesOf)
+  let added: readonly string[] = []
+  try {
+    if (bytes.length > 0) added = await assetShelf.keep(bytes)
+  } catch (caught) {
+    toast.error(sentenceOf(caught))
+    return asked
+  }
+  // The last file comes to lie on top, as it was chosen last.
+  const placed = document.apply(
+    all.length > 1 ? 'Pictures added' : 'Picture added',
+    (draft) =>
+      all.map(({ art, sha256 }) =>
+        placeArt(draft, document.sceneId, art, { fit, sha256, makeId: document.makeId }),
+      ),
+    (ids) => selection.selectLayers(ids),
+  )
+  if (placed === null) await assetShelf.drop(added).catch(() => undefined)
+  else for (const { art } of all) for (const note of art.notes) toast(`${art.name}: ${note}`)
+  return []
+}

@@ -1,0 +1,113 @@
+import { describe, expect, it } from 'vitest'
+import { compileScene, makeLayer, sampleSceneInto, type Scene, type SoundAsset } from '@arrow-bend/core/scene'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { SoundPlayer } from './soundPlayer.ts'
+
+const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
+const BELL: SoundAsset = {
+  id: 'bell',
+  kind: 'sound',
+  name: 'Bell',
+  type: 'audio/wav',
+  duration: at(4),
+  sha256: 'b'.repeat(64),
+}
+const sceneWith = (values: Readonly<Record<string, number>>): Scene => ({
+  id: 'scene',
+  name: 'Scene',
+  size: [640, 360],
+  rate: { num: 25, den: 1 },
+  duration: at(10),
+  background: '#ffffff',
+  layers: [
+    {
+      ...makeLayer({ id: 'a', name: 'Bell', kind: 'sound', span: [at(1), at(9)], values }),
+      source: { asset: 'bell' },
+    },
+  ],
+  markers: [],
+  playRange: null,
+})
+
+/** A clock that is set by hand, and what was done by it. */
+function stage(values: Readonly<Record<string, number>> = {}) {
+  const done: string[] = []
+  const context = {
+    currentTime: 0,
+    destination: {} as AudioDestinationNode,
+    resume: () => Promise.resolve(),
+    decodeAudioData: () => Promise.resolve({ duration: 4 } as AudioBuffer),
+    createGain: () =>
+      ({
+        gain: { value: 1, setTargetAtTime: (gain: number) => done.push(`gain ${gain}`) },
+        connect: () => undefined,
+        disconnect: () => undefined,
+      }) as unknown as GainNode,
+    createBufferSource: () =>
+      ({
+        buffer: null,
+        connect: () => undefined,
+        disconnect: () => undefined,
+        start: (_when: number, offset: number) => done.push(`start ${offset.toFixed(2)}`),
+        stop: () => done.push('stop'),
+      }) as unknown as AudioBufferSourceNode,
+  }
+  const player = new SoundPlayer(context, () => Promise.resolve(new Blob(['x'])))
+  const sampler = compileScene(sceneWith(values), [])
+  const follow = (seconds: number, pace = 1): void => {
+    sampleSceneInto(sampler, at(seconds))
+    player.follow(sampler, pace)
+  }
+  return { player, context, follow, done }
+}
+
+describe('sounds that play', () => {
+  it('begin in their span where they are then, go on by themselves, and end', async () => {
+    const { player, context, follow, done } = stage()
+    follow(2)
+    expect(done).toEqual([])
+    await player.load([BELL])
+    follow(0.5)
+    follow(1.52)
+    for (let step = 1; step < 20; step += 1) {
+      context.currentTime = step / 25
+      follow(1.52 + step / 25)
+    }
+    expect(done.filter((one) => !one.startsWith('gain'))).toEqual(['start 0.52'])
+    follow(9.5)
+    expect(done.at(-1)).toBe('stop')
+  })
+  it('are set right after a jump, and not for less than a frame or two', async () => {
+    const { player, context, follow, done } = stage()
+    await player.load([BELL])
+    follow(2)
+    context.currentTime = 0.04
+    follow(2.08)
+    expect(done.filter((one) => one.startsWith('start'))).toHaveLength(1)
+    follow(4)
+    expect(done.filter((one) => !one.startsWith('gain'))).toEqual(['start 1.00', 'stop', 'start 3.00'])
+  })
+  it('are silent at another speed, backwards, before their start and after their end', async () => {
+    const { player, follow, done } = stage({ 'local time': -2 })
+    await player.load([BELL])
+    follow(2)
+    follow(4, 0.5)
+    follow(4, -1)
+    expect(done).toEqual([])
+    follow(4)
+    follow(8)
+    expect(done).toEqual(['start 1.00', 'stop'])
+  })
+  it('are as loud as their gain, and rest when told to', async () => {
+    const { player, context, follow, done } = stage({ gain: 30 })
+    await player.load([BELL])
+    follow(2)
+    context.currentTime = 0.04
+    follow(2.04)
+    expect(done).toEqual(['start 1.00', 'gain 0.3'])
+    player.rest()
+    expect(done.at(-1)).toBe('stop')
+    follow(3)
+    expect(done.at(-1)).toBe('start 2.00')
+  })
+})
