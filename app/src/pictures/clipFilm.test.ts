@@ -26,9 +26,13 @@ function trial({ width, height } = { width: 320, height: 180 }) {
       await new Promise((resolve) => setTimeout(resolve))
     }
   }
+  const arriveOne = async (): Promise<void> => {
+    pending.shift()?.()
+    await new Promise((resolve) => setTimeout(resolve))
+  }
   const shown = (seconds: number): number | undefined =>
     (film.frameAt(seconds) as unknown as { number: number } | null)?.number
-  return { film, asked, closed, changed, arrive, shown }
+  return { film, asked, closed, changed, arrive, arriveOne, shown }
 }
 
 describe('a clip that is decoded as it is asked for', () => {
@@ -81,6 +85,18 @@ describe('a clip that is decoded as it is asked for', () => {
       await arrive()
     }
     expect(Math.min(...asked.slice(before).map(([first]) => first))).toBeLessThan(33)
+  })
+
+  it('reads each frame once while it plays on during the reading', async () => {
+    const { film, shown, asked, arriveOne } = trial()
+    shown(0)
+    for (let i = 1; i < 45; i += 1) {
+      shown(i * LENGTH)
+      if (i % 3 === 0) await arriveOne()
+    }
+    film.close()
+    const read = asked.flatMap(([first, count]) => Array.from({ length: count }, (_, k) => first + k))
+    expect(new Set(read).size).toBe(read.length)
   })
 
   it('keeps few frames, those nearest to what is shown', async () => {

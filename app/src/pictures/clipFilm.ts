@@ -13,15 +13,21 @@ const LEAST_KEPT = 6
 const KEPT_BYTES = 160e6
 /** Frames read at once while it plays, and how far ahead of what is shown they are kept, s. */
 const AT_ONCE = 6
-const AHEAD = 0.3
+const AHEAD = 0.5
 /** Calls no farther apart than this, ms, and moments than that, s, are one playing. */
 const PLAYING_MS = 120
 const PLAYING_STEP = 0.3
 
+/** Frames to be read. */
+interface Wanted {
+  /** s */
+  readonly from: number
+  readonly count: number
+}
+
 /** A clip that is decoded as it is asked for: the frame wanted first, and those that come next while it plays. */
 export class ClipFilm implements Film {
   private frames: ClipFrame[] = []
-  private wanted: { readonly from: number; readonly count: number } | null = null
   private isReading = false
   private asked = { seconds: NaN, at: -Infinity }
   /** Which way it plays: 1, −1 or, where it stands, 0. */
@@ -52,9 +58,7 @@ export class ClipFilm implements Film {
     this.asked = { seconds: moment, at: now }
     this.way = isPlaying ? Math.sign(step) : 0
     const found = this.find(moment)
-    if (!found) {
-      this.want(moment, isPlaying && step > 0 ? this.atOnce : 1)
-    } else if (isPlaying) this.lookAhead(moment, { step, lasts: found.to - found.from })
+    this.readMore()
     return (found ?? this.nearest(moment))?.picture ?? null
   }
 
@@ -62,8 +66,9 @@ export class ClipFilm implements Film {
   async frame(seconds: number): Promise<ImageBitmap | null> {
     const moment = this.momentOf(seconds)
     this.asked = { seconds: moment, at: -Infinity }
+    this.way = 0
     if (!this.find(moment) && !this.failed) {
-      this.want(moment, 1)
+      this.readMore()
       await new Promise<void>((resolve) => this.waiting.push(resolve))
     }
     return (this.find(moment) ?? this.nearest(moment))?.picture ?? null
@@ -95,48 +100,43 @@ export class ClipFilm implements Film {
     )
   }
 
-  /** Reads what is shown next. @param lasts how long a frame does, s */
-  private lookAhead(
-    moment: number,
-    { step, lasts }: { readonly step: number; readonly lasts: number },
-  ): void {
-    const length = Math.max(lasts, ROUNDED)
+  /** What is to be read next: the moment asked for, and what comes after it while it plays; null where all is there. */
+  private get wanted(): Wanted | null {
+    const moment = this.asked.seconds
+    const shown = this.find(moment)
+    if (!shown) return { from: moment, count: this.way > 0 ? this.atOnce : 1 }
+    const length = Math.max(shown.to - shown.from, ROUNDED)
     // No farther than what can be kept beside what is shown.
     const most = Math.min(AHEAD, length * (this.mostKept - this.atOnce - 1))
-    if (step < 0) {
+    if (this.way < 0) {
       const start = Math.max(0, moment - most / 2)
-      if (!this.find(start)) this.want(start, Math.ceil((moment - start) / length))
-      return
+      return this.find(start) ? null : { from: start, count: Math.ceil((moment - start) / length) }
     }
-    let end = moment
+    if (this.way === 0) return null
+    let end = shown.to
     for (let next = this.find(end); next && end < moment + most; next = this.find(end)) end = next.to
-    if (end < moment + most && end < this.seconds - ROUNDED) this.want(end + ROUNDED / 10, this.atOnce)
+    const isThere = end >= moment + most || end >= this.seconds - ROUNDED
+    return isThere ? null : { from: end + ROUNDED / 10, count: this.atOnce }
   }
 
-  private want(from: number, count: number): void {
-    this.wanted = { from, count }
-    if (!this.isReading && !this.failed) void this.readOn()
+  private readMore(): void {
+    if (!this.isReading && !this.failed && this.wanted) void this.readOn()
   }
 
   private async readOn(): Promise<void> {
     this.isReading = true
-    while (this.wanted) {
-      const { from, count } = this.wanted
-      this.wanted = null
+    for (let next = this.wanted; next && !this.failed; next = this.wanted) {
       const missed = !this.find(this.asked.seconds)
       try {
-        this.keep(await this.read(from, count))
+        this.keep(await this.read(next.from, next.count))
       } catch {
         // It was whole when it came in; what is shown stays.
         this.failed = true
       }
       for (const wake of this.waiting.splice(0)) wake()
-      if (this.failed) break
-      const there = this.find(this.asked.seconds)
-      if (missed && there) this.changed()
-      // What was read was for a moment that has passed.
-      else if (!there && !this.wanted && from !== this.asked.seconds)
-        this.wanted = { from: this.asked.seconds, count: 1 }
+      if (missed && this.find(this.asked.seconds)) this.changed()
+      // The file has less than it says: that is not to be asked for again and again.
+      if (next.from === this.wanted?.from) break
     }
     this.isReading = false
   }

@@ -2,7 +2,6 @@ import '../withoutEval.ts'
 import { expose, transfer } from 'comlink'
 import {
   BlobSource,
-  CanvasSink,
   EncodedPacketSink,
   FLAC,
   Input,
@@ -10,10 +9,11 @@ import {
   MP4,
   OGG,
   QTFF,
+  VideoSampleSink,
   WAVE,
   WEBM,
   type InputVideoTrack,
-  type WrappedCanvas,
+  type VideoSample,
 } from 'mediabunny'
 import type { SoundAsset } from '@arrow-bend/core/scene'
 import { BadFile } from '@arrow-bend/core/format/project'
@@ -48,12 +48,15 @@ export interface ClipFrame {
 
 /** A file that is open to be decoded. */
 interface OpenClip {
-  readonly sink: CanvasSink
+  readonly sink: VideoSampleSink
+  /** As large as the clip is seen, and without see-through pixels where the clip has none, which is half the work. */
+  readonly canvas: OffscreenCanvas
+  readonly context: OffscreenCanvasRenderingContext2D
   /** The clip's first moment in its file, s: its 0. */
   readonly first: number
   readonly seconds: number
   /** Frames in their order from where the last were read; null where that is given up. */
-  ahead: AsyncGenerator<WrappedCanvas, void> | null
+  ahead: AsyncGenerator<VideoSample, void> | null
   /** Where the next of these begins, s. */
   next: number
   /** What is read at present, and has to end first: frames come in one order. */
@@ -78,36 +81,49 @@ async function openClip(id: string, blob: Blob): Promise<OpenClip> {
     const { track } = await openTrack(blob, id)
     const first = await track.getFirstTimestamp()
     const seconds = (await track.computeDuration()) - first
-    return { sink: sinkOf(track), first, seconds, ahead: null, next: NaN, reading: Promise.resolve() }
+    const canvas = new OffscreenCanvas(...(await sizeOf(track)))
+    const context = canvas.getContext('2d', { alpha: await track.canBeTransparent() })!
+    const sink = new VideoSampleSink(track)
+    return { sink, canvas, context, first, seconds, ahead: null, next: NaN, reading: Promise.resolve() }
   })()
   open.set(id, opening)
   opening.catch(() => open.delete(id))
   return opening
 }
 
-/** Turned, flipped and stretched as the file says, see-through where it is. A canvas of its own for each is given away. */
-const sinkOf = (track: InputVideoTrack): CanvasSink => new CanvasSink(track, { alpha: true, poolSize: 0 })
+const sizeOf = async (track: InputVideoTrack): Promise<[width: number, height: number]> => [
+  await track.getDisplayWidth(),
+  await track.getDisplayHeight(),
+]
 
-function pictureOf({ canvas, timestamp, duration }: WrappedCanvas, { first }: OpenClip): ClipFrame {
-  const from = timestamp - first
-  return { from, to: from + duration, picture: (canvas as OffscreenCanvas).transferToImageBitmap() }
+/** A frame turned, flipped and stretched as the file says, see-through where it is. */
+function pictureOf(sample: VideoSample, { canvas, context, first }: OpenClip): ClipFrame {
+  const from = sample.timestamp - first
+  // Whose picture is given away is empty again.
+  sample.drawWithFit(context, { fit: 'fill' })
+  return { from, to: from + sample.duration, picture: canvas.transferToImageBitmap() }
 }
 
+/** Moments so little ahead, s, are come to by decoding on: to go to them would be to decode from a whole picture before them. */
+const DECODED_ON = 1
+
 async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
-  if (!clip.ahead || Math.abs(from - clip.next) > NEAR) {
+  const isAhead = clip.ahead && from > clip.next - NEAR && from < clip.next + DECODED_ON
+  if (!isAhead) {
     await clip.ahead?.return()
-    clip.ahead = clip.sink.canvases(from + clip.first)
+    clip.ahead = clip.sink.samples(from + clip.first)
   }
   const found: ClipFrame[] = []
   while (found.length < count) {
-    const { value, done } = await clip.ahead.next()
-    if (done || !value) {
+    const { value: sample, done } = await clip.ahead!.next()
+    if (done || !sample) {
       clip.ahead = null
       break
     }
-    found.push(pictureOf(value, clip))
+    clip.next = sample.timestamp - clip.first + sample.duration
+    if (clip.next > from + NEAR) found.push(pictureOf(sample, clip))
+    sample.close()
   }
-  clip.next = found.at(-1)?.to ?? NaN
   return found
 }
 
@@ -145,10 +161,11 @@ const worker = {
         )
       const first = await track.getFirstTimestamp()
       const seconds = (await track.computeDuration()) - first
-      const size = [await track.getDisplayWidth(), await track.getDisplayHeight()] as const
-      const sink = sinkOf(track)
+      const size = await sizeOf(track)
+      const sink = new VideoSampleSink(track)
       for (const moment of [first, first + seconds - NEAR]) {
-        const frame = await sink.getCanvas(moment).catch(() => null)
+        const frame = await sink.getSample(moment).catch(() => null)
+        frame?.close()
         if (!frame || !(seconds > 0))
           throw new BadFile(`“${name}” breaks off, or one of its frames is damaged. Nothing was changed.`)
       }
