@@ -249,3 +249,26 @@ test('a picture is fitted into the frame, fills it, and goes back to its plain s
   await expect(page.getByText('Back to the plain state')).toBeVisible()
   expect(await scale()).toEqual([100, 100])
 })
+
+test('a picture is replaced in every layer that shows it, seen as wide as before, and goes back by undo', async ({
+  page,
+}) => {
+  await openStill(page)
+  await page.keyboard.press('Control+d')
+  const before = await project(page)
+  await page.getByRole('button', { name: 'Quay', exact: true }).click({ button: 'right' })
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('menuitem', { name: 'Replace the picture…' }).click()
+  const buffer = Buffer.from(pngBytes([600, 400], [200, 40, 40, 255]))
+  await (await waiting).setFiles([{ name: 'Pier.png', mimeType: 'image/png', buffer }])
+  await expect(page.getByText('“Pier” is shown in 2 layers now.')).toBeVisible()
+  const after = await project(page)
+  expect(after.assets.map(({ name }) => name)).toEqual(['Pier'])
+  const [was, is] = [before, after].map(({ scenes }) =>
+    scenes[0]!.layers.map(({ properties }) => (properties['scale']!.value as readonly number[])[0]!),
+  )
+  // 600 px in the place of 2400.
+  expect(is).toEqual(was!.map((scale) => expect.closeTo(4 * scale, 9) as number))
+  await page.keyboard.press('Control+z')
+  expect((await project(page)).scenes).toEqual(before.scenes)
+})

@@ -1,6 +1,7 @@
 import { fileOpen } from 'browser-fs-access'
-import { placeArt, type ArtFit } from '@arrow-bend/core/edit'
+import { placeArt, replacePicture, type ArtFit } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
+import { picturesOf } from '@arrow-bend/core/scene'
 import type { useDocument } from '../session/document/document.ts'
 import type { useSelection } from '../session/selection/selection.ts'
 import { assetShelf, type AssetBytes } from '../storage/index.ts'
@@ -26,8 +27,10 @@ interface Desk {
   readonly selection: ReturnType<typeof useSelection>
 }
 
+const PICTURES = ['.png', '.jpg', '.jpeg', '.webp', '.svg', '.ora']
 const EXTENSIONS = [
-  ...['.png', '.jpg', '.jpeg', '.webp', '.svg', '.ora', '.webm', '.mp4', '.mov'],
+  ...PICTURES,
+  ...['.webm', '.mp4', '.mov'],
   ...['.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac'],
 ]
 const PLAYED = /\.(webm|mp4|m4v|mov|wav|mp3|m4a|og[ga]|opus|flac)$/i
@@ -55,6 +58,38 @@ export async function readFiles(
   )
   // Another project may have been opened meanwhile.
   return document.project?.id === project ? read : []
+}
+
+/** Asks for another picture for a layer that shows one, and puts it in its place everywhere it is used. */
+export async function replaceWithFile(was: string, { document }: Desk): Promise<void> {
+  const [file] = await fileOpen({ extensions: PICTURES, description: 'A picture', multiple: true }).catch(
+    () => [],
+  )
+  if (!file) return
+  const project = document.project?.id
+  const [read] = await readAll([file], 'picture')
+  const [picture, ...more] = read ? picturesOf(read.art.nodes) : []
+  if (!read || !picture || document.project?.id !== project) return
+  if (more.length > 0) {
+    toast.error(
+      `“${file.name}” holds several pictures, and one is to be replaced by one. Nothing was changed.`,
+    )
+    return
+  }
+  const sha256 = read.sha256.get(picture)!
+  let added: readonly string[] = []
+  try {
+    added = await assetShelf.keep(bytesOf(read))
+  } catch (caught) {
+    toast.error(sentenceOf(caught))
+    return
+  }
+  const { name, type, size } = picture
+  const count = document.apply('Picture replaced', (draft) =>
+    replacePicture(draft, was, { name, type, size, sha256 }, document.makeId),
+  )
+  if (count === null) await assetShelf.drop(added).catch(() => undefined)
+  else toast(`“${name}” is shown in ${count === 1 ? 'one layer' : `${count} layers`} now.`)
 }
 
 /** Reads files one after another; those that cannot be read are told and left out. */

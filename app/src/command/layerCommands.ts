@@ -83,6 +83,13 @@ export const LAYER_COMMANDS = {
     label: 'Selected pictures at 100 %, in the middle of the frame',
     group: 'Layers',
   },
+  replacePicture: {
+    name: 'Replace the picture…',
+    shown: [],
+    chords: [],
+    label: 'Another file in its place, in every layer of every scene that shows it',
+    group: 'Layers',
+  },
   plain: {
     name: 'Back to its plain state',
     shown: [],
@@ -208,6 +215,14 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
     fitFrame: () => void fitted('fit', 'fitted in the frame'),
     fillFrame: () => void fitted('fill', 'made to fill the frame'),
     ownSize: () => void fitted('asIs', 'set to its own size'),
+    replacePicture: () => {
+      const shown = chosen().find(({ kind }) => kind === 'image')?.properties['picture']?.value
+      if (!shown) toast('Select a picture first: click it on the stage or in the list.')
+      else
+        void import('./artFiles.ts').then(({ replaceWithFile }) =>
+          replaceWithFile(shown as string, { document, selection }),
+        )
+    },
     plain: () => withLayers((layers) => void makePlainAll(layers)),
     solo: () => withLayers((layers) => stageView.toggleSolo(idsOf(layers))),
   }

@@ -7,6 +7,7 @@ export { joinSeams, makeLoop, type LoopEnd, type LoopReport, type MakeLoop } fro
 export { READY_FRAME_MOVES, readyFrameMove, type ReadyFrameMove } from './frame/readyFrameMove.ts'
 export { fitFrame, makePlain } from './frame/fitFrame.ts'
 export { repeatDrawing } from './layers/repeatDrawing.ts'
+export { replacePicture, type NewPicture } from './layers/replacePicture.ts'
 export { addClip, addSound, type NewClip, type NewSound } from './layers/addClip.ts'
 export { placedElsewhere } from './frame/placedElsewhere.ts'
 export { shareTime, type ShareTime } from './layers/shareTime.ts'

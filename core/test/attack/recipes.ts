@@ -277,6 +277,13 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
       { name: w.text(), sha256: 'e'.repeat(64), type: 'audio/ogg', duration: anyTicks(w) },
       w.makeId,
     ),
+  replacePicture: (d, w) =>
+    edit.replacePicture(
+      d,
+      one(w, ['drum', 'none']),
+      { name: w.text(), sha256: 'f'.repeat(64), type: 'image/png', size: [1, 1] },
+      w.makeId,
+    ),
   shareTime: (d, w) =>
     edit.shareTime(d, SCENE, layersOf(w), {
       overlap: w.number(),
