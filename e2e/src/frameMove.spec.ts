@@ -268,7 +268,7 @@ test('a picture is replaced in every layer that shows it, seen as wide as before
     scenes[0]!.layers.map(({ properties }) => (properties['scale']!.value as readonly number[])[0]!),
   )
   // 600 px in the place of 2400.
-  expect(is).toEqual(was!.map((scale) => expect.closeTo(4 * scale, 9) as number))
+  expect(is).toEqual(was!.map((scale) => expect.closeTo(4 * scale, 9) as unknown))
   await page.keyboard.press('Control+z')
   expect((await project(page)).scenes).toEqual(before.scenes)
 })
