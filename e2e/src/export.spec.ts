@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { readBendFile } from '@arrow-bend/core/format/project'
-import { srgbOf, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
+import { srgbOf, type Key, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
 import {
   PROJECT_VERSION,
   applyMatrix,
@@ -11,6 +11,7 @@ import {
   makeLayer,
   outlinePathData,
   sampleSceneInto,
+  type Layer,
   type Project,
   type Scene,
 } from '@arrow-bend/core/scene'
@@ -127,6 +128,61 @@ test('every kind of travel plays in the browser as the core has it, at every fra
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
   const worst = await compareEveryFrame(page, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
+})
+
+test('copies play in the page where and when the core has them, those of groups as one thing', async ({
+  page,
+}) => {
+  const constant = (kind: Property['kind'], value: Property['value']): Property => ({ kind, value, keys: [] })
+  const keyed = (kind: Property['kind'], keys: readonly Key[]): Property => ({
+    kind,
+    value: keys[0]!.value,
+    keys,
+  })
+  const bare = trialScene()
+  const layer = (
+    id: string,
+    kind: 'rectangle' | 'group',
+    properties: Readonly<Record<string, Property>>,
+    parent: string | null = null,
+  ): Layer => {
+    // The core lists what stands in a copied group while that shows only.
+    const [from, to] = kind === 'group' ? [0, FRAMES] : [4, 66]
+    const span = [ticksOfFrame(from, RATE), ticksOfFrame(to, RATE)] as const
+    const made = makeLayer({ id, name: id, kind, parent, span })
+    return { ...made, properties: { ...made.properties, ...properties } }
+  }
+  const moves = keyed('place', [key(0, [300, 200]), key(60, [900, 700])])
+  const scene: Scene = {
+    ...bare,
+    layers: [
+      layer('trail', 'rectangle', {
+        position: moves,
+        pivot: constant('pair', [20, 10]),
+        copies: constant('number', 5),
+        'copy offset': constant('pair', [12, 4]),
+        'copy scale': constant('number', 90),
+        'copy opacity': constant('number', 70),
+        'copy delay': constant('number', 0.2),
+      }),
+      layer('fan', 'rectangle', {
+        position: constant('place', [960, 540]),
+        copies: constant('number', 4),
+        'copy turn': keyed('turn', [key(6, 0), key(50, 40)]),
+        'copy scale': keyed('number', [key(6, 100), key(50, 80)]),
+      }),
+      layer('wave', 'group', {
+        position: constant('place', [100, 800]),
+        copies: constant('number', 3),
+        'copy offset': constant('pair', [200, 0]),
+        'copy delay': keyed('number', [key(10, 0.1), key(40, 0.3)]),
+      }),
+      layer('lamp', 'rectangle', { position: keyed('place', [key(0, [0, 0]), key(30, [0, -300])]) }, 'wave'),
+      layer('glow', 'rectangle', { turn: keyed('turn', [key(0, 0), key(50, 90)]) }, 'wave'),
+    ],
+  }
+  await page.setContent(exportCssPage(trialProject(scene), scene, { pictureUrl: () => '' }))
+  await compareEveryFrame(page, scene)
 })
 
 test('the page fits any window whole, can be paused, and stands still where less motion is asked for', async ({

@@ -41,9 +41,9 @@ export type { DrawBase, Paint } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
 export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
-export { compileLayerClock, layerTimeAt, type LayerClock } from './sampling/layerTime.ts'
+export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
 export { LIMITS } from './schema/limits.ts'
-export { reachesScene } from './schema/sceneUses.ts'
+export { mostCopies, reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
 export {
   applyMatrix,
@@ -86,7 +86,14 @@ export { soloScene } from './soloScene.ts'
 export { nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
 export { ownMatrixAt, parentMatrixAt } from './sampling/ownMatrix.ts'
 export { hasLocalTime, runOutOf, sourceSeconds, type Sources } from './sampling/sourceTime.ts'
-export { isCopied } from './sampling/copying.ts'
+export {
+  compileCopying,
+  copyCountAt,
+  copyShare,
+  isCopied,
+  placeCopy,
+  type Copying,
+} from './sampling/copying.ts'
 export { shownScene } from './sampling/compileCast.ts'
 export {
   compileScene,

@@ -3,7 +3,7 @@ import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { compileLayerClock, isCopied, playedProperties, playedProperty } from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { usePlayback } from '../../session/playback/playback.ts'
@@ -96,7 +96,6 @@ const saveCsv = (): Promise<void> =>
 const leftOut = computed(() => {
   const { layers } = scene.value
   const parts = [
-    ...(layers.some(isCopied) ? ['copies beyond the first'] : []),
     ...(layers.some(({ kind }) => kind === 'clip') ? ['clips'] : []),
     ...(layers.some(({ kind }) => kind === 'sound') ? ['sounds'] : []),
     ...(layers.some(({ kind }) => kind === 'scene') ? ['shown scenes'] : []),

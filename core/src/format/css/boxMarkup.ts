@@ -52,7 +52,9 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
     markup = `<div style="offset-path:path('${pathText(position.path)}');offset-rotate:0deg;${along}">${markup}</div>`
   }
   const [from, to] = layer.span
-  const options = playOptions(layer, context)
+  // Its span is the layer's, whichever copy it is of.
+  const copies = new Map([...context.copies].filter(([id]) => id !== layer.id))
+  const options = playOptions(layer, { ...context, copies })
   if (!showing || (options.clock.isSceneTime && from <= 0 && to >= scene.duration)) return markup
   const track = options.clock.isSceneTime
     ? spanTrack(from, to, scene.duration)

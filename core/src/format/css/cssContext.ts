@@ -1,6 +1,12 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import { playProperty, type PlayOptions } from '../../play/index.ts'
-import { compileLayerClock, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import {
+  compileLayerClock,
+  type Layer,
+  type Project,
+  type Scene,
+  type WhichCopies,
+} from '../../scene/index.ts'
 import { frameTicks } from '../../time/index.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
 import type { KeyframeSheet } from './keyframeSheet.ts'
@@ -21,6 +27,8 @@ export interface CssContext {
   readonly layers: ReadonlyMap<string, Layer>
   readonly sheet: KeyframeSheet
   readonly options: CssExportOptions
+  /** Which copy of what repeats itself is written. */
+  readonly copies: WhichCopies
 }
 
 /**
@@ -31,12 +39,16 @@ export const WITHIN = 0.02
 const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
 
 /** How a layer's properties are played in this page. */
-export function playOptions(layer: Layer, { scene, library }: CssContext, within = WITHIN): PlayOptions {
+export function playOptions(
+  layer: Layer,
+  { scene, library, copies }: CssContext,
+  within = WITHIN,
+): PlayOptions {
   return {
     duration: scene.duration,
     within,
     library,
-    clock: compileLayerClock(scene, layer.id, library),
+    clock: compileLayerClock(scene, layer.id, library, copies),
     frame: frameTicks(scene.rate),
     checkCount: checkKeyframes,
   }

@@ -3,7 +3,9 @@ import { isDrawn, type Layer, type Project, type Scene } from '../../scene/index
 import { secondsOfTicks } from '../../time/index.ts'
 import { artMarkup } from './markup/artMarkup.ts'
 import { boxMarkup } from './boxMarkup.ts'
+import { copyMarkup } from './copyMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions } from './cssContext.ts'
+import { drawnUses } from './drawnUses.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
 import { frameRules, PAUSE_MARKUP } from './pageFrame.ts'
@@ -20,11 +22,11 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
   const sheet = new KeyframeSheet(seconds)
   const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
   let characters = 0
-  const body = [...scene.layers]
-    .reverse()
-    .filter((layer) => isDrawn(layer) && isVisible(layer, layers))
-    .map((layer) => {
-      const markup = layerMarkup(layer, { scene, project, library: project.bends, layers, sheet, options })
+  const page = { scene, project, library: project.bends, layers, sheet, options }
+  const body = drawnUses(scene)
+    .filter(({ layer }) => isVisible(layer, layers))
+    .map(({ layer, copies }) => {
+      const markup = layerMarkup(layer, { ...page, copies })
       checkCharacters((characters += markup.length))
       return markup
     })
@@ -73,7 +75,7 @@ function layerMarkup(layer: Layer, context: CssContext): string {
     at = at.parent === null ? undefined : context.layers.get(at.parent)
   ) {
     const showing: boolean = at === layer || (group && at.kind === 'group')
-    markup = boxMarkup(at, showing, markup, context)
+    markup = boxMarkup(at, showing, copyMarkup(at, showing, markup, context), context)
     group = showing
   }
   return `<div data-layer="${escapeText(layer.name)}">${markup}</div>`

@@ -4,6 +4,7 @@ import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import { LOCAL_TIME, playedProperty } from '../layers/localTime.ts'
 import { layerById } from '../makeLayer.ts'
+import { compileCopying, copyTimeAt } from './copying.ts'
 
 const one = new Float64Array(1)
 
@@ -40,25 +41,59 @@ export interface LayerClock {
   paceAt(sceneTime: number): number
 }
 
+/** Which copy of a layer is meant, by its id; the first of those that are not named. */
+export type WhichCopies = ReadonlyMap<string, number>
+
+const FIRST_COPIES: WhichCopies = new Map()
+
+/** A stretch of the way from scene time to layer time. */
+type ClockStep = Pick<LayerClock, 'timeAt' | 'paceAt'>
+
 /**
- * The clock of a layer: scene time carried down through the groups it stands in by their `local time`. A layer that
- * merely follows another takes its matrix, not its time.
+ * The clock of a layer: scene time carried down through the groups it stands in by their `local time`, and by the delays
+ * of the copies that are meant. A layer that merely follows another takes its matrix, not its time.
  */
-export function compileLayerClock(scene: Scene, layerId: string, library: BendLibrary): LayerClock {
-  const steps = groupsAbove(scene, layerId).flatMap((group) => compileInnerTime(group, library) ?? [])
+export function compileLayerClock(
+  scene: Scene,
+  layerId: string,
+  library: BendLibrary,
+  copies: WhichCopies = FIRST_COPIES,
+): LayerClock {
+  const delayed = (layer: Layer): ClockStep[] => delayStep(layer, library, copies.get(layer.id) ?? 0)
+  const own = layerById(scene, layerId)
+  const steps = [
+    ...groupsAbove(scene, layerId).flatMap((group) => [...delayed(group), ...innerStep(group, library)]),
+    ...(own ? delayed(own) : []),
+  ]
   return {
     isSceneTime: steps.length === 0,
-    timeAt: (sceneTime) => steps.reduce((time, inner) => innerTimeAt(inner, time), sceneTime),
+    timeAt: (sceneTime) => steps.reduce((time, step) => step.timeAt(time), sceneTime),
     paceAt: (sceneTime) => {
       let pace = 1
       let time = sceneTime
-      for (const inner of steps) {
-        pace *= innerPaceAt(inner, time)
-        time = innerTimeAt(inner, time)
+      for (const step of steps) {
+        pace *= step.paceAt(time)
+        time = step.timeAt(time)
       }
       return pace
     },
   }
+}
+
+function innerStep(group: Layer, library: BendLibrary): ClockStep[] {
+  const inner = compileInnerTime(group, library)
+  if (!inner) return []
+  return [{ timeAt: (time) => innerTimeAt(inner, time), paceAt: (time) => innerPaceAt(inner, time) }]
+}
+
+function delayStep(layer: Layer, library: BendLibrary, copy: number): ClockStep[] {
+  const copying = copy > 0 ? compileCopying(layer, library) : null
+  if (!copying) return []
+  const paceAt = (time: number): number => {
+    speedInto(one, copying.delay, time)
+    return 1 - copy * one[0]!
+  }
+  return [{ timeAt: (time) => copyTimeAt(copying, copy, time), paceAt }]
 }
 
 /** The layer time of a layer at a scene time: `compileLayerClock` for one moment. */

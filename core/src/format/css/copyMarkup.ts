@@ -1,0 +1,65 @@
+import { LINEAR } from '../../bend/index.ts'
+import { playLooks, type PlayedTrack } from '../../play/index.ts'
+import {
+  compileCopying,
+  compileLayerClock,
+  copyCountAt,
+  copyShare,
+  identityMatrix,
+  placeCopy,
+  type Copying,
+  type Layer,
+} from '../../scene/index.ts'
+import { playOptions, round, WITHIN, type CssContext } from './cssContext.ts'
+import { keyframesOf } from './keyframes.ts'
+
+/** A turn or a size moves what lies so far from the pivot, px: parts of the map are held to as much less than places. */
+const FAR = 2000
+const PARTS = 6
+
+/** The box that puts what stands in a layer's own coordinates where a copy of it is; the same markup for the first. */
+export function copyMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
+  const copy = context.copies.get(layer.id) ?? 0
+  const copying = copy > 0 ? compileCopying(layer, context.library) : null
+  if (!copying) return inner
+  const options = playOptions(layer, context)
+  const others = new Map([...context.copies].filter(([id]) => id !== layer.id))
+  const ground = compileLayerClock(context.scene, layer.id, context.library, others)
+  const placedInto = (out: Float64Array, sceneTime: number): void => {
+    const matrix = identityMatrix()
+    placeCopy(matrix, copying, copy, options.clock.timeAt(sceneTime))
+    for (let i = 0; i < PARTS; i += 1) out[i] = matrix[i]! * (i < 4 ? FAR : 1)
+  }
+  // How many there are is asked at the layer's own time, what a copy is like at the copy's.
+  const shareInto = (out: Float64Array, sceneTime: number): void => {
+    const isThere = copy < copyCountAt(copying, ground.timeAt(sceneTime))
+    out[0] = isThere ? 1000 * copyShare(copying, copy, options.clock.timeAt(sceneTime)) : 0
+  }
+  const played = (into: typeof placedInto, width: number): PlayedTrack =>
+    isStill(copying) ? stillTrack(into, width) : playLooks(into, width, options)
+  const style = context.sheet.style([
+    {
+      property: 'transform',
+      track: keyframesOf(played(placedInto, PARTS), WITHIN),
+      write: (parts) => `matrix(${parts.map((part, i) => round(i < 4 ? part / FAR : part)).join(',')})`,
+    },
+    ...(showing
+      ? [
+          {
+            property: 'opacity',
+            track: keyframesOf(played(shareInto, 1), WITHIN),
+            write: ([share]: readonly number[]) => round(share! / 1000),
+          },
+        ]
+      : []),
+  ])
+  return `<div style="${style}">${inner}</div>`
+}
+
+const isStill = (copying: Copying): boolean => Object.values(copying).every(({ keys }) => keys.length === 0)
+
+function stillTrack(into: (out: Float64Array, time: number) => void, width: number): PlayedTrack {
+  const numbers = new Float64Array(width)
+  into(numbers, 0)
+  return { keys: [{ share: 0, numbers: [...numbers], bend: LINEAR }], path: null }
+}

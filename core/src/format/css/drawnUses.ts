@@ -1,0 +1,39 @@
+import { isCopied, isDrawn, mostCopies, type Layer, type Scene, type WhichCopies } from '../../scene/index.ts'
+
+/** A layer as it is drawn once. */
+export interface DrawnUse {
+  readonly layer: Layer
+  /** Which copy of it, and of the groups it stands in. */
+  readonly copies: WhichCopies
+}
+
+/** All a scene draws, bottom first, as the stage does: of copies the first on top, a copied group as one thing. */
+export function drawnUses(scene: Scene): DrawnUse[] {
+  const homes = homesOf(scene)
+  const usesIn = (home: string | null, copies: WhichCopies): DrawnUse[] =>
+    [...(homes.get(home) ?? [])].reverse().flatMap((layer) => {
+      const uses: DrawnUse[] = []
+      const count = layer.properties['copies'] ? mostCopies(layer.properties['copies']) : 1
+      for (let k = count - 1; k >= 0; k -= 1) {
+        const these = k === 0 ? copies : new Map([...copies, [layer.id, k]])
+        if (isDrawn(layer)) uses.push({ layer, copies: these })
+        if (homes.has(layer.id)) uses.push(...usesIn(layer.id, these))
+      }
+      return uses
+    })
+  return usesIn(null, new Map())
+}
+
+/** The layers of a scene by the repeated group whose copies they are drawn in; null for those drawn once. */
+function homesOf({ layers }: Scene): ReadonlyMap<string | null, readonly Layer[]> {
+  const byId = new Map(layers.map((layer) => [layer.id, layer]))
+  const homes = new Map<string | null, Layer[]>()
+  for (const layer of layers) {
+    // What merely follows another layer stands on the scene.
+    let at = byId.get(layer.parent ?? '')
+    while (at?.kind === 'group' && !isCopied(at)) at = byId.get(at.parent ?? '')
+    const home = at?.kind === 'group' ? at.id : null
+    homes.set(home, [...(homes.get(home) ?? []), layer])
+  }
+  return homes
+}
