@@ -51,7 +51,10 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
     const frame = whole.getBoundingClientRect()
     // The page is as large as fits the window.
     const scale = frame.width / whole.offsetWidth
-    return [...document.querySelectorAll('[data-layer]')].map((layer) => {
+    const drawn = [...document.querySelectorAll('[data-layer]')].filter(
+      (one) => !one.querySelector('[data-layer]'),
+    )
+    return drawn.map((layer) => {
       const art = layer.querySelector('svg, img') as SVGElement | HTMLImageElement
       const box = art.parentElement!
       const marks = [
@@ -67,7 +70,7 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
         return [(left - frame.left) / scale, (top - frame.top) / scale] as const
       })
       let opacity = 1
-      for (let at: Element | null = box; at && at !== layer; at = at.parentElement)
+      for (let at: Element | null = box; at && at !== whole; at = at.parentElement)
         opacity *= Number(getComputedStyle(at).opacity)
       const shape = art.firstElementChild
       return { points: marks, opacity, fill: shape ? getComputedStyle(shape).fill : '' }
@@ -79,12 +82,14 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
 async function compareEveryFrame(
   page: Page,
   scene: Scene,
+  scenes: readonly Scene[] = [],
 ): Promise<{ px: number; percent: number; channel: number }> {
-  const sampler = compileScene(scene, LIBRARY)
+  const sampler = compileScene(scene, LIBRARY, { scenes })
   const step = frameTicks(scene.rate)
   const worst = { px: 0, percent: 0, channel: 0, where: '' }
   for (let frame = 0; frame * step < scene.duration; frame += 1) {
-    const items = sampleSceneInto(sampler, frame * step)
+    // A shown scene draws nothing by itself.
+    const items = sampleSceneInto(sampler, frame * step).filter(({ kind }) => kind !== 'scene')
     const measured = await measure(page, secondsOfTicks(frame * step) * 1000)
     expect(measured).toHaveLength(items.length)
     items.forEach((item, i) => {
@@ -183,6 +188,56 @@ test('copies play in the page where and when the core has them, those of groups 
   }
   await page.setContent(exportCssPage(trialProject(scene), scene, { pictureUrl: () => '' }))
   await compareEveryFrame(page, scene)
+})
+
+test('a shown scene plays in the page at its own time, cut off by its frame and its crop', async ({
+  page,
+}) => {
+  const bare = trialScene()
+  const span = [ticksOfFrame(0, RATE), ticksOfFrame(FRAMES, RATE)] as const
+  const seconds = (frames: number): number => secondsOfTicks(ticksOfFrame(frames, RATE))
+  const turns: Property = { kind: 'turn', value: 0, keys: [key(0, 0), key(40, 200)] }
+  const lamp = makeLayer({
+    id: 'lamp',
+    name: 'lamp',
+    kind: 'rectangle',
+    span,
+    values: { position: [120, 90] },
+  })
+  const shown: Scene = {
+    ...bare,
+    id: 'shown',
+    size: [400, 300],
+    duration: ticksOfFrame(50, RATE),
+    layers: [{ ...lamp, properties: { ...lamp.properties, turn: turns } }],
+  }
+  const use = makeLayer({
+    id: 'use',
+    name: 'use',
+    kind: 'scene',
+    span,
+    values: { position: [900, 500], scale: [150, 150], 'crop left': 10 },
+  })
+  // On at half speed, back at full speed to before its beginning.
+  const local: Property = {
+    kind: 'number',
+    value: 0,
+    keys: [key(6, 0), key(46, seconds(20)), key(70, seconds(-4))],
+  }
+  const copies: Property = { kind: 'number', value: 2, keys: [] }
+  const offset: Property = { kind: 'pair', value: [30, 200], keys: [] }
+  const properties = { ...use.properties, 'local time': local, copies, 'copy offset': offset }
+  const scene: Scene = { ...bare, layers: [{ ...use, source: { scene: 'shown' }, properties }] }
+  const project = { ...trialProject(scene), scenes: [scene, shown] }
+  await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
+  await compareEveryFrame(page, scene, project.scenes)
+  const cuts = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('.frame div')].flatMap((one) => {
+      const { clipPath, width, height } = getComputedStyle(one)
+      return clipPath === 'none' ? [] : [`${clipPath} of ${width} ${height}`]
+    }),
+  )
+  expect(cuts).toEqual(Array.from({ length: 2 }, () => 'inset(0% 0% 0% 10%) of 400px 300px'))
 })
 
 test('the page fits any window whole, can be paused, and stands still where less motion is asked for', async ({

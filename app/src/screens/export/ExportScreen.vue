@@ -3,7 +3,13 @@ import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
+import {
+  compileLayerClock,
+  playedProperties,
+  playedProperty,
+  reachesScene,
+  type LayerKind,
+} from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { usePlayback } from '../../session/playback/playback.ts'
@@ -53,10 +59,9 @@ const savePage = async (): Promise<void> => {
           ),
         ),
       )
-      const hasText = scene.value.layers.some(({ kind }) => kind === 'text')
       const page = exportCssPage(project.value, scene.value, {
         pictureUrl: (id) => urls.get(id) ?? '',
-        ...(hasText ? { fontUrl: await textFontUrl() } : {}),
+        ...(has('text') ? { fontUrl: await textFontUrl() } : {}),
       })
       return new Blob([page], { type: 'text/html' })
     },
@@ -92,14 +97,17 @@ const saveCsv = (): Promise<void> =>
     fileName(`${layer.value!.name} ${definition.value!.label}`, 'csv'),
   )
 
+/** Layers of the scene, and of those it shows. */
+const allLayers = computed(() => {
+  const { id } = scene.value
+  return project.value.scenes
+    .filter((one) => one.id === id || reachesScene(project.value.scenes, id, one.id))
+    .flatMap((one) => one.layers)
+})
+const has = (kind: LayerKind): boolean => allLayers.value.some((one) => one.kind === kind)
 /** What a page cannot say of this scene. */
 const leftOut = computed(() => {
-  const { layers } = scene.value
-  const parts = [
-    ...(layers.some(({ kind }) => kind === 'clip') ? ['clips'] : []),
-    ...(layers.some(({ kind }) => kind === 'sound') ? ['sounds'] : []),
-    ...(layers.some(({ kind }) => kind === 'scene') ? ['shown scenes'] : []),
-  ]
+  const parts = [...(has('clip') ? ['clips'] : []), ...(has('sound') ? ['sounds'] : [])]
   return parts.length > 0 ? `Left out of the page: ${parts.join(', ')}.` : ''
 })
 

@@ -7,7 +7,7 @@ import { pathText } from './pathText.ts'
 
 /** The boxes that place a layer; its opacity and span only where they count. */
 export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
-  const { sheet, scene } = context
+  const { sheet } = context
   const trackBy = (name: string, within?: number): Track => trackOf(layer, name, context, within)
   const split = Boolean(layer.properties['position']!.split)
   const position = split ? null : trackBy('position')
@@ -55,9 +55,9 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
   // Its span is the layer's, whichever copy it is of.
   const copies = new Map([...context.copies].filter(([id]) => id !== layer.id))
   const options = playOptions(layer, { ...context, copies })
-  if (!showing || (options.clock.isSceneTime && from <= 0 && to >= scene.duration)) return markup
+  if (!showing || (options.clock.isSceneTime && from <= 0 && to >= context.duration)) return markup
   const track = options.clock.isSceneTime
-    ? spanTrack(from, to, scene.duration)
+    ? spanTrack(from, to, context.duration)
     : retimedSpanTrack(from, to, options)
   const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
   return `<div style="${shown}">${markup}</div>`

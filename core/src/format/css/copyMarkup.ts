@@ -2,7 +2,6 @@ import { LINEAR } from '../../bend/index.ts'
 import { playLooks, type PlayedTrack } from '../../play/index.ts'
 import {
   compileCopying,
-  compileLayerClock,
   copyCountAt,
   copyShare,
   identityMatrix,
@@ -10,7 +9,7 @@ import {
   type Copying,
   type Layer,
 } from '../../scene/index.ts'
-import { playOptions, round, WITHIN, type CssContext } from './cssContext.ts'
+import { clockOf, playOptions, round, WITHIN, type CssContext } from './cssContext.ts'
 import { keyframesOf } from './keyframes.ts'
 
 /** A turn or a size moves what lies so far from the pivot, px: parts of the map are held to as much less than places. */
@@ -24,7 +23,7 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
   if (!copying) return inner
   const options = playOptions(layer, context)
   const others = new Map([...context.copies].filter(([id]) => id !== layer.id))
-  const ground = compileLayerClock(context.scene, layer.id, context.library, others)
+  const ground = clockOf(layer, context, others)
   const placedInto = (out: Float64Array, sceneTime: number): void => {
     const matrix = identityMatrix()
     placeCopy(matrix, copying, copy, options.clock.timeAt(sceneTime))

@@ -3,11 +3,12 @@ import { playProperty, type PlayOptions } from '../../play/index.ts'
 import {
   compileLayerClock,
   type Layer,
+  type LayerClock,
   type Project,
   type Scene,
   type WhichCopies,
 } from '../../scene/index.ts'
-import { frameTicks } from '../../time/index.ts'
+import { frameTicks, type Ticks } from '../../time/index.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
 import type { KeyframeSheet } from './keyframeSheet.ts'
 import { checkKeyframes } from './pageLimits.ts'
@@ -29,6 +30,12 @@ export interface CssContext {
   readonly options: CssExportOptions
   /** Which copy of what repeats itself is written. */
   readonly copies: WhichCopies
+  /** Of the page's own scene, whichever scene is written. */
+  readonly duration: Ticks
+  /** The clock of the scene that is written, where it is shown in another; null for the page's own. */
+  readonly base: LayerClock | null
+  /** Writes what stands in a scene that is shown. */
+  readonly writeScene: (shown: Scene, base: LayerClock) => string
 }
 
 /**
@@ -38,17 +45,25 @@ export interface CssContext {
 export const WITHIN = 0.02
 const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
 
-/** How a layer's properties are played in this page. */
-export function playOptions(
-  layer: Layer,
-  { scene, library, copies }: CssContext,
-  within = WITHIN,
-): PlayOptions {
+/** The time of a layer while the page plays; that of the first copy where none is named. */
+export function clockOf(layer: Layer, { scene, library, base }: CssContext, copies: WhichCopies): LayerClock {
+  const own = compileLayerClock(scene, layer.id, library, copies)
+  if (!base) return own
   return {
-    duration: scene.duration,
+    isSceneTime: false,
+    timeAt: (time) => own.timeAt(base.timeAt(time)),
+    paceAt: (time) => base.paceAt(time) * own.paceAt(base.timeAt(time)),
+  }
+}
+
+/** How a layer's properties are played in this page. */
+export function playOptions(layer: Layer, context: CssContext, within = WITHIN): PlayOptions {
+  const { scene, library, copies, duration } = context
+  return {
+    duration,
     within,
     library,
-    clock: compileLayerClock(scene, layer.id, library, copies),
+    clock: clockOf(layer, context, copies),
     frame: frameTicks(scene.rate),
     checkCount: checkKeyframes,
   }

@@ -1,5 +1,5 @@
 import { hexOf, parseColour } from '../../property/index.ts'
-import { isDrawn, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import { isDrawn, type Layer, type LayerClock, type Project, type Scene } from '../../scene/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
 import { artMarkup } from './markup/artMarkup.ts'
 import { boxMarkup } from './boxMarkup.ts'
@@ -20,16 +20,22 @@ import { frameRules, PAUSE_MARKUP } from './pageFrame.ts'
 export function exportCssPage(project: Project, scene: Scene, options: CssExportOptions): string {
   const seconds = secondsOfTicks(scene.duration)
   const sheet = new KeyframeSheet(seconds)
-  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  const { duration } = scene
   let characters = 0
-  const page = { scene, project, library: project.bends, layers, sheet, options }
-  const body = drawnUses(scene)
-    .filter(({ layer }) => isVisible(layer, layers))
-    .map(({ layer, copies }) => {
-      const markup = layerMarkup(layer, { ...page, copies })
-      checkCharacters((characters += markup.length))
-      return markup
-    })
+  const write = (written: Scene, base: LayerClock | null): string[] => {
+    const layers = new Map(written.layers.map((layer) => [layer.id, layer]))
+    const page = { scene: written, project, library: project.bends, layers, sheet, options, duration, base }
+    return drawnUses(written)
+      .filter(({ layer }) => isVisible(layer, layers))
+      .map(({ layer, copies }) => {
+        const markup = layerMarkup(layer, { ...page, copies, writeScene })
+        // What stands in a shown scene is counted again with that: a bound all the same.
+        checkCharacters((characters += markup.length))
+        return markup
+      })
+  }
+  const writeScene = (shown: Scene, base: LayerClock): string => write(shown, base).join('')
+  const body = write(scene, null)
   const font = options.fontUrl
     ? `@font-face{font-family:"Scene text";src:url("${options.fontUrl}");font-weight:200 800}\n`
     : ''

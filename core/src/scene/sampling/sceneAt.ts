@@ -1,7 +1,7 @@
 import { clamp } from '../../number/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
 import { valueInto } from '../../property/index.ts'
-import { TICKS_PER_SECOND, frameAt, ticksOfFrame, asTicks } from '../../time/index.ts'
+import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Scene } from '../document.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
 import { croppedBox } from '../layers/crop.ts'
@@ -9,6 +9,7 @@ import { identityMatrix, multiplyInto } from '../matrix.ts'
 import { compileCast, sceneGround } from './compileCast.ts'
 import { copyCountAt, copyShare, copyTimeAt, placeCopy } from './copying.ts'
 import { innerPaceAt, innerTimeAt } from './layerTime.ts'
+import { isHeld, shownTimeAt } from './shownTime.ts'
 import { ownMatrixInto } from './placing.ts'
 import { growTo, type Cast, type Showing, type Track } from './track.ts'
 
@@ -137,10 +138,6 @@ function sampleShowing(track: Track, showing: Showing, time: number): void {
   showing.show?.(showing.inner / TICKS_PER_SECOND)
 }
 
-/** When the last frame of a scene begins, ticks. */
-const lastFrameOf = ({ duration, rate }: Scene): number =>
-  ticksOfFrame(frameAt(asTicks(duration - 1), rate), rate)
-
 const toMiddle = identityMatrix()
 
 /** Samples what stands in a copy of a layer, at the time the copy shows. */
@@ -151,10 +148,8 @@ function sampleCast({ ground, frame, tracks }: Cast, showing: Showing, sampling:
     toMiddle[5] = -height / 2
     multiplyInto(ground.matrix, showing.matrix, toMiddle)
     ground.share = showing.share
-    // Before its start its first frame is held, after its end its last.
-    const isHeld = showing.inner < 0 || showing.inner >= frame.duration
-    ground.inner = showing.inner < frame.duration ? Math.max(0, showing.inner) : lastFrameOf(frame)
-    ground.pace = isHeld ? 0 : showing.pace
+    ground.inner = shownTimeAt(frame, showing.inner)
+    ground.pace = isHeld(frame, showing.inner) ? 0 : showing.pace
     const { item } = showing
     if (item?.kind === 'scene') {
       item.size[0] = width

@@ -4,6 +4,7 @@ import { ellipseMarkup } from './ellipseMarkup.ts'
 import { imageMarkup } from './imageMarkup.ts'
 import { pathMarkup } from './pathMarkup.ts'
 import { rectangleMarkup } from './rectangleMarkup.ts'
+import { sceneMarkup } from './sceneMarkup.ts'
 import { textMarkup } from './textMarkup.ts'
 
 type WriteMarkup = (layer: Layer, context: CssContext) => string
@@ -14,9 +15,9 @@ const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
   path: pathMarkup,
   text: textMarkup,
   image: imageMarkup,
-  // A page has nothing yet that clips and scenes within scenes could be written as.
+  // A page has nothing yet that clips could be written as.
   clip: () => '',
-  scene: () => '',
+  scene: sceneMarkup,
 }
 
 /** A drawn layer's art: the innermost element, in the layer's own coordinates. */
