@@ -12,6 +12,7 @@ export function useSound(): (sampler: SceneSampler) => void {
   const playback = usePlayback()
   const preferences = usePreferences()
   let player: SoundPlayer | null = null
+  let context: AudioContext | null = null
 
   watch(
     () => playback.playing && !preferences.muted,
@@ -20,12 +21,19 @@ export function useSound(): (sampler: SceneSampler) => void {
       if (!isHeard) player?.rest()
       else if (assets.some(({ kind }) => kind !== 'picture')) {
         const made = await import('./soundPlayer.ts')
-        player ??= new made.SoundPlayer(new AudioContext(), assetShelf.read)
+        // Stopped, or left, meanwhile.
+        if (!playback.playing) return
+        context ??= new AudioContext()
+        player ??= new made.SoundPlayer(context, assetShelf.read)
         await player.load(assets)
       }
     },
   )
-  onBeforeUnmount(() => player?.rest())
+  onBeforeUnmount(() => {
+    player?.rest()
+    // A browser has few of them.
+    void context?.close()
+  })
   return (sampler) => {
     if (!preferences.muted) player?.follow(sampler, (playback.speed * preferences.playPercent) / 100)
   }

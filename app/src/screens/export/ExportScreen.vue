@@ -54,9 +54,9 @@ const savePage = async (): Promise<void> => {
     async () => {
       const urls = new Map(
         await Promise.all(
-          project.value.assets.map(
-            async (asset) => [asset.id, await dataUrl(await assetShelf.read(asset))] as const,
-          ),
+          project.value.assets
+            .filter(({ kind }) => kind === 'picture')
+            .map(async (asset) => [asset.id, await dataUrl(await assetShelf.read(asset))] as const),
         ),
       )
       const page = exportCssPage(project.value, scene.value, {
