@@ -4,11 +4,13 @@ import { defineAsyncComponent } from 'vue'
 import { RouterView } from 'vue-router'
 import { usePreferences } from './session/preferences.ts'
 import { useFocusOrigin } from './ui/focus/focusOrigin.ts'
+import { useMenuEscape } from './ui/focus/menuEscape.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
 
 const preferences = usePreferences()
 // From the first press on.
 useFocusOrigin()
+useMenuEscape()
 const help = useHelpSheet()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))

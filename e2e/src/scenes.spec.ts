@@ -87,3 +87,18 @@ test('the scene menu works by keyboard alone, and an address of no scene shows t
   await page.goto(address.replace(/\/projects\/([^/]+).*/, '/project/$1'))
   await expect(page).toHaveURL(address)
 })
+
+test('Escape closes a menu whose keyboard was taken away, and does nothing else', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  const row = page.getByRole('button', { name: 'Rectangle', exact: true })
+  await row.click()
+  await scene(page, 'Scene 1').click()
+  await expect(page.getByRole('menuitem', { name: 'Rename' })).toBeVisible()
+  await page.evaluate(() => (document.activeElement as HTMLElement).blur())
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('menu')).toHaveCount(0)
+  // The layer is selected still.
+  await expect(page.getByRole('group', { name: /^Box of Rectangle/ })).toBeVisible()
+  await expect(scene(page, 'Scene 1')).toBeFocused()
+})
