@@ -76,6 +76,7 @@ export {
   type Framing,
 } from './framing.ts'
 export { soundingIn, type Sounding } from './sampling/soundingIn.ts'
+export { homesOf } from './sampling/homes.ts'
 export { compileShownClock } from './sampling/shownTime.ts'
 export { ownArt, type OwnArtOptions } from './sampling/ownArt.ts'
 export { alongDegrees, makePlacing, type Placing } from './sampling/placing.ts'

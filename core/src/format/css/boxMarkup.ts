@@ -1,6 +1,6 @@
 import type { Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
-import { playOptions, round, trackOf, WITHIN, type CssContext } from './cssContext.ts'
+import { playOptions, round, trackOf, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
 import type { StyleEntry } from './keyframeSheet.ts'
 import { pathText } from './pathText.ts'
@@ -53,8 +53,7 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
   }
   const [from, to] = layer.span
   // Its span is the layer's, whichever copy it is of.
-  const copies = new Map([...context.copies].filter(([id]) => id !== layer.id))
-  const options = playOptions(layer, { ...context, copies })
+  const options = playOptions(layer, { ...context, copies: withoutOwnCopy(layer, context) })
   if (!showing || (options.clock.isSceneTime && from <= 0 && to >= context.duration)) return markup
   const track = options.clock.isSceneTime
     ? spanTrack(from, to, context.duration)

@@ -9,7 +9,7 @@ import {
   type Copying,
   type Layer,
 } from '../../scene/index.ts'
-import { clockOf, playOptions, round, WITHIN, type CssContext } from './cssContext.ts'
+import { clockOf, playOptions, round, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
 import { keyframesOf } from './keyframes.ts'
 
 /** A turn or a size moves what lies so far from the pivot, px: parts of the map are held to as much less than places. */
@@ -22,8 +22,7 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
   const copying = copy > 0 ? compileCopying(layer, context.library) : null
   if (!copying) return inner
   const options = playOptions(layer, context)
-  const others = new Map([...context.copies].filter(([id]) => id !== layer.id))
-  const ground = clockOf(layer, context, others)
+  const ground = clockOf(layer, context, withoutOwnCopy(layer, context))
   const placedInto = (out: Float64Array, sceneTime: number): void => {
     const matrix = identityMatrix()
     placeCopy(matrix, copying, copy, options.clock.timeAt(sceneTime))

@@ -56,6 +56,10 @@ export function clockOf(layer: Layer, { scene, library, base }: CssContext, copi
   }
 }
 
+/** The copies that are written, but for a layer's own: what it is of itself, its span and their number, goes by no delay. */
+export const withoutOwnCopy = (layer: Layer, { copies }: CssContext): WhichCopies =>
+  new Map([...copies].filter(([id]) => id !== layer.id))
+
 /** How a layer's properties are played in this page. */
 export function playOptions(layer: Layer, context: CssContext, within = WITHIN): PlayOptions {
   const { scene, library, copies, duration } = context

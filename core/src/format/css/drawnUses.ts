@@ -1,4 +1,4 @@
-import { isCopied, isDrawn, mostCopies, type Layer, type Scene, type WhichCopies } from '../../scene/index.ts'
+import { homesOf, isDrawn, mostCopies, type Layer, type Scene, type WhichCopies } from '../../scene/index.ts'
 
 /** A layer as it is drawn once. */
 export interface DrawnUse {
@@ -22,18 +22,4 @@ export function drawnUses(scene: Scene): DrawnUse[] {
       return uses
     })
   return usesIn(null, new Map())
-}
-
-/** The layers of a scene by the repeated group whose copies they are drawn in; null for those drawn once. */
-function homesOf({ layers }: Scene): ReadonlyMap<string | null, readonly Layer[]> {
-  const byId = new Map(layers.map((layer) => [layer.id, layer]))
-  const homes = new Map<string | null, Layer[]>()
-  for (const layer of layers) {
-    // What merely follows another layer stands on the scene.
-    let at = byId.get(layer.parent ?? '')
-    while (at?.kind === 'group' && !isCopied(at)) at = byId.get(at.parent ?? '')
-    const home = at?.kind === 'group' ? at.id : null
-    homes.set(home, [...(homes.get(home) ?? []), layer])
-  }
-  return homes
 }

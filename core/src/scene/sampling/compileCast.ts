@@ -2,6 +2,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import { identityMatrix } from '../matrix.ts'
 import { isCopied } from './copying.ts'
+import { homesOf, type Homes } from './homes.ts'
 import { makeTrack, type Cast, type Ground, type Inside, type Track, type TrackPlace } from './track.ts'
 
 /** What scenes are made ready with. */
@@ -29,29 +30,6 @@ export const sceneGround = (): Ground => ({
  */
 export function compileCast(scene: Scene, ground: Ground, making: CastMaking, former?: Cast): Cast {
   return castOn(ground, { homes: homesOf(scene), home: null, making, former })
-}
-
-/** The layers of a scene by the repeated group whose copies they are drawn in; null for those drawn once. */
-type Homes = ReadonlyMap<string | null, readonly Layer[]>
-
-const HOMES = new WeakMap<Scene, Homes>()
-
-function homesOf(scene: Scene): Homes {
-  const known = HOMES.get(scene)
-  if (known) return known
-  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
-  const homes = new Map<string | null, Layer[]>([[null, []]])
-  for (const layer of scene.layers) {
-    // What merely follows another layer stands on the scene.
-    let at = layer.parent === null ? undefined : layers.get(layer.parent)
-    while (at?.kind === 'group' && !isCopied(at)) at = at.parent === null ? undefined : layers.get(at.parent)
-    const home = at?.kind === 'group' ? at.id : null
-    const there = homes.get(home)
-    if (there) there.push(layer)
-    else homes.set(home, [layer])
-  }
-  HOMES.set(scene, homes)
-  return homes
 }
 
 interface CastOptions extends HomeOptions {
