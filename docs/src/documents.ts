@@ -1,10 +1,10 @@
-import { z } from 'zod'
+import { toJSONSchema } from 'zod/mini'
 import { projectSchema } from '@arrow-bend/core/scene'
 import * as pictures from './pictures.ts'
 
 /** What the core has to say of itself: each file's name within docs/ and its text. */
 export function documents(): Map<string, string> {
-  const schema = z.toJSONSchema(projectSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' })
+  const schema = toJSONSchema(projectSchema, { io: 'input', unrepresentable: 'any', reused: 'ref' })
   return new Map([
     ...Object.entries(pictures).map(
       ([name, draw]) => [`pictures/${name.replace('Picture', '')}.svg`, draw()] as const,

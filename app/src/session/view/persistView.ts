@@ -1,6 +1,6 @@
 import { watchDebounced } from '@vueuse/core'
 import { onBeforeUnmount, watch } from 'vue'
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import { projectStorage } from '../../storage/index.ts'
 import { useDocument } from '../document/document.ts'
 import { useView, type KeptView } from './view.ts'
@@ -10,9 +10,9 @@ const KEEP_AFTER_MS = 500
 
 const texts = z.array(z.string())
 const range = z.object({ low: z.number(), high: z.number() })
-const keptSchema = z
-  .object({
-    zoom: z.number().positive(),
+const keptSchema = z.partial(
+  z.object({
+    zoom: z.number().check(z.positive()),
     origin: z.number(),
     filter: z.enum(['animated', 'all', 'selected']),
     folded: texts,
@@ -21,7 +21,7 @@ const keptSchema = z
       z.tuple([
         z.string(),
         z.object({
-          height: z.number().min(72).max(4000),
+          height: z.number().check(z.minimum(72), z.maximum(4000)),
           graph: z.enum(['value', 'speed', 'both']),
           along: z.boolean(),
           drawing: z.boolean(),
@@ -30,8 +30,8 @@ const keptSchema = z
       ]),
     ),
     order: z.array(z.tuple([z.string(), texts])),
-  })
-  .partial()
+  }),
+)
 
 /** Keeps with each scene how its lanes were last looked at. Reading and keeping it may fail without harm. */
 export function usePersistedView(): void {

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import type { KeyClip, KeyClipTrack } from '../../edit/index.ts'
 import type { Key, Property } from '../../property/index.ts'
 import {
@@ -19,7 +19,7 @@ const FORMAT = 'arrow-bend/keys'
 const LONGEST = 32 * 1024 * 1024
 const MOST_TRACKS = 20_000
 
-const id = z.string().min(1).max(64)
+const id = z.string().check(z.minLength(1), z.maxLength(64))
 const clipSchema = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(1),
@@ -27,15 +27,14 @@ const clipSchema = z.strictObject({
     .array(
       z.strictObject({
         layer: id,
-        property: z.string().max(40),
-        keys: z.object({ kind: z.string() }).loose(),
+        property: z.string().check(z.maxLength(40)),
+        keys: z.looseObject({ kind: z.string() }),
       }),
     )
-    .min(1, 'it holds no keys')
-    .max(MOST_TRACKS),
+    .check(z.minLength(1, 'it holds no keys'), z.maxLength(MOST_TRACKS)),
   bends: z
     .array(z.strictObject({ id, name: nameSchema, bend: libraryBendSchema }))
-    .max(LIMITS.namedBends) as unknown as z.ZodType<NamedBend[]>,
+    .check(z.maxLength(LIMITS.namedBends)) as unknown as z.ZodMiniType<NamedBend[]>,
 })
 
 /**

@@ -1,21 +1,24 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
+import './schemaWords.ts'
 import { FAMILIES, hasLift, type Bend, type FamilyName, type PlainBend } from '../../bend/index.ts'
 import { LIMITS } from './limits.ts'
 
 const AMOUNTS = `numbers lie from ${formatted(-LIMITS.magnitude)} to ${formatted(LIMITS.magnitude)}`
-export const amount = z.number().min(-LIMITS.magnitude, AMOUNTS).max(LIMITS.magnitude, AMOUNTS)
+export const amount = z
+  .number()
+  .check(z.minimum(-LIMITS.magnitude, AMOUNTS), z.maximum(LIMITS.magnitude, AMOUNTS))
 function formatted(number: number): string {
   return number.toLocaleString('en').replace('-', '−')
 }
 
-const share = z.number().min(0).max(1)
-const offset = z.tuple([amount, amount]).readonly()
+const share = z.number().check(z.minimum(0), z.maximum(1))
+const offset = z.readonly(z.tuple([amount, amount]))
 export const through = z.enum(['corner', 'joined', 'smooth'])
 
 const handle = z.strictObject({
   reach: share,
   rise: amount,
-  lift: z.array(amount).max(LIMITS.componentsOfValue).readonly().optional(),
+  lift: z.optional(z.readonly(z.array(amount).check(z.maxLength(LIMITS.componentsOfValue)))),
 })
 
 const node = z.strictObject({ at: offset, arrive: offset, leave: offset, through })
@@ -25,47 +28,48 @@ const familyNumbers = Object.fromEntries(
     .flatMap((family) => family.numbers)
     .map(({ name, least, most, whole }) => {
       const range = `it lies from ${least} to ${most}`
-      const number = z.number().min(least, range).max(most, range)
-      return [name, (whole ? number.int() : number).optional()]
+      const number = (whole ? z.int() : z.number()).check(z.minimum(least, range), z.maximum(most, range))
+      return [name, z.optional(number)]
     }),
 )
 
 const part = z
-  .tuple([share, share])
-  .readonly()
-  .refine(([from, to]) => from < to, 'its part has to start before it ends')
+  .readonly(z.tuple([share, share]))
+  .check(z.refine(([from, to]) => from < to, 'its part has to start before it ends'))
 
 const family = z
   .strictObject({
     kind: z.literal('family'),
     family: z.enum(Object.keys(FAMILIES) as [FamilyName, ...FamilyName[]]),
-    mode: z.enum(['in', 'out', 'inOut']).optional(),
-    jump: z.enum(['start', 'end', 'both', 'none']).optional(),
-    part: part.optional(),
+    mode: z.optional(z.enum(['in', 'out', 'inOut'])),
+    jump: z.optional(z.enum(['start', 'end', 'both', 'none'])),
+    part: z.optional(part),
     ...familyNumbers,
   })
-  .refine((bend) => bend.jump !== 'none' || ('steps' in bend ? Number(bend.steps) > 1 : true), {
-    message: 'steps without a jump at either end need at least two steps',
-  })
+  .check(
+    z.refine(
+      (bend) => bend.jump !== 'none' || ('steps' in bend ? Number(bend.steps) > 1 : true),
+      'steps without a jump at either end need at least two steps',
+    ),
+  )
 
 const points = z.strictObject({
   kind: z.literal('points'),
-  nodes: z
-    .array(node)
-    .min(2)
-    .max(LIMITS.nodesOfBend, `a bend has ${LIMITS.nodesOfBend} points at most`)
-    .readonly()
-    .refine((nodes) => nodes.every((here, i) => i === 0 || nodes[i - 1]!.at[0] < here.at[0]), {
-      message: 'its points have to go on in time',
-    })
-    .refine(
-      (nodes) => {
+  nodes: z.readonly(
+    z.array(node).check(
+      z.minLength(2),
+      z.maxLength(LIMITS.nodesOfBend, `a bend has ${LIMITS.nodesOfBend} points at most`),
+      z.refine(
+        (nodes) => nodes.every((here, i) => i === 0 || nodes[i - 1]!.at[0] < here.at[0]),
+        'its points have to go on in time',
+      ),
+      z.refine((nodes) => {
         if (nodes.length < 2) return false
         const [first, last] = [nodes[0]!.at, nodes[nodes.length - 1]!.at]
         return first[0] === 0 && first[1] === 0 && last[0] === 1 && last[1] === 1
-      },
-      { message: 'its points have to run from 0, 0 to 1, 1' },
+      }, 'its points have to run from 0, 0 to 1, 1'),
     ),
+  ),
 })
 
 const PLAIN = [
@@ -77,15 +81,15 @@ const PLAIN = [
 ] as const
 
 /** A bend that is no link. */
-export const plainBendSchema = z.discriminatedUnion('kind', PLAIN) as unknown as z.ZodType<PlainBend>
+export const plainBendSchema = z.discriminatedUnion('kind', PLAIN) as unknown as z.ZodMiniType<PlainBend>
 
 /** A bend as a library keeps it: any but a link, and without a bump. */
-export const libraryBendSchema = plainBendSchema.refine((bend) => !hasLift(bend), {
-  message: 'a bend of the library has no bump (lift): it has no units',
-})
+export const libraryBendSchema = plainBendSchema.check(
+  z.refine((bend) => !hasLift(bend), 'a bend of the library has no bump (lift): it has no units'),
+)
 
 /** A bend as stored with a key. */
 export const bendSchema = z.discriminatedUnion('kind', [
   ...PLAIN,
-  z.strictObject({ kind: z.literal('linked'), bendId: z.string().min(1).max(64) }),
-]) as unknown as z.ZodType<Bend>
+  z.strictObject({ kind: z.literal('linked'), bendId: z.string().check(z.minLength(1), z.maxLength(64)) }),
+]) as unknown as z.ZodMiniType<Bend>

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import type { ZodMiniType } from 'zod/mini'
 import type { Key, Property } from '../../property/index.ts'
 import { BadDocument } from './badDocument.ts'
 import { describeIssues } from './describeIssues.ts'
@@ -19,7 +19,7 @@ import {
 } from './projectSchema.ts'
 import { checkProperty, KEY_FIELDS, PROPERTY_FIELDS, propertySchema, type Tell } from './propertySchema.ts'
 
-type Fields = Readonly<Record<string, z.ZodType>>
+type Fields = Readonly<Record<string, ZodMiniType>>
 /** Words for where something is, from the outside in (a layer's name, a property's, a key's number); asked for in trouble only. */
 type Place = () => readonly string[]
 /** Checks one field that is another object than before; `before` is undefined where it is new. */
@@ -145,7 +145,7 @@ function holdsParts(value: unknown): boolean {
   return typeof value === 'object' && value !== null
 }
 
-function checkValue(schema: z.ZodType, value: unknown, place: Place): void {
+function checkValue(schema: ZodMiniType, value: unknown, place: Place): void {
   const read = schema.safeParse(value)
   if (!read.success) throw trouble(place, describeIssues(read.error))
   // A text that the reader trims would open as another.

@@ -1,7 +1,7 @@
-import type { z } from 'zod'
+import type { core } from 'zod/mini'
 
 /** The first trouble a schema found, as the path to it and what is wrong: `scenes[0].layers[2].name: …`. */
-export function describeIssues(error: z.ZodError): string {
+export function describeIssues(error: core.$ZodError): string {
   const issue = error.issues[0]
   if (!issue) return 'it is not valid'
   const path = issue.path.reduce<string>(

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../../time/index.ts'
 import { amount, libraryBendSchema } from './bendSchema.ts'
 import {
@@ -21,36 +21,37 @@ import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell 
 
 export const nameSchema = z
   .string()
-  .trim()
-  .min(1, 'a name cannot be empty')
-  .max(LIMITS.nameLength, `a name may have ${LIMITS.nameLength} characters at most`)
+  .check(
+    z.trim(),
+    z.minLength(1, 'a name cannot be empty'),
+    z.maxLength(LIMITS.nameLength, `a name may have ${LIMITS.nameLength} characters at most`),
+  )
 
 const span = z
-  .tuple([ticksSchema, ticksSchema])
-  .readonly()
-  .refine(([from, to]) => from < to, 'it has to start before it ends')
+  .readonly(z.tuple([ticksSchema, ticksSchema]))
+  .check(z.refine(([from, to]) => from < to, 'it has to start before it ends'))
 
-export const propertyNameSchema = z.string().max(40)
+export const propertyNameSchema = z.string().check(z.maxLength(40))
 
 export const LAYER_FIELDS = {
   id: idSchema,
   name: nameSchema,
   kind: z.enum(LAYER_KINDS, { error: 'this kind of layer is not known to this version' }),
-  parent: idSchema.nullable(),
+  parent: z.nullable(idSchema),
   span,
   visible: z.boolean(),
   locked: z.boolean(),
-  label: z.enum(LAYER_LABELS).optional(),
-  source: z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })]).optional(),
-  turnAlongRoute: amount.optional(),
+  label: z.optional(z.enum(LAYER_LABELS)),
+  source: z.optional(z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })])),
+  turnAlongRoute: z.optional(amount),
   properties: z.record(propertyNameSchema, propertySchema),
 }
 
 /** What a file lacks of a kind's properties takes its default, so that kinds can gain some. */
-const layerSchema = z
-  .strictObject(LAYER_FIELDS)
-  .overwrite(withDefaults)
-  .superRefine((layer, context) => checkLayer(layer, tellIn(context))) as unknown as z.ZodType<Layer>
+const layerSchema = z.strictObject(LAYER_FIELDS).check(
+  z.overwrite(withDefaults),
+  z.superRefine((layer, context) => checkLayer(layer, tellIn(context))),
+) as unknown as z.ZodMiniType<Layer>
 
 /** What the source of a kind is; left out for kinds that have none. */
 const SOURCES: Partial<Record<Layer['kind'], 'scene' | 'asset'>> = {
@@ -86,39 +87,41 @@ const markerSchema = z.strictObject({
   id: idSchema,
   t: ticksSchema,
   name: nameSchema,
-  hue: z.enum(LAYER_LABELS).optional(),
-}) as unknown as z.ZodType<Marker>
+  hue: z.optional(z.enum(LAYER_LABELS)),
+}) as unknown as z.ZodMiniType<Marker>
 
-const side = z.int().min(1).max(LIMITS.frameSide)
+const side = z.int().check(z.minimum(1), z.maximum(LIMITS.frameSide))
 
-const guideList = z.array(amount).max(LIMITS.guides).readonly()
+const guideList = z.readonly(z.array(amount).check(z.maxLength(LIMITS.guides)))
 
 export const SCENE_FIELDS = {
   id: idSchema,
   name: nameSchema,
-  size: z.tuple([side, side]).readonly(),
+  size: z.readonly(z.tuple([side, side])),
   rate: z
-    .strictObject({ num: z.int().positive(), den: z.int().positive() })
-    .refine(isFrameRate, 'this frame rate is not offered'),
-  duration: z.int().min(1).max(MOST_TICKS) as unknown as z.ZodType<Ticks>,
+    .strictObject({ num: z.int().check(z.positive()), den: z.int().check(z.positive()) })
+    .check(z.refine(isFrameRate, 'this frame rate is not offered')),
+  duration: z.int().check(z.minimum(1), z.maximum(MOST_TICKS)) as unknown as z.ZodMiniType<Ticks>,
   background: colourSchema,
-  layers: z.array(layerSchema).max(LIMITS.layers).readonly(),
-  markers: z.array(markerSchema).max(LIMITS.markers).readonly(),
-  playRange: span.nullable(),
-  guides: z.strictObject({ x: guideList, y: guideList }).optional(),
+  layers: z.readonly(z.array(layerSchema).check(z.maxLength(LIMITS.layers))),
+  markers: z.readonly(z.array(markerSchema).check(z.maxLength(LIMITS.markers))),
+  playRange: z.nullable(span),
+  guides: z.optional(z.strictObject({ x: guideList, y: guideList })),
 }
 
 export const sceneSchema = z
   .strictObject(SCENE_FIELDS)
-  .superRefine(({ layers }, context) => checkParents(layers, tellIn(context))) as unknown as z.ZodType<Scene>
+  .check(
+    z.superRefine(({ layers }, context) => checkParents(layers as Layer[], tellIn(context))),
+  ) as unknown as z.ZodMiniType<Scene>
 
 const assetFields = {
   id: idSchema,
   name: nameSchema,
-  sha256: z.string().regex(/^[0-9a-f]{64}$/, 'not a SHA-256'),
+  sha256: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'not a SHA-256')),
 }
-const sizeSchema = z.tuple([side, side]).readonly()
-const lengthSchema = z.int().min(1).max(MOST_TICKS)
+const sizeSchema = z.readonly(z.tuple([side, side]))
+const lengthSchema = z.int().check(z.minimum(1), z.maximum(MOST_TICKS))
 
 const assetSchema = z.discriminatedUnion(
   'kind',
@@ -144,33 +147,35 @@ const assetSchema = z.discriminatedUnion(
     }),
   ],
   { error: 'this kind of asset is not known to this version' },
-) as unknown as z.ZodType<Asset>
+) as unknown as z.ZodMiniType<Asset>
 
 const namedBendSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   bend: libraryBendSchema,
-  tags: z.array(nameSchema).max(LIMITS.tags).readonly().optional(),
-}) as unknown as z.ZodType<NamedBend>
+  tags: z.optional(z.readonly(z.array(nameSchema).check(z.maxLength(LIMITS.tags)))),
+}) as unknown as z.ZodMiniType<NamedBend>
 
 export const PROJECT_FIELDS = {
   format: z.literal('arrow-bend/project'),
   version: z.literal(PROJECT_VERSION),
   id: idSchema,
   name: nameSchema,
-  scenes: z.array(sceneSchema).min(1).max(LIMITS.scenes).readonly(),
-  bends: z.array(namedBendSchema).max(LIMITS.namedBends).readonly(),
-  assets: z.array(assetSchema).max(LIMITS.assets).readonly(),
+  scenes: z.readonly(z.array(sceneSchema).check(z.minLength(1), z.maxLength(LIMITS.scenes))),
+  bends: z.readonly(z.array(namedBendSchema).check(z.maxLength(LIMITS.namedBends))),
+  assets: z.readonly(z.array(assetSchema).check(z.maxLength(LIMITS.assets))),
 }
 
 /** A whole project. Every border (file, database, worker) reads documents through it. */
-export const projectSchema = z.strictObject(PROJECT_FIELDS).superRefine((given, context) => {
-  const project = given as unknown as Project
-  const tell = tellIn(context)
-  checkBendIds(project, tell)
-  checkLinks(project, tell)
-  checkSceneUses(project, tell)
-}) as unknown as z.ZodType<Project>
+export const projectSchema = z.strictObject(PROJECT_FIELDS).check(
+  z.superRefine((given, context) => {
+    const project = given as unknown as Project
+    const tell = tellIn(context)
+    checkBendIds(project, tell)
+    checkLinks(project, tell)
+    checkSceneUses(project, tell)
+  }),
+) as unknown as z.ZodMiniType<Project>
 
 /** Library bends have ids of their own. */
 export function checkBendIds({ bends }: Pick<Project, 'bends'>, tell: Tell): void {

@@ -1,26 +1,28 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import { isColour, type Outline, type Property, type PropertyKind } from '../../property/index.ts'
 import { MOST_TICKS, type Ticks } from '../../time/index.ts'
 import { amount, bendSchema, through } from './bendSchema.ts'
 import { LIMITS } from './limits.ts'
 
-export const idSchema = z.string().min(1).max(64)
-export const ticksSchema = z.int().min(-MOST_TICKS).max(MOST_TICKS) as unknown as z.ZodType<Ticks>
+export const idSchema = z.string().check(z.minLength(1), z.maxLength(64))
+export const ticksSchema = z
+  .int()
+  .check(z.minimum(-MOST_TICKS), z.maximum(MOST_TICKS)) as unknown as z.ZodMiniType<Ticks>
 
-const point = z.tuple([amount, amount]).readonly()
+const point = z.readonly(z.tuple([amount, amount]))
 const arm = z.strictObject({ angle: amount, length: amount })
 const vertex = z.strictObject({
   at: point,
   arrive: arm,
   leave: arm,
-  corner: z.number().min(0).max(LIMITS.magnitude),
+  corner: z.number().check(z.minimum(0), z.maximum(LIMITS.magnitude)),
 })
 const outline = z.strictObject({
   closed: z.boolean(),
-  vertices: z.array(vertex).min(2).max(LIMITS.verticesOfOutline).readonly(),
+  vertices: z.readonly(z.array(vertex).check(z.minLength(2), z.maxLength(LIMITS.verticesOfOutline))),
 })
 
-export const colourSchema = z.string().max(100).refine(isColour, 'not a colour')
+export const colourSchema = z.string().check(z.maxLength(100), z.refine(isColour, 'not a colour'))
 
 function recordOfKinds<T>(make: (kind: PropertyKind) => T): Readonly<Record<PropertyKind, T>> {
   return {
@@ -45,14 +47,14 @@ const LIFTS: Readonly<Record<PropertyKind, number>> = {
   choice: 0,
 }
 
-const VALUES: Readonly<Record<PropertyKind, z.ZodType>> = {
+const VALUES: Readonly<Record<PropertyKind, z.ZodMiniType>> = {
   number: amount,
   turn: amount,
   pair: point,
   place: point,
   colour: colourSchema,
   outline,
-  choice: z.union([z.string().max(LIMITS.textLength), z.boolean()]),
+  choice: z.union([z.string().check(z.maxLength(LIMITS.textLength)), z.boolean()]),
 }
 
 const outside = z.enum(['hold', 'loop', 'carryOn', 'thereAndBack', 'continue'])
@@ -64,8 +66,8 @@ export const KEY_FIELDS = recordOfKinds((kind) => ({
   value: VALUES[kind],
   bend: bendSchema,
   through,
-  route: z.strictObject({ arrive: point, leave: point, through }).optional(),
-  timeless: z.literal(true).optional(),
+  route: z.optional(z.strictObject({ arrive: point, leave: point, through })),
+  timeless: z.optional(z.literal(true)),
 }))
 
 const COLOUR_MIXES = ['oklab', 'oklch', 'oklch-longer', 'srgb-linear', 'srgb'] as const
@@ -74,13 +76,13 @@ const NUMBER_MIXES = ['plain', 'geometric'] as const
 /** The fields of a property, by its kind. */
 export const PROPERTY_FIELDS = recordOfKinds((kind) => ({
   kind: z.literal(kind),
-  mix: z.enum<readonly string[]>(kind === 'colour' ? COLOUR_MIXES : NUMBER_MIXES).optional(),
-  smoothing: z.enum(['steady', 'flowing']).optional(),
+  mix: z.optional(z.enum<readonly string[]>(kind === 'colour' ? COLOUR_MIXES : NUMBER_MIXES)),
+  smoothing: z.optional(z.enum(['steady', 'flowing'])),
   value: VALUES[kind],
-  keys: z.array(z.strictObject(KEY_FIELDS[kind])).max(LIMITS.keysOfProperty).readonly(),
-  before: outside.optional(),
-  after: outside.optional(),
-  split: z.literal(true).optional(),
+  keys: z.readonly(z.array(z.strictObject(KEY_FIELDS[kind])).check(z.maxLength(LIMITS.keysOfProperty))),
+  before: z.optional(outside),
+  after: z.optional(outside),
+  split: z.optional(z.literal(true)),
 }))
 
 /** Tells of something wrong at a path below what is looked at. */
@@ -95,13 +97,15 @@ export function checkProperty(property: Property, tell: Tell): void {
 }
 
 function schemaOfKind(kind: PropertyKind) {
-  return z.strictObject(PROPERTY_FIELDS[kind]).superRefine((property, context) => {
-    checkProperty(property as unknown as Property, tellIn(context))
-  })
+  return z
+    .strictObject(PROPERTY_FIELDS[kind])
+    .check(
+      z.superRefine((property, context) => checkProperty(property as unknown as Property, tellIn(context))),
+    )
 }
 
 /** Tells a schema's findings to its context. */
-export function tellIn(context: z.RefinementCtx): Tell {
+export function tellIn(context: z.core.$RefinementCtx<unknown>): Tell {
   return (path, message) => context.addIssue({ code: 'custom', path: [...path], message })
 }
 
@@ -141,4 +145,4 @@ export const propertySchema = z.discriminatedUnion('kind', [
   schemaOfKind('colour'),
   schemaOfKind('outline'),
   schemaOfKind('choice'),
-]) as unknown as z.ZodType<Property>
+]) as unknown as z.ZodMiniType<Property>
