@@ -1,12 +1,20 @@
 import type { Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
-import { playOptions, round, trackOf, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
+import { playOptions, round, trackOf, WITHIN, withoutOwnCopy, type CssContext, type Shell } from './cssContext.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
 import type { StyleEntry } from './keyframeSheet.ts'
 import { pathText } from './pathText.ts'
 
 /** The boxes that place a layer; its opacity and span only where they count. */
 export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
+  const { shells, copies } = context
+  const which = `${showing} ${layer.id} ${[...copies].join(' ')}`
+  let shell = shells.get(which)
+  if (!shell) shells.set(which, (shell = boxShell(layer, showing, context)))
+  return `${shell[0]}${inner}${shell[1]}`
+}
+
+function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
   const { sheet } = context
   const trackBy = (name: string, within?: number): Track => trackOf(layer, name, context, within)
   const split = Boolean(layer.properties['position']!.split)
@@ -44,23 +52,26 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
       : []),
   ])
   const moved = split ? 'translate:var(--x) var(--y);' : ''
-  let markup = `<div style="${moved}${turned}">${inner}</div>`
+  let shell: Shell = [`<div style="${moved}${turned}">`, '</div>']
   if (position?.path) {
     const along = sheet.style([
       { property: 'offset-distance', track: position, write: ([distance]) => `${round(distance!)}px` },
     ])
-    markup = `<div style="offset-path:path('${pathText(position.path)}');offset-rotate:0deg;${along}">${markup}</div>`
+    const path = pathText(position.path)
+    shell = within(`<div style="offset-path:path('${path}');offset-rotate:0deg;${along}">`, shell)
   }
   const [from, to] = layer.span
   // Its span is the layer's, whichever copy it is of.
   const options = playOptions(layer, { ...context, copies: withoutOwnCopy(layer, context) })
-  if (!showing || (options.clock.isSceneTime && from <= 0 && to >= context.duration)) return markup
+  if (!showing || (options.clock.isSceneTime && from <= 0 && to >= context.duration)) return shell
   const track = options.clock.isSceneTime
     ? spanTrack(from, to, context.duration)
     : retimedSpanTrack(from, to, options)
   const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
-  return `<div style="${shown}">${markup}</div>`
+  return within(`<div style="${shown}">`, shell)
 }
+
+const within = (open: string, [first, last]: Shell): Shell => [`${open}${first}`, `${last}</div>`]
 
 function spanTrack(from: number, to: number, duration: number): Track {
   const steps = [

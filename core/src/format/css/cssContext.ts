@@ -20,6 +20,9 @@ export interface CssExportOptions {
   readonly fontUrl?: string
 }
 
+/** What stands around others: how it begins and how it ends. */
+export type Shell = readonly [open: string, close: string]
+
 /** What everything in one exported page shares. */
 export interface CssContext {
   readonly scene: Scene
@@ -28,6 +31,8 @@ export interface CssContext {
   readonly layers: ReadonlyMap<string, Layer>
   readonly sheet: KeyframeSheet
   readonly options: CssExportOptions
+  /** The boxes of layers that were written already, which stand around all that rides on them. */
+  readonly shells: Map<string, Shell>
   /** Which copy of what repeats itself is written. */
   readonly copies: WhichCopies
   /** Of the page's own scene, whichever scene is written. */

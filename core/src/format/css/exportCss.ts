@@ -4,7 +4,7 @@ import { secondsOfTicks } from '../../time/index.ts'
 import { artMarkup } from './markup/artMarkup.ts'
 import { boxMarkup } from './boxMarkup.ts'
 import { copyMarkup } from './copyMarkup.ts'
-import { escapeText, type CssContext, type CssExportOptions } from './cssContext.ts'
+import { escapeText, type CssContext, type CssExportOptions, type Shell } from './cssContext.ts'
 import { drawnUses } from './drawnUses.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
@@ -24,7 +24,8 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
   let characters = 0
   const write = (written: Scene, base: LayerClock | null): string[] => {
     const layers = new Map(written.layers.map((layer) => [layer.id, layer]))
-    const page = { scene: written, project, library: project.bends, layers, sheet, options, duration, base }
+    const shared = { project, library: project.bends, sheet, options, duration }
+    const page = { ...shared, scene: written, layers, base, shells: new Map<string, Shell>() }
     return drawnUses(written)
       .filter(({ layer }) => isVisible(layer, layers))
       .map(({ layer, copies }) => {
