@@ -12,7 +12,7 @@ const BELL: SoundAsset = {
   duration: at(4),
   sha256: 'b'.repeat(64),
 }
-const sceneWith = (values: Readonly<Record<string, number>>): Scene => ({
+const sceneWith = (values: Readonly<Record<string, number>>, heardAtAnySpeed: boolean): Scene => ({
   id: 'scene',
   name: 'Scene',
   size: [640, 360],
@@ -23,6 +23,7 @@ const sceneWith = (values: Readonly<Record<string, number>>): Scene => ({
     {
       ...makeLayer({ id: 'a', name: 'Bell', kind: 'sound', span: [at(1), at(9)], values }),
       source: { asset: 'bell' },
+      ...(heardAtAnySpeed ? { heardAtAnySpeed } : {}),
     },
   ],
   markers: [],
@@ -30,13 +31,25 @@ const sceneWith = (values: Readonly<Record<string, number>>): Scene => ({
 })
 
 /** A clock that is set by hand, and what was done by it. */
-function stage(values: Readonly<Record<string, number>> = {}) {
+function stage(values: Readonly<Record<string, number>> = {}, heardAtAnySpeed = false) {
   const done: string[] = []
   const context = {
     currentTime: 0,
     destination: {} as AudioDestinationNode,
     resume: () => Promise.resolve(),
-    decodeAudioData: () => Promise.resolve({ duration: 4 } as AudioBuffer),
+    decodeAudioData: () =>
+      Promise.resolve({
+        duration: 4,
+        numberOfChannels: 1,
+        length: 4,
+        sampleRate: 1,
+        getChannelData: () => new Float32Array([1, 2, 3, 4]),
+      } as unknown as AudioBuffer),
+    createBuffer: () =>
+      ({
+        duration: 4,
+        copyToChannel: (samples: Float32Array) => done.push(`turned ${samples.join(' ')}`),
+      }) as unknown as AudioBuffer,
     createGain: () =>
       ({
         gain: { value: 1, setTargetAtTime: (gain: number) => done.push(`gain ${gain}`) },
@@ -48,12 +61,17 @@ function stage(values: Readonly<Record<string, number>> = {}) {
         buffer: null,
         connect: () => undefined,
         disconnect: () => undefined,
+        playbackRate: {
+          set value(rate: number) {
+            if (rate !== 1) done.push(`rate ${rate}`)
+          },
+        },
         start: (_when: number, offset: number) => done.push(`start ${offset.toFixed(2)}`),
         stop: () => done.push('stop'),
       }) as unknown as AudioBufferSourceNode,
   }
   const player = new SoundPlayer(context, () => Promise.resolve(new Blob(['x'])))
-  const sampler = compileScene(sceneWith(values), [])
+  const sampler = compileScene(sceneWith(values, heardAtAnySpeed), [])
   const follow = (seconds: number, pace = 1): void => {
     sampleSceneInto(sampler, at(seconds))
     player.follow(sampler, pace)
@@ -97,6 +115,29 @@ describe('sounds that play', () => {
     follow(4)
     follow(8)
     expect(done).toEqual(['start 1.00', 'stop'])
+  })
+  it('are heard at other speeds where they are to be: slower, faster and faster, and backwards from their end on', async () => {
+    const { player, context, follow, done } = stage({}, true)
+    await player.load([BELL])
+    follow(2, 0.5)
+    context.currentTime = 0.04
+    follow(2.02, 0.5)
+    follow(2.02, 0.75)
+    context.currentTime = 0.08
+    follow(2.05, 0.75)
+    expect(done.filter((one) => !one.startsWith('gain'))).toEqual(['rate 0.5', 'start 1.00', 'rate 0.75'])
+    done.length = 0
+    follow(2, -2)
+    context.currentTime = 0.12
+    follow(1.92, -2)
+    expect(done.filter((one) => !one.startsWith('gain'))).toEqual([
+      'turned 4 3 2 1',
+      'stop',
+      'rate 2',
+      'start 3.00',
+    ])
+    follow(1.92, 0)
+    expect(done.at(-1)).toBe('stop')
   })
   it('are as loud as their gain, and rest when told to', async () => {
     const { player, context, follow, done } = stage({ gain: 30 })

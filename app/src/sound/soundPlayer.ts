@@ -3,8 +3,10 @@ import type { ReadAsset } from '../storage/index.ts'
 
 /** So far off its place, s, a sound is set anew; what is nearer is a frame's own breadth. */
 const APART = 0.08
-/** So near recorded speed a sound is played; otherwise it is silent. */
+/** So near recorded speed every sound is played; otherwise it is silent unless it is to be heard at any speed. */
 const NEAR_PACE = 0.005
+/** Slower it is no sound any more, and faster no browser plays it. */
+const [SLOWEST, FASTEST] = [1 / 16, 16]
 /** What a change of gain is spread over, so that it does not click, s. */
 const SOFTLY = 0.01
 
@@ -12,21 +14,42 @@ const SOFTLY = 0.01
 interface Running {
   readonly source: AudioBufferSourceNode
   readonly volume: GainNode
-  /** Where in it it began, s, and when, by the context's clock. */
-  readonly offset: number
-  readonly since: number
+  /** Whether it plays from its end to its start. */
+  readonly isBackwards: boolean
+  /** Where in it, in the order it plays, it was at a moment by the context's clock, s, and how fast it goes on. */
+  offset: number
+  since: number
+  rate: number
 }
 
-/** Plays what is heard of a scene, in step with its playback: at recorded speed only, silent otherwise. */
+/** What is to be heard now. */
+interface Heard {
+  readonly buffer: AudioBuffer
+  readonly isBackwards: boolean
+  /** Where in it, in the order it plays, s. */
+  readonly offset: number
+  readonly rate: number
+  readonly gain: number
+}
+
+/** Plays what is heard of a scene, in step with its playback. */
 export class SoundPlayer {
   private readonly buffers = new Map<string, AudioBuffer>()
+  /** The same from their ends to their starts, made when they are first heard so. */
+  private readonly backwards = new Map<string, AudioBuffer>()
   private readonly asked = new Set<string>()
   private readonly running = new Map<string, Running>()
 
   constructor(
     private readonly context: Pick<
       AudioContext,
-      'currentTime' | 'destination' | 'createBufferSource' | 'createGain' | 'decodeAudioData' | 'resume'
+      | 'currentTime'
+      | 'destination'
+      | 'createBuffer'
+      | 'createBufferSource'
+      | 'createGain'
+      | 'decodeAudioData'
+      | 'resume'
     >,
     private readonly read: ReadAsset,
   ) {}
@@ -58,41 +81,64 @@ export class SoundPlayer {
     for (const id of this.running.keys()) if (!ids.has(id)) this.end(id)
   }
 
-  private followOne({ id, asset, seconds, pace, gain }: Sounding, playPace: number): void {
-    const buffer = this.buffers.get(asset)
-    const isAudible =
-      buffer !== undefined &&
-      Math.abs(pace * playPace - 1) < NEAR_PACE &&
-      seconds >= 0 &&
-      seconds < buffer.duration
-    if (!isAudible) {
+  private followOne(sounding: Sounding, playPace: number): void {
+    const { id } = sounding
+    const heard = this.heardOf(sounding, playPace)
+    if (!heard) {
       this.end(id)
       return
     }
     const now = this.context.currentTime
     const known = this.running.get(id)
-    if (known && Math.abs(known.offset + now - known.since - seconds) < APART) {
-      known.volume.gain.setTargetAtTime(gain, now, SOFTLY)
+    const reached = known ? known.offset + (now - known.since) * known.rate : NaN
+    const isInStep =
+      known?.isBackwards === heard.isBackwards && Math.abs(reached - heard.offset) < APART * heard.rate
+    if (!known || !isInStep) {
+      this.end(id)
+      this.begin(id, heard)
       return
     }
-    this.end(id)
-    this.begin(id, buffer, { seconds, gain })
+    known.volume.gain.setTargetAtTime(heard.gain, now, SOFTLY)
+    if (known.rate === heard.rate) return
+    known.source.playbackRate.value = heard.rate
+    Object.assign(known, { offset: reached, since: now, rate: heard.rate })
   }
 
-  private begin(
-    id: string,
-    buffer: AudioBuffer,
-    { seconds, gain }: { readonly seconds: number; readonly gain: number },
-  ): void {
+  /** What of a sound is heard while it goes by at a pace; null where it is silent. */
+  private heardOf({ asset, seconds, pace, atAnySpeed, gain }: Sounding, playPace: number): Heard | null {
+    const buffer = this.buffers.get(asset)
+    const through = pace * playPace
+    const isRecorded = Math.abs(through - 1) < NEAR_PACE
+    const rate = isRecorded ? 1 : Math.abs(through)
+    if (!buffer || seconds < 0 || seconds >= buffer.duration) return null
+    if (!(isRecorded || (atAnySpeed && rate >= SLOWEST && rate <= FASTEST))) return null
+    const isBackwards = through < 0
+    if (!isBackwards) return { buffer, isBackwards, offset: seconds, rate, gain }
+    return { buffer: this.turned(asset, buffer), isBackwards, offset: buffer.duration - seconds, rate, gain }
+  }
+
+  private turned(asset: string, buffer: AudioBuffer): AudioBuffer {
+    const known = this.backwards.get(asset)
+    if (known) return known
+    const { numberOfChannels, length, sampleRate } = buffer
+    const made = this.context.createBuffer(numberOfChannels, length, sampleRate)
+    for (let channel = 0; channel < numberOfChannels; channel += 1)
+      made.copyToChannel(buffer.getChannelData(channel).slice().reverse(), channel)
+    this.backwards.set(asset, made)
+    return made
+  }
+
+  private begin(id: string, { buffer, isBackwards, offset, rate, gain }: Heard): void {
     const { context } = this
     const source = context.createBufferSource()
     const volume = context.createGain()
     source.buffer = buffer
+    source.playbackRate.value = rate
     volume.gain.value = gain
     source.connect(volume)
     volume.connect(context.destination)
-    source.start(0, seconds)
-    this.running.set(id, { source, volume, offset: seconds, since: context.currentTime })
+    source.start(0, offset)
+    this.running.set(id, { source, volume, isBackwards, offset, since: context.currentTime, rate })
   }
 
   private end(id: string): void {

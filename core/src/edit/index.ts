@@ -10,8 +10,17 @@ export { repeatDrawing } from './layers/repeatDrawing.ts'
 export { replacePicture, type NewPicture } from './layers/replacePicture.ts'
 export { addClip, addSound, type NewClip, type NewSound } from './layers/addClip.ts'
 export { placedElsewhere } from './frame/placedElsewhere.ts'
+export { setHeardAtAnySpeed } from './layers/heardAtAnySpeed.ts'
 export { shareTime, type ShareTime } from './layers/shareTime.ts'
-export { bendOfMove, frameMoveOf, setFrameMove, type FrameMove, type FrameStop } from './frame/frameMove.ts'
+export {
+  bendOfMove,
+  frameMoveOf,
+  MOVE_BEND,
+  setFrameMove,
+  setMoveBend,
+  type FrameMove,
+  type FrameStop,
+} from './frame/frameMove.ts'
 export { retimedStops, withoutStop, withStopAfter, withStopAt } from './frame/frameStops.ts'
 export { alternatingMoves, moveEachStill, type MoveEachStill } from './frame/moveEachStill.ts'
 export { slideInDepth, type SlideInDepth } from './frame/slideInDepth.ts'

@@ -42,6 +42,8 @@ export interface Layer {
   readonly source?: LayerSource
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
+  /** A clip or sound that is heard at any speed, its pitch going with that; left out: only as it was recorded. */
+  readonly heardAtAnySpeed?: true
   readonly properties: Readonly<Record<string, Property>>
 }
 

@@ -253,6 +253,7 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   },
   setWaypoints: (d, w) => edit.setWaypoints(d, placeKeys(w), w.pick(2) === 0),
   shiftKeyValues: (d, w) => edit.shiftKeyValues(d, keysOf(w), [w.number(), w.number()]),
+  setHeardAtAnySpeed: (d, w) => edit.setHeardAtAnySpeed(d, SCENE, layersOf(w), w.pick(2) === 0),
   setFrameMove: (d, w) => {
     const stop = () => ({
       t: anyTicks(w),
@@ -261,12 +262,14 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
     const stops = [stop(), stop(), stop()].slice(w.pick(2))
     edit.setFrameMove(d, { scene: SCENE, layer: layerOf(w) }, { stops, bend: { kind: 'linear' } }, w.makeId)
   },
+  setMoveBend: (d, w) => edit.setMoveBend(d, { scene: SCENE, layer: layerOf(w) }, edit.MOVE_BEND, w.makeId),
   simplifyKeys: (d, w) => edit.simplifyKeys(d, keysOf(w), { within: w.number() }),
   moveEachStill: (d, w) => {
     const box = () => ({ x: w.number(), y: w.number(), width: w.number(), height: w.number() })
     edit.moveEachStill(d, SCENE, new Map(layersOf(w).map((id) => [id, box()])), {
       percent: w.number(),
       seed: w.number(),
+      bend: edit.MOVE_BEND,
       makeId: w.makeId,
     })
   },
@@ -296,6 +299,7 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
       factor: w.number(),
       from: anyTicks(w),
       to: anyTicks(w),
+      bend: edit.MOVE_BEND,
       makeId: w.makeId,
     }),
   slideLayers: (d, w) =>

@@ -12,15 +12,16 @@ import {
   type FramedAs,
   type Framing,
   type Layer,
+  type NamedBend,
   type Project,
   type Scene,
 } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { addNamedBend } from '../bends/namedBends.ts'
+import { addNamedBend, setNamedBend } from '../bends/namedBends.ts'
 import { placedElsewhere } from './placedElsewhere.ts'
 import { clearAnimation } from '../keys/keys.ts'
-import { editProperty, undrafted } from '../editProperty.ts'
+import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { layerIn, sceneIn, type MakeId, type PropertyRef } from '../refs.ts'
 
 /** What the frame shows at a moment of its move. */
@@ -121,13 +122,31 @@ export function frameMoveOf(scene: Scene, layerId: string, library: BendLibrary)
   return stops.length === times.length ? { stops, bend: scale.keys[0]!.bend } : null
 }
 
-const EASE_BOTH = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend as PlainBend
+/** What a move is bent by where nothing else is asked for: eased at both ends. */
+export const MOVE_BEND = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend
 
-/** A bend of the project's own, eased at both ends, that all lanes of a new move are linked to. */
-export function bendOfMove(draft: Draft<Project>, name: string, makeId: MakeId): Bend {
+/** A bend of the project's own that all lanes of a new move are linked to. */
+export function bendOfMove(
+  draft: Draft<Project>,
+  { name, bend }: Pick<NamedBend, 'name' | 'bend'>,
+  makeId: MakeId,
+): Bend {
   const names = draft.bends.map((one) => one.name)
-  return {
-    kind: 'linked',
-    bendId: addNamedBend(draft, { name: distinctName(name, names), bend: EASE_BOTH }, makeId),
-  }
+  return { kind: 'linked', bendId: addNamedBend(draft, { name: distinctName(name, names), bend }, makeId) }
+}
+
+/**
+ * Gives a frame move another bend: the library's changes where it is linked to one, with all that follow it.
+ * @throws BadEdit where the layer's keys make no frame move
+ */
+export function setMoveBend(
+  draft: Draft<Project>,
+  ref: Pick<PropertyRef, 'scene' | 'layer'>,
+  bend: PlainBend,
+  makeId: MakeId,
+): void {
+  const move = frameMoveOf(undrafted<Scene>(sceneIn(draft, ref.scene)), ref.layer, libraryIn(draft))
+  if (!move) throw new BadEdit('That layer has no frame move. Nothing was changed.')
+  if (move.bend.kind === 'linked') setNamedBend(draft, move.bend.bendId, bend)
+  else setFrameMove(draft, ref, { ...move, bend }, makeId)
 }

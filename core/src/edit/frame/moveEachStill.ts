@@ -1,4 +1,5 @@
 import type { Draft } from 'immer'
+import type { PlainBend } from '../../bend/index.ts'
 import { shuffled } from '../../chance/index.ts'
 import type { Bounds, Project, Scene } from '../../scene/index.ts'
 import { asTicks, frameTicks } from '../../time/index.ts'
@@ -13,6 +14,8 @@ export interface MoveEachStill {
   readonly percent: number
   /** Which moves they get: the same for the same seed. */
   readonly seed: number
+  /** What all of them are bent by. */
+  readonly bend: PlainBend
   readonly makeId: MakeId
 }
 
@@ -50,12 +53,12 @@ export function moveEachStill(
   draft: Draft<Project>,
   sceneId: string,
   stills: ReadonlyMap<string, Bounds>,
-  { percent, seed, makeId }: MoveEachStill,
+  { percent, seed, bend: plain, makeId }: MoveEachStill,
 ): void {
   const { layers, size, rate } = undrafted<Scene>(sceneIn(draft, sceneId))
   const row = layers.filter(({ id }) => stills.has(id)).sort((a, b) => a.span[0] - b.span[0])
   if (row.length < 2) throw new BadEdit('Select two stills or more to give each a move. Nothing was changed.')
-  const bend = bendOfMove(draft, 'Frame moves', makeId)
+  const bend = bendOfMove(draft, { name: 'Frame moves', bend: plain }, makeId)
   const frame = frameTicks(rate)
   const kinds = alternatingMoves(row.length, seed)
   row.forEach(({ id, span }, i) => {

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import type { Bend } from '../../bend/index.ts'
+import type { Bend, PlainBend } from '../../bend/index.ts'
 import type { Vec2 } from '../../route/index.ts'
 import type { Layer, Project, Scene } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
@@ -19,6 +19,8 @@ export interface SlideInDepth {
   readonly factor: number
   readonly from: Ticks
   readonly to: Ticks
+  /** What all of them are bent by. */
+  readonly bend: PlainBend
   readonly makeId: MakeId
 }
 
@@ -31,7 +33,7 @@ export function slideInDepth(
   draft: Draft<Project>,
   sceneId: string,
   ids: readonly string[],
-  { by, factor, from, to, makeId }: SlideInDepth,
+  { by, factor, from, to, bend: plain, makeId }: SlideInDepth,
 ): void {
   const row = undrafted<Scene>(sceneIn(draft, sceneId)).layers.filter(({ id }) => ids.includes(id))
   if (row.length < 2) throw new BadEdit('Select two layers or more to slide them. Nothing was changed.')
@@ -44,7 +46,7 @@ export function slideInDepth(
     throw new BadEdit(
       'A slide goes a number of px, and each layer 0 to 100 % of the one above. Nothing was changed.',
     )
-  const bend = bendOfMove(draft, 'Slide', makeId)
+  const bend = bendOfMove(draft, { name: 'Slide', bend: plain }, makeId)
   row.forEach((layer, depth) => {
     const share = factor ** depth
     slide(draft, { scene: sceneId, layer }, { by: [by[0] * share, by[1] * share], from, to, bend, makeId })

@@ -54,6 +54,18 @@ describe('what is heard', () => {
     const group = layerWith('g', { 'local time': half }, 'group')
     expect(heard(withDrum([group, plays('a', {}, { parent: 'g' })]), 6)).toEqual([['a', 1, 0.5, 1]])
   })
+  it('is heard at other speeds where its layer says so, which only layers that are heard may', () => {
+    const project = withDrum([plays('a', {}, { heardAtAnySpeed: true }), plays('b')])
+    const sampler = compileScene(project.scenes[0]!, [])
+    sampleSceneInto(sampler, at(3))
+    expect(soundingIn(sampler).map(({ id, atAnySpeed }) => [id, atAnySpeed])).toEqual([
+      ['b', false],
+      ['a', true],
+    ])
+    expect(projectSchema.safeParse(project).success).toBe(true)
+    const silent = projectOf([{ ...layerWith('a', {}), heardAtAnySpeed: true }])
+    expect(projectSchema.safeParse(silent).error?.issues[0]?.message).toMatch(/is not heard/)
+  })
   it('is heard through the scene it stands in, once for all copies, and not while that is held', () => {
     const inner = withDrum([plays('a')])
     const shows = {

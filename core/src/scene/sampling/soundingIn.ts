@@ -15,6 +15,8 @@ export interface Sounding {
   readonly seconds: number
   /** How fast it is played: 1 as it was recorded, below 0 backwards. */
   readonly pace: number
+  /** Whether it is heard at other speeds, too. */
+  readonly atAnySpeed: boolean
   /** ≥ 0; 1 as it was recorded. */
   readonly gain: number
 }
@@ -35,7 +37,7 @@ function heardIn({ tracks }: Cast, library: BendLibrary, within: string): Soundi
 }
 
 function heardOf({ layer, showings, within }: Track, library: BendLibrary, id: string): Sounding | null {
-  const { kind, source, properties } = layer
+  const { kind, source, properties, heardAtAnySpeed } = layer
   if ((kind !== 'clip' && kind !== 'sound') || !source || !('asset' in source)) return null
   valueInto(one, compiledOf(properties[GAIN.name]!, library), within.inner)
   return {
@@ -43,6 +45,7 @@ function heardOf({ layer, showings, within }: Track, library: BendLibrary, id: s
     asset: source.asset,
     seconds: showings[0]!.inner / TICKS_PER_SECOND,
     pace: showings[0]!.pace,
+    atAnySpeed: heardAtAnySpeed === true,
     gain: Math.max(0, one[0]! / 100),
   }
 }

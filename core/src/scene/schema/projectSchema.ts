@@ -44,6 +44,7 @@ export const LAYER_FIELDS = {
   label: z.optional(z.enum(LAYER_LABELS)),
   source: z.optional(z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })])),
   turnAlongRoute: z.optional(amount),
+  heardAtAnySpeed: z.optional(z.literal(true)),
   properties: z.record(propertyNameSchema, propertySchema),
 }
 
@@ -62,7 +63,12 @@ const SOURCES: Partial<Record<Layer['kind'], 'scene' | 'asset'>> = {
 
 /** A layer has every property of its kind, no more copies than are drawn, and a source where its kind shows one. */
 export function checkLayer(
-  { kind: layerKind, properties, source }: Pick<Layer, 'kind' | 'properties' | 'source'>,
+  {
+    kind: layerKind,
+    properties,
+    source,
+    heardAtAnySpeed,
+  }: Pick<Layer, 'kind' | 'properties' | 'source' | 'heardAtAnySpeed'>,
   tell: Tell,
 ): void {
   const wants = SOURCES[layerKind] ?? null
@@ -73,6 +79,8 @@ export function checkLayer(
         ? `has to name ${wants === 'asset' ? 'an asset' : 'a scene'}`
         : `a layer of kind ${layerKind} has none`,
     )
+  if (heardAtAnySpeed && wants !== 'asset')
+    tell(['heardAtAnySpeed'], `a layer of kind ${layerKind} is not heard`)
   if (properties['copies'] && mostCopies(properties['copies']) > LIMITS.copies)
     tell(['properties', 'copies'], `there can be ${LIMITS.copies.toLocaleString('en')} copies at most`)
   const split = properties['position']?.split ? SPLIT_POSITION : []

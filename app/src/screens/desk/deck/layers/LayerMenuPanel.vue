@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { followInPlace, setTurnAlongRoute, switchLayers } from '@arrow-bend/core/edit'
+import {
+  followInPlace,
+  setHeardAtAnySpeed,
+  setTurnAlongRoute,
+  showScene,
+  switchLayers,
+} from '@arrow-bend/core/edit'
 import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
 import { COMMANDS, type CommandId } from '../../../../command/commandTable.ts'
 import { useCommands } from '../../../../command/useCommands.ts'
@@ -60,6 +66,27 @@ const label = (to: LayerLabel | null): void => {
   )
 }
 const solo = computed(() => chosen.value.every((id) => stageView.solo.includes(id)))
+const shownId = computed(() => {
+  const { source } = props.layer
+  return source && 'scene' in source ? source.scene : null
+})
+const others = computed(() => document.scenes.filter(({ id }) => id !== document.sceneId))
+const show = (event: Event): void => {
+  const list = event.target as HTMLSelectElement
+  document.apply('Another scene shown', (draft) => showScene(draft, layerRef.value, list.value))
+  // What was refused is not what is shown.
+  list.value = shownId.value ?? ''
+}
+const isHeard = computed(() => props.layer.kind === 'clip' || props.layer.kind === 'sound')
+const hear = (on: boolean): void => {
+  const { layers } = document.scene!
+  const ids = layers.flatMap(({ id, kind }) =>
+    chosen.value.includes(id) && (kind === 'clip' || kind === 'sound') ? [id] : [],
+  )
+  document.apply(on ? 'Heard at any speed' : 'Heard as recorded only', (draft) =>
+    setHeardAtAnySpeed(draft, document.sceneId, ids, on),
+  )
+}
 const turnAlong = (on: boolean): void => {
   document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
     setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
@@ -79,6 +106,25 @@ const turnAlong = (on: boolean): void => {
         <option value="">nothing</option>
         <option v-for="host in hosts" :key="host.id" :value="host.id">{{ host.name }}</option>
       </select>
+    </label>
+    <label v-if="shownId !== null" class="line">
+      shows
+      <select class="field" :value="shownId" :disabled="layer.locked" @change="show">
+        <option v-for="scene in others" :key="scene.id" :value="scene.id">{{ scene.name }}</option>
+      </select>
+    </label>
+    <label
+      v-if="isHeard"
+      class="line"
+      title="Slowed, sped up and backwards, its pitch going with the speed; otherwise it is silent then"
+    >
+      <input
+        type="checkbox"
+        :checked="layer.heardAtAnySpeed === true"
+        :disabled="layer.locked"
+        @change="hear(($event.target as HTMLInputElement).checked)"
+      />
+      heard at any speed
     </label>
     <label class="line">
       <input

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from '@lucide/vue'
 import { computed, type Component } from 'vue'
+import { isSameBend, QUICK_BENDS } from '@arrow-bend/core/bend'
 import {
   retimedStops,
   withoutStop,
@@ -20,7 +21,8 @@ import type { FrameMoving, MoveStart } from './useFrameMove.ts'
 
 /** Ready frame moves, when the move begins and how long it is, and its stops. */
 const props = defineProps<{ moving: FrameMoving }>()
-const { still, stills, stops, chosen, kept, span, trouble, movesOtherwise, percent, sameSize } = props.moving
+const { still, stills, stops, chosen, kept, span, trouble, movesOtherwise, percent, sameSize, bend } =
+  props.moving
 
 const document = useDocument()
 const stageView = useStageView()
@@ -31,6 +33,16 @@ const READY: readonly { kind: ReadyFrameMove; label: string; icon: Component }[]
   { kind: 'panUp', label: 'Tilt up', icon: ArrowUp },
   { kind: 'panDown', label: 'Tilt down', icon: ArrowDown },
 ]
+/** What overshoots would show what lies past the last frame, and what holds would not move. */
+const BENDS = QUICK_BENDS.filter(({ name }) => ['linear', 'easeOutOf', 'easeInto', 'easeBoth'].includes(name))
+const AS_DRAWN = 'as drawn'
+const bendName = computed({
+  get: () => BENDS.find((one) => isSameBend(one.bend, bend.value))?.name ?? AS_DRAWN,
+  set: (name) => {
+    const found = BENDS.find((one) => one.name === name)
+    if (found) bend.value = found.bend
+  },
+})
 const frame = computed(() => frameTicks(document.rate))
 const inFrames = (ticks: number): number => ticks / frame.value
 const inTicks = (frames: number) => asTicks(Math.round(frames) * frame.value)
@@ -143,6 +155,15 @@ const fillSpan = (): void =>
         :recipe="timeRecipe('length')"
         @start="begin"
       />
+      <select
+        v-model="bendName"
+        class="field"
+        aria-label="Bend of the move"
+        title="How it sets off and arrives; the Bend panel shapes it further"
+      >
+        <option v-for="{ name, label } in BENDS" :key="name" :value="name">{{ label }}</option>
+        <option v-if="bendName === AS_DRAWN" :value="AS_DRAWN">As drawn</option>
+      </select>
       <button
         v-if="!isWhole"
         type="button"
@@ -210,6 +231,10 @@ const fillSpan = (): void =>
 
 .field-time {
   width: 92px;
+}
+
+.field {
+  font-size: 0.75rem;
 }
 
 .field-stop {

@@ -11,7 +11,7 @@ import type { FrameMoving } from './useFrameMove.ts'
 
 /** What is done with several selected stills at once: a move for each, or a slide past each other. */
 const props = defineProps<{ moving: FrameMoving }>()
-const { stills, percent } = props.moving
+const { stills, percent, bend } = props.moving
 
 const document = useDocument()
 
@@ -27,13 +27,13 @@ const moveEach = (): void => {
   seed.value += 1
   const { sceneId, makeId } = document
   const boxes = new Map(stills.value.map(({ layer, box }) => [layer, box]))
-  const [by, isInTurn] = [percent.value, inTurn.value]
+  const [by, isInTurn, plain] = [percent.value, inTurn.value, bend.value]
   const over = overlap.value * frameTicks(document.rate)
   const done = document.apply('Each a frame move', (draft) => {
     const left = isInTurn
       ? shareTime(draft, sceneId, [...boxes.keys()], { overlap: over, fade: FADE, makeId })
       : []
-    moveEachStill(draft, sceneId, boxes, { percent: by, seed: seed.value, makeId })
+    moveEachStill(draft, sceneId, boxes, { percent: by, seed: seed.value, bend: plain, makeId })
     return left
   })
   if (!done) return
@@ -60,7 +60,7 @@ const slide = ([x, y]: readonly [number, number]): void => {
   const share = percent.value / 100
   const done = document.apply('Slid in depth', (draft) => {
     const by = [x * size[0] * share, y * size[1] * share] as const
-    slideInDepth(draft, sceneId, ids, { by, factor: factor.value / 100, from, to, makeId })
+    slideInDepth(draft, sceneId, ids, { by, factor: factor.value / 100, from, to, bend: bend.value, makeId })
     return true
   })
   if (done) said.value = 'They slide past each other while all show; the topmost goes furthest.'

@@ -1,10 +1,13 @@
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
+import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
 import {
   bendOfMove,
   frameMoveOf,
+  MOVE_BEND,
   placedElsewhere,
   readyFrameMove,
   setFrameMove,
+  setMoveBend,
   type FrameMove,
   type FrameStop,
   type ReadyFrameMove,
@@ -70,6 +73,18 @@ export function useFrameMove(pictures: PictureBook, drawn: () => number) {
   })
   /** What an edit starts from, to be asked for once: a drag's own previews are no part of it. */
   const begin = (): MoveStart => ({ layer: layer.value!.id, stops: stops.value, kept: kept.value })
+  const wantedBend = shallowRef<PlainBend>(MOVE_BEND)
+  /** What the move is bent by; set before it is made, what it will be. */
+  const bend = computed({
+    get: () => (kept.value ? plainBend(kept.value.bend, document.bends) : wantedBend.value),
+    set: (wanted) => {
+      wantedBend.value = wanted
+      if (!kept.value) return
+      const { sceneId, makeId } = document
+      const ref = { scene: sceneId, layer: layer.value!.id }
+      document.apply('Frame move bent', (draft) => setMoveBend(draft, ref, wanted, makeId))
+    },
+  })
   /** Whether its keys move it in another way, which a frame move takes the place of. */
   const movesOtherwise = computed(
     () =>
@@ -86,8 +101,9 @@ export function useFrameMove(pictures: PictureBook, drawn: () => number) {
   /** The edit that makes the move so; a new one gets a bend of the project's own, which all its lanes are linked to. */
   const recipeOf = (start: MoveStart, wanted: readonly FrameStop[]): Recipe<unknown> => {
     const { sceneId, makeId } = document
+    const plain = bend.value
     return (draft) => {
-      const bend = start.kept?.bend ?? bendOfMove(draft, 'Frame move', makeId)
+      const bend = start.kept?.bend ?? bendOfMove(draft, { name: 'Frame move', bend: plain }, makeId)
       setFrameMove(draft, { scene: sceneId, layer: start.layer }, { stops: wanted, bend }, makeId)
     }
   }
@@ -125,6 +141,7 @@ export function useFrameMove(pictures: PictureBook, drawn: () => number) {
     movesOtherwise,
     percent,
     sameSize,
+    bend,
     begin,
     recipeOf,
     withFraming,
