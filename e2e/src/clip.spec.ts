@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { newProject, savedFile, type } from './desk.ts'
 import { frameOnScreen } from './stage.ts'
-import { makeTestClip, readCounter } from './testClip.ts'
+import { makeTestClip, readCounter, type TestClipLook } from './testClip.ts'
 
 test.use({ bypassCSP: true })
 
@@ -13,9 +13,9 @@ async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
   await page.getByRole('button', { name: 'Import pictures' }).click()
   await (await waiting).setFiles([{ name, mimeType: 'video/webm', buffer }])
 }
-async function openClip(page: Page): Promise<void> {
+async function openClip(page: Page, look: TestClipLook = {}): Promise<void> {
   await newProject(page)
-  await bring(page, 'Counter.webm', await makeTestClip(page, FRAMES))
+  await bring(page, 'Counter.webm', await makeTestClip(page, FRAMES, look))
   await expect(page.getByRole('button', { name: 'Counter', exact: true })).toBeVisible()
 }
 const layer = async (page: Page) => (await savedFile(page)).project.scenes[0]!.layers[0]!
@@ -58,6 +58,42 @@ test('a clip runs backwards, ramps and stands still: the frame shown is the fram
   await type(page, 'Current time', '1s')
   await panel.getByRole('button', { name: 'Freeze here' }).click()
   for (const at of [24, 30, 47]) await shows(page, at / 24, 15)
+})
+
+test('a see-through clip shows the scene’s ground between its black bars, in every frame', async ({
+  page,
+}) => {
+  await openClip(page, { seeThrough: true })
+  // On light ground what is black reads as 0 and what is see-through as 1.
+  for (const at of [0, 5, 24, 47]) await shows(page, at / 24, 255 - Math.floor((at * 30) / 24 + 1e-9))
+})
+
+/** How many strong colours are seen along a line of the screen. */
+async function coloursAlong(page: Page, clip: { x: number; y: number; width: number }): Promise<number> {
+  const shot = await page.screenshot({ clip: { ...clip, height: 1 } })
+  return page.evaluate(
+    async (url) => {
+      const picture = await createImageBitmap(await (await fetch(url)).blob())
+      const context = new OffscreenCanvas(picture.width, 1).getContext('2d')!
+      context.drawImage(picture, 0, 0)
+      const { data } = context.getImageData(0, 0, picture.width, 1)
+      const seen = new Set<string>()
+      for (let i = 0; i < data.length; i += 4) {
+        const rgb = [data[i]!, data[i + 1]!, data[i + 2]!]
+        const order = [0, 1, 2].sort((a, b) => rgb[a]! - rgb[b]!).join('')
+        if (Math.max(...rgb) - Math.min(...rgb) > 30) seen.add(order)
+      }
+      return seen.size
+    },
+    `data:image/png;base64,${shot.toString('base64')}`,
+  )
+}
+
+test('a clip’s bar in the deck shows pictures of it', async ({ page }) => {
+  await openClip(page)
+  const bar = (await page.getByRole('group', { name: 'Counter, all keys' }).boundingBox())!
+  // Something moves along the clip’s lower edge, in colours that change.
+  await expect.poll(() => coloursAlong(page, { x: bar.x, y: bar.y + 18, width: 200 })).toBeGreaterThan(1)
 })
 
 test('what is no clip, breaks off or is empty says why and changes nothing', async ({ page }) => {

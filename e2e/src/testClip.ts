@@ -10,6 +10,8 @@ export interface TestClipLook {
   readonly width?: number
   /** Whole pictures lie so far apart, s; 0 for each. */
   readonly wholeEvery?: number
+  /** Whether the ground is see-through and the bars black, instead of white on black. */
+  readonly seeThrough?: boolean
 }
 
 /**
@@ -19,12 +21,12 @@ export interface TestClipLook {
 export async function makeTestClip(
   page: Page,
   frames: number,
-  { width = 320, wholeEvery = 0 }: TestClipLook = {},
+  { width = 320, wholeEvery = 0, seeThrough = false }: TestClipLook = {},
 ): Promise<Buffer> {
   const library = dirname(createRequire(import.meta.url).resolve('mediabunny'))
   await page.addScriptTag({ path: join(library, 'mediabunny.min.cjs') })
   const bytes = await page.evaluate(
-    async ({ frames: count, bars, size: [w, h], wholeEvery: whole }) => {
+    async ({ frames: count, bars, size: [w, h], wholeEvery: whole, seeThrough: isClear }) => {
       // The library's own types are not known in the page.
       // eslint-disable-next-line @typescript-eslint/no-explicit-any
       const M = (globalThis as any).Mediabunny
@@ -35,13 +37,17 @@ export async function makeTestClip(
         codec: 'vp8',
         bitrate: 2_000_000,
         keyFrameInterval: whole || 1 / 30,
+        alpha: isClear ? 'keep' : 'discard',
       })
       output.addVideoTrack(source, { frameRate: 30 })
       await output.start()
       for (let i = 0; i < count; i += 1) {
+        context.clearRect(0, 0, w, h)
         context.fillStyle = '#000'
-        context.fillRect(0, 0, w, h)
-        context.fillStyle = '#fff'
+        if (!isClear) {
+          context.fillRect(0, 0, w, h)
+          context.fillStyle = '#fff'
+        }
         const bar = w / bars
         for (let bit = 0; bit < bars; bit += 1) if ((i >> bit) & 1) context.fillRect(bit * bar, 0, bar, h)
         // Beneath the bars’ middle, where they are read.
@@ -52,7 +58,7 @@ export async function makeTestClip(
       await output.finalize()
       return [...new Uint8Array(output.target.buffer as ArrayBuffer)]
     },
-    { frames, bars: BARS, size: [width, (width * 9) / 16] as const, wholeEvery },
+    { frames, bars: BARS, size: [width, (width * 9) / 16] as const, wholeEvery, seeThrough },
   )
   return Buffer.from(bytes)
 }

@@ -28,7 +28,8 @@ export function createApp(folder: string): Express {
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           mediaSrc: ["'self'", 'blob:'],
-          workerSrc: ["'self'"],
+          // See-through clips are put together in workers the media library makes of its own code.
+          workerSrc: ["'self'", 'blob:'],
           manifestSrc: ["'self'"],
           baseUri: ["'none'"],
           formAction: ["'none'"],

@@ -3,6 +3,8 @@ export interface Film {
   /** px */
   readonly width: number
   readonly height: number
+  /** Frames that were not decoded when they were to be shown in playing. */
+  readonly late: number
   /**
    * The frame shown at a local time, s, before the start the first and past the end the last; while it is not decoded,
    * the one nearest at hand. Null while there is none.

@@ -41,6 +41,11 @@ export class PictureBook {
     return this.films.get(assetId) ?? null
   }
 
+  /** Frames of clips that were not decoded when they were to be shown in playing, in all. */
+  get late(): number {
+    return [...this.films.values()].reduce((sum, { late }) => sum + late, 0)
+  }
+
   /** Natural size of a picture or clip, px; null while it is not known. */
   sizeOf(assetId: string): { readonly width: number; readonly height: number } | null {
     return this.pictures.get(assetId) ?? this.film(assetId)

@@ -65,6 +65,21 @@ describe('a clip that is decoded as it is asked for', () => {
     expect(asked.map(([first]) => first)).not.toContain(25)
   })
 
+  it('counts what was not decoded in time while it plays, and nothing while it stands', async () => {
+    const { film, shown, arrive } = trial()
+    shown(0)
+    await arrive()
+    shown(1)
+    await arrive()
+    expect(film.late).toBe(0)
+    // Three frames on without a decoder that keeps up.
+    for (let i = 26; i < 29; i += 1) shown(i * LENGTH)
+    expect(film.late).toBe(3)
+    await arrive()
+    shown(29 * LENGTH)
+    expect(film.late).toBe(3)
+  })
+
   it('counts a moment of a file that writes them to the millisecond as the frame it is for', async () => {
     const { shown, arrive } = trial()
     shown(0.0395)

@@ -33,6 +33,7 @@ export class ClipFilm implements Film {
   /** Which way it plays: 1, −1 or, where it stands, 0. */
   private way = 0
   private failed = false
+  late = 0
   private readonly waiting: (() => void)[] = []
   private readonly mostKept: number
 
@@ -58,6 +59,7 @@ export class ClipFilm implements Film {
     this.asked = { seconds: moment, at: now }
     this.way = isPlaying ? Math.sign(step) : 0
     const found = this.find(moment)
+    if (isPlaying && !found) this.late += 1
     this.readMore()
     return (found ?? this.nearest(moment))?.picture ?? null
   }

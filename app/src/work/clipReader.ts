@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { ClipFacts, ClipFrame, ClipWorker, SoundFacts } from './clipWorker.ts'
+import type { ClipFacts, ClipFrame, ClipWorker, SoundFacts, StripPicture } from './clipWorker.ts'
 import type { Refused } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
@@ -14,6 +14,8 @@ const clipWorker = (): TaskWorker<ClipWorker> =>
 /** Looking into a file may be called off, which must not end the reading of others. */
 const looker = clipWorker()
 const reader = clipWorker()
+/** Small pictures for the deck keep neither waiting. */
+const stripper = clipWorker()
 
 /**
  * Looks into a clip in a worker.
@@ -49,6 +51,14 @@ async function lookInto<Facts extends object>(
 export function readFrames(id: string, blob: Blob, from: number, count: number): Promise<ClipFrame[]> {
   return reader.run((remote) => remote.frames(id, blob, from, count), {
     limitMs: FRAMES_LIMIT_MS,
+    tooLong: 'Decoding a clip takes too long, so it was given up. Nothing was changed.',
+  })
+}
+
+/** Small pictures of a clip, evenly spread over it. @param height px @throws Refusal when that takes too long */
+export function readStrip(blob: Blob, count: number, height: number): Promise<StripPicture[]> {
+  return stripper.run((remote) => remote.strip(blob, 'clip', count, height), {
+    limitMs: LIMIT_MS,
     tooLong: 'Decoding a clip takes too long, so it was given up. Nothing was changed.',
   })
 }

@@ -2,6 +2,7 @@ import '../withoutEval.ts'
 import { expose, transfer } from 'comlink'
 import {
   BlobSource,
+  CanvasSink,
   EncodedPacketSink,
   FLAC,
   Input,
@@ -43,6 +44,12 @@ export interface SoundFacts {
 export interface ClipFrame {
   readonly from: number
   readonly to: number
+  readonly picture: ImageBitmap
+}
+
+/** A small picture of a moment of a clip, s. */
+export interface StripPicture {
+  readonly seconds: number
   readonly picture: ImageBitmap
 }
 
@@ -211,6 +218,26 @@ const worker = {
     const turn = clip.reading.catch(() => undefined).then(() => readOn(clip, from, count))
     clip.reading = turn
     const found = await turn
+    return transfer(
+      found,
+      found.map(({ picture }) => picture),
+    )
+  },
+
+  /** Small pictures of a clip, evenly spread over it. @param height px */
+  strip: async (blob: Blob, name: string, count: number, height: number): Promise<StripPicture[]> => {
+    const { track } = await openTrack(blob, name)
+    const first = await track.getFirstTimestamp()
+    const length = (await track.computeDuration()) - first
+    const alpha = await track.canBeTransparent()
+    const sink = new CanvasSink(track, { height, alpha, poolSize: 1 })
+    const moments = Array.from({ length: count }, (_, i) => first + (length * (i + 0.5)) / count)
+    const found: StripPicture[] = []
+    for await (const shown of sink.canvasesAtTimestamps(moments)) {
+      if (!shown) continue
+      const picture = await createImageBitmap(shown.canvas)
+      found.push({ seconds: shown.timestamp - first, picture })
+    }
     return transfer(
       found,
       found.map(({ picture }) => picture),

@@ -20,7 +20,7 @@ export interface FramePicture extends FrameToDraw {
 
 const stillFilm = ({ asset, width, height, frames }: StillFrames): readonly [string, Film] => [
   asset,
-  { width, height, frameAt: (at) => frames.find(({ seconds }) => seconds === at)?.picture ?? null },
+  { width, height, late: 0, frameAt: (at) => frames.find(({ seconds }) => seconds === at)?.picture ?? null },
 ]
 
 /** Of lossy kinds, 0 … 1. */

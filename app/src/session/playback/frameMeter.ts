@@ -3,6 +3,8 @@ export interface FrameReading {
   readonly perSecond: number
   /** Frames skipped since playback began. */
   readonly dropped: number
+  /** Pictures of clips that were not decoded in time, as long. */
+  readonly late: number
 }
 
 /** Between two readings, ms. */
@@ -15,9 +17,18 @@ export class FrameMeter {
   private frame = -1
   private count = 0
   private dropped = 0
+  private readonly lateBefore: number
 
-  /** @param told when the run began or was last told of, ms */
-  constructor(private told: number) {}
+  /**
+   * @param told when the run began or was last told of, ms
+   * @param countLate how many pictures of clips were not decoded in time, ever
+   */
+  constructor(
+    private told: number,
+    private readonly countLate: () => number = () => 0,
+  ) {
+    this.lateBefore = countLate()
+  }
 
   /**
    * Counts a tick of the clock.
@@ -31,7 +42,11 @@ export class FrameMeter {
     this.frame = frame
     this.count += 1
     if (stamp - this.told < TELL_EVERY_MS) return { isNew, reading: null }
-    const reading = { perSecond: (this.count * 1000) / (stamp - this.told), dropped: this.dropped }
+    const reading = {
+      perSecond: (this.count * 1000) / (stamp - this.told),
+      dropped: this.dropped,
+      late: this.countLate() - this.lateBefore,
+    }
     this.count = 0
     this.told = stamp
     return { isNew, reading }

@@ -126,8 +126,10 @@ describe('the place of a run', () => {
 })
 
 describe('the meter of frames', () => {
-  it('tells four times a second how many there are, and how many were dropped', () => {
-    const meter = new FrameMeter(0)
+  it('tells four times a second how many there are, how many were dropped, and how many came late', () => {
+    let late = 5
+    const meter = new FrameMeter(0, () => late)
+    late = 7
     const readings = [1, 2, 4, 5, 6].map((frame, i) => meter.tick(frame, (i + 1) * 50))
     expect(readings.map(({ isNew }) => isNew)).toEqual([true, true, true, true, true])
     expect(readings.map(({ reading }) => reading)).toEqual([
@@ -135,7 +137,7 @@ describe('the meter of frames', () => {
       null,
       null,
       null,
-      { perSecond: 20, dropped: 1 },
+      { perSecond: 20, dropped: 1, late: 2 },
     ])
     // Elsewhere at once is no drop.
     expect(meter.tick(60, 600).reading).toMatchObject({ dropped: 1 })

@@ -11,7 +11,7 @@ import { usePreferences } from '../preferences.ts'
 import { playRange } from './playRange.ts'
 import { framesOn, placeOfRun, shuttleSpeed, type Run } from './transport.ts'
 
-const NO_FRAMES: FrameReading = { perSecond: 0, dropped: 0 }
+const NO_FRAMES: FrameReading = { perSecond: 0, dropped: 0, late: 0 }
 
 /** The playhead, and what moves it. */
 export const usePlayback = defineStore('playback', () => {
@@ -29,6 +29,7 @@ export const usePlayback = defineStore('playback', () => {
   const { range, lastFrame } = playRange(() => documentStore.scene)
 
   let clock: Clock = pageClock
+  let countLate = (): number => 0
   let stopClock = (): void => undefined
   let [now, run, meter]: [number, Run, FrameMeter] = [0, { from: 0, since: 0, pace: 1 }, new FrameMeter(0)]
 
@@ -48,7 +49,7 @@ export const usePlayback = defineStore('playback', () => {
   const restart = (): void => {
     const since = clock.now()
     run = { from: now, since, pace: (speed.value * preferences.playPercent) / 100 }
-    meter = new FrameMeter(since)
+    meter = new FrameMeter(since, countLate)
   }
 
   const tick = (stamp: number): void => {
@@ -127,6 +128,9 @@ export const usePlayback = defineStore('playback', () => {
     playing: computed(() => speed.value !== 0),
     framesPerSecond: computed(() => frames.value.perSecond),
     droppedFrames: computed(() => frames.value.dropped),
+    lateFrames: computed(() => frames.value.late),
+    /** @param count how many pictures of clips were not decoded in time, ever */
+    countLateBy: (count: () => number): void => void (countLate = count),
     range,
     lastFrame,
     seek,

@@ -196,9 +196,14 @@ const fps = computed(() =>
     <span class="divide" />
     <span
       class="measure mono"
-      :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}`"
+      :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}. Late: pictures of clips that were not decoded in time`"
     >
-      <b>{{ fps }}</b> fps <span class="text-ink-2">{{ playback.droppedFrames }} dropped</span>
+      <b>{{ fps }}</b> fps
+      <span class="text-ink-2"
+        >{{ playback.droppedFrames }} dropped<template v-if="playback.lateFrames > 0"
+          >, {{ playback.lateFrames }} late</template
+        ></span
+      >
     </span>
   </section>
 </template>

@@ -64,6 +64,7 @@ const pictures = new PictureBook()
 const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
 const onion = useOnion()
 const hear = useSound()
+playback.countLateBy(() => pictures.late)
 
 const camera = useStageCamera(panel, {
   width,

@@ -11,6 +11,7 @@ import { useRowPaper } from '../paper/useRowPaper.ts'
 import { paintBar } from '../paper/paintBar.ts'
 import { useRowsIdle } from '../rowsIdle.ts'
 import { useBarDrag } from './useBarDrag.ts'
+import { useBarPictures } from './useBarPictures.ts'
 import { useKeyDrag } from '../lanes/useKeyDrag.ts'
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
@@ -85,6 +86,10 @@ const bar = computed(() => {
   const [x0, x1] = [view.xOf(props.layer.span[0]), view.xOf(props.layer.span[1])]
   return { x: x0 + 0.5, width: Math.max(0, x1 - x0 - 1) }
 })
+const pictures = useBarPictures(
+  () => props.layer,
+  () => bar.value,
+)
 /** How long what it shows lasts, s. */
 const lasts = computed(() =>
   document.scene && beginsWithSpan(props.layer.kind)
@@ -113,7 +118,12 @@ type Capsule = (typeof capsules)['value'][number]
 useRowPaper(
   () => props.top,
   () => {
-    const face = { bar: bar.value, runOut: runOut.value, capsules: capsules.value }
+    const face = {
+      bar: bar.value,
+      pictures: pictures.value,
+      runOut: runOut.value,
+      capsules: capsules.value,
+    }
     return (brush) => paintBar(brush, face)
   },
 )

@@ -3,6 +3,8 @@ import type { Brush } from './useRowPaper.ts'
 /** All that is seen of a layer's own row, px. */
 export interface BarFace {
   readonly bar: { readonly x: number; readonly width: number }
+  /** What a clip shows, from place to place. */
+  readonly pictures: readonly { readonly x: number; readonly width: number; readonly picture: ImageBitmap }[]
   /** Where what it shows has run out. */
   readonly runOut: readonly { readonly x: number; readonly width: number }[]
   /** A capsule for every moment with keys, higher for more of them. */
@@ -13,11 +15,20 @@ const MIDDLE = 13
 const CAPSULE = 5
 
 /** Paints the bar a layer shows for, and its capsules on it. */
-export function paintBar({ on, ink }: Brush, { bar, runOut, capsules }: BarFace): void {
+export function paintBar({ on, ink }: Brush, { bar, pictures, runOut, capsules }: BarFace): void {
   on.beginPath()
   on.roundRect(bar.x, 4.5, bar.width, 17, Math.min(4, bar.width / 2))
   on.fillStyle = ink('sheet-2')
   on.fill()
+  if (pictures.length > 0) {
+    on.save()
+    on.clip()
+    for (const { x, width, picture } of pictures) on.drawImage(picture, x, 5, width, 16)
+    // Keys and hatching are to be seen on it.
+    on.globalAlpha = 0.35
+    on.fill()
+    on.restore()
+  }
   on.strokeStyle = ink('rule')
   on.stroke()
   for (const stretch of runOut) hatch({ on, ink }, stretch)

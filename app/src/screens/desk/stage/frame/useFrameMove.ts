@@ -1,13 +1,10 @@
-import { computed, ref, shallowRef } from 'vue'
-import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
+import { computed, ref } from 'vue'
 import {
   bendOfMove,
   frameMoveOf,
-  MOVE_BEND,
   placedElsewhere,
   readyFrameMove,
   setFrameMove,
-  setMoveBend,
   type FrameMove,
   type FrameStop,
   type ReadyFrameMove,
@@ -16,6 +13,7 @@ import { heldInside, layerById, wholeFraming, type Framing } from '@arrow-bend/c
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import type { PictureBook } from '../../../../draw/index.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
+import { useMoveBend } from './useMoveBend.ts'
 import { useStills } from './useStills.ts'
 
 /** The state of a move that an edit starts from. */
@@ -73,18 +71,7 @@ export function useFrameMove(pictures: PictureBook, drawn: () => number) {
   })
   /** What an edit starts from, to be asked for once: a drag's own previews are no part of it. */
   const begin = (): MoveStart => ({ layer: layer.value!.id, stops: stops.value, kept: kept.value })
-  const wantedBend = shallowRef<PlainBend>(MOVE_BEND)
-  /** What the move is bent by; set before it is made, what it will be. */
-  const bend = computed({
-    get: () => (kept.value ? plainBend(kept.value.bend, document.bends) : wantedBend.value),
-    set: (wanted) => {
-      wantedBend.value = wanted
-      if (!kept.value) return
-      const { sceneId, makeId } = document
-      const ref = { scene: sceneId, layer: layer.value!.id }
-      document.apply('Frame move bent', (draft) => setMoveBend(draft, ref, wanted, makeId))
-    },
-  })
+  const bend = useMoveBend(() => still.value?.layer ?? null, kept)
   /** Whether its keys move it in another way, which a frame move takes the place of. */
   const movesOtherwise = computed(
     () =>
