@@ -6,12 +6,10 @@ import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { keepPlayhead } from './keepPlayhead.ts'
 import { pageClock, type Clock } from './clock.ts'
 import { useDocument } from '../document/document.ts'
-import { FrameMeter, type FrameReading } from './frameMeter.ts'
+import { useFrameCount } from './frameCount.ts'
 import { usePreferences } from '../preferences.ts'
 import { playRange } from './playRange.ts'
 import { framesOn, placeOfRun, shuttleSpeed, type Run } from './transport.ts'
-
-const NO_FRAMES: FrameReading = { perSecond: 0, dropped: 0, late: 0 }
 
 /** The playhead, and what moves it. */
 export const usePlayback = defineStore('playback', () => {
@@ -21,7 +19,7 @@ export const usePlayback = defineStore('playback', () => {
   const time = shallowRef<Ticks>(asTicks(0))
   /** 0 when still; else times real speed, negative backwards. */
   const speed = shallowRef(0)
-  const frames = shallowRef(NO_FRAMES)
+  const frames = useFrameCount()
   /** Every frame shown, outside Vue's own updates. */
   const frameShown = createEventHook<Ticks>()
 
@@ -29,9 +27,8 @@ export const usePlayback = defineStore('playback', () => {
   const { range, lastFrame } = playRange(() => documentStore.scene)
 
   let clock: Clock = pageClock
-  let countLate = (): number => 0
   let stopClock = (): void => undefined
-  let [now, run, meter]: [number, Run, FrameMeter] = [0, { from: 0, since: 0, pace: 1 }, new FrameMeter(0)]
+  let [now, run]: [number, Run] = [0, { from: 0, since: 0, pace: 1 }]
 
   const seek = (to: number): void => {
     if (!scene.value) return
@@ -49,7 +46,7 @@ export const usePlayback = defineStore('playback', () => {
   const restart = (): void => {
     const since = clock.now()
     run = { from: now, since, pace: (speed.value * preferences.playPercent) / 100 }
-    meter = new FrameMeter(since, countLate)
+    frames.begin(since)
   }
 
   const tick = (stamp: number): void => {
@@ -67,11 +64,9 @@ export const usePlayback = defineStore('playback', () => {
     const step = frameTicks(scene.value!.rate)
     const frame = Math.floor(at / step)
     now = at
-    const { isNew, reading } = meter.tick(frame, stamp)
+    const { isNew, isTold } = frames.tick(frame, stamp)
     if (isNew) void frameShown.trigger(asTicks(frame * step))
-    if (!reading) return
-    frames.value = reading
-    time.value = asTicks(frame * step)
+    if (isTold) time.value = asTicks(frame * step)
   }
 
   const play = (at = 1): void => {
@@ -81,7 +76,7 @@ export const usePlayback = defineStore('playback', () => {
       now = at > 0 ? start : end - 1
     } else now = time.value
     speed.value = at
-    frames.value = NO_FRAMES
+    frames.clear()
     restart()
     stopClock()
     stopClock = clock.onTick(tick)
@@ -90,7 +85,7 @@ export const usePlayback = defineStore('playback', () => {
     if (speed.value === 0) return
     speed.value = 0
     stopClock()
-    frames.value = { ...frames.value, perSecond: 0 }
+    frames.end()
     if (!scene.value) return
     const step = frameTicks(scene.value.rate)
     seek(Math.floor(now / step) * step)
@@ -126,11 +121,7 @@ export const usePlayback = defineStore('playback', () => {
     time,
     speed,
     playing: computed(() => speed.value !== 0),
-    framesPerSecond: computed(() => frames.value.perSecond),
-    droppedFrames: computed(() => frames.value.dropped),
-    lateFrames: computed(() => frames.value.late),
-    /** @param count how many pictures of clips were not decoded in time, ever */
-    countLateBy: (count: () => number): void => void (countLate = count),
+    ...frames.told,
     range,
     lastFrame,
     seek,
