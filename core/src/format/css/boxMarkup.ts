@@ -1,6 +1,14 @@
 import type { Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
-import { playOptions, round, trackOf, WITHIN, withoutOwnCopy, type CssContext, type Shell } from './cssContext.ts'
+import {
+  playOptions,
+  round,
+  trackOf,
+  WITHIN,
+  withoutOwnCopy,
+  type CssContext,
+  type Shell,
+} from './cssContext.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
 import type { StyleEntry } from './keyframeSheet.ts'
 import { pathText } from './pathText.ts'
