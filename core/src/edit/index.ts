@@ -62,7 +62,26 @@ export {
   unlinkBends,
   usesOfBends,
 } from './bends/namedBends.ts'
-export { insertVertex } from './layers/outlines.ts'
+export {
+  closeOutline,
+  removeVertices,
+  reshapeOutline,
+  reverseOutline,
+  setFirstVertex,
+} from './outlines/changeOutline.ts'
+export { insertVertex } from './outlines/insertVertex.ts'
+export {
+  armOffset,
+  isJoined,
+  madeCorners,
+  madeSmooth,
+  mappedVertices,
+  movedVertices,
+  withArm,
+  withCorners,
+  type ArmMove,
+  type VertexSide,
+} from './outlines/vertices.ts'
 export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
 export { renameProject } from './scenes/projects.ts'

@@ -131,6 +131,16 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   groupLayers: (d, w) => edit.groupLayers(d, SCENE, layersOf(w), { name: w.text(), makeId: w.makeId }),
   healKeys: (d, w) => edit.healKeys(d, keysOf(w), anyTicks(w)),
   insertVertex: (d, w) => edit.insertVertex(d, ofKind(w, 'outline'), { edge: w.pick(4), s: w.number() }),
+  removeVertices: (d, w) => edit.removeVertices(d, ofKind(w, 'outline'), new Set([w.pick(5), w.pick(5)])),
+  closeOutline: (d, w) => edit.closeOutline(d, ofKind(w, 'outline'), w.pick(2) === 0),
+  reverseOutline: (d, w) => edit.reverseOutline(d, ofKind(w, 'outline')),
+  setFirstVertex: (d, w) => edit.setFirstVertex(d, ofKind(w, 'outline'), w.pick(5)),
+  reshapeOutline: (d, w) =>
+    edit.reshapeOutline(d, ofKind(w, 'outline'), anyTicks(w), {
+      autoKey: w.pick(2) === 0,
+      makeId: w.makeId,
+      change: (outline) => edit.movedVertices(outline, new Set([w.pick(4)]), [w.number(), w.number()]),
+    }),
   linkBends: (d, w) => edit.linkBends(d, keysOf(w), d.bends[0]?.id ?? 'none'),
   joinSeams: (d, w) => edit.joinSeams(d, [propertyOf(w), propertyOf(w)]),
   makeLoop: (d, w) =>
