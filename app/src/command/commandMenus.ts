@@ -5,7 +5,7 @@ import type { CommandId } from './commandTable.ts'
 /** What can be done with the thing a menu is asked for on, in groups. */
 export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly CommandId[])[]>> = {
   layer: [
-    ['editText', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
+    ['editText', 'editOutline', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
     ['hide', 'lock', 'solo'],
     ['copies', 'nest', 'apart', 'openShown', 'inner'],
     ['frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain', 'replacePicture'],
@@ -48,6 +48,7 @@ const SEEN = LAYER_KINDS.filter((kind) => kind !== 'sound')
 /** Kinds of layers a command is for: without one among the selected ones the menu leaves it out. */
 export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   editText: ['text'],
+  editOutline: ['path'],
   ungroup: ['group'],
   inside: ['group'],
   apart: ['scene'],

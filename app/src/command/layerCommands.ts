@@ -27,6 +27,13 @@ export const LAYER_COMMANDS = {
     label: 'Edit the selected text on the stage',
     group: 'Layers',
   },
+  editOutline: {
+    name: 'Bend the outline',
+    shown: ['Enter'],
+    chords: [],
+    label: 'On the stage: bend the outline of the selected path, vertex by vertex',
+    group: 'Layers',
+  },
   group: {
     name: 'Group',
     shown: ['Ctrl/Cmd+G'],
@@ -176,6 +183,11 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
       else if (!stageView.boxOf([text.id]))
         toast(`“${text.name}” is not seen at the playhead. Go to where it is, or edit it in the list.`)
       else stageView.writing = text.id
+    },
+    editOutline: () => {
+      const path = chosen().at(-1)
+      if (path?.kind !== 'path') toast('Select a path first: click it on the stage or in the list.')
+      else stageView.tool = 'outline'
     },
     group: () =>
       withLayers((layers) => {

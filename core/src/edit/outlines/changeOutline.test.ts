@@ -34,17 +34,13 @@ const ref = { scene: 'scene', layer: 'a', property: 'outline' }
 const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
 const withKeys = (...outlines: readonly Outline[]): Project =>
   projectOf([
-    layerWith(
-      'a',
-      {
-        outline: property(
-          'outline',
-          outlines.map((outline, i) => ({ ...key(i, outline), bend: ease })),
-          { value: outlines[0]! },
-        ),
-      },
-      'path',
-    ),
+    layerWith('a', {
+      outline: property(
+        'outline',
+        outlines.map((outline, i) => ({ ...key(i, outline), bend: ease })),
+        { value: outlines[0]! },
+      ),
+    }),
   ])
 const outlineOf = (project: Project): Property => propertyOf(project, 'a', 'outline')
 const shown = (project: Project, seconds: number): Outline =>
@@ -130,15 +126,11 @@ describe('vertices of an outline', () => {
       arrive: { reach: 0.3, rise: 0 },
     } as const
     const given = projectOf([
-      layerWith(
-        'a',
-        {
-          outline: property('outline', [{ ...key(0, square), bend: bumped }, key(1, square)], {
-            value: square,
-          }),
-        },
-        'path',
-      ),
+      layerWith('a', {
+        outline: property('outline', [{ ...key(0, square), bend: bumped }, key(1, square)], {
+          value: square,
+        }),
+      }),
     ])
     const liftOf = (project: Project): readonly number[] => {
       const { bend } = outlineOf(project).keys[0]!

@@ -58,7 +58,7 @@ function rearrange(
   }))
 }
 
-const inOrder = (count: number): readonly number[] => Array.from({ length: count }, (_, i) => i)
+const inOrder = (count: number): number[] => Array.from({ length: count }, (_, i) => i)
 
 /** Arms' numbers of a vertex, arriving and leaving changed. */
 const TURNED = [0, 1, 4, 5, 2, 3, 6] as const

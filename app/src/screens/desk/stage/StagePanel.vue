@@ -40,6 +40,7 @@ import { useStageGestures } from './useStageGestures.ts'
 
 // What is not there at first comes when it is.
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
+const StageOutline = defineAsyncComponent(() => import('./outline/StageOutline.vue'))
 const StageFrameMove = defineAsyncComponent(() => import('./frame/StageFrameMove.vue'))
 const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
 
@@ -106,7 +107,7 @@ const press = (event: PointerEvent): void => {
   if (event.button !== 0 || stageView.before || tool === 'pointer') gestures.press(event)
   else if (tool === 'route') routes.press(event)
   else if (tool === 'pen') pen.press(event)
-  else if (tool !== 'frame') shapes.press(event, tool)
+  else if (tool !== 'frame' && tool !== 'outline') shapes.press(event, tool)
 }
 const openMenu = (event: MouseEvent): void => {
   // Tools and switches over the picture are not the picture.
@@ -114,6 +115,19 @@ const openMenu = (event: MouseEvent): void => {
   // Asked for by key it is for what is selected.
   if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
+}
+/** Enter bends the outline of the path that is selected, unless it is for something on the stage. */
+const bendOutline = (event: KeyboardEvent): void => {
+  const last = selection.layers.at(-1)
+  const layer = document.scene?.layers.find(({ id }) => id === last)
+  if (
+    !editable.value ||
+    layer?.kind !== 'path' ||
+    (event.target as Element).closest('button, input, [role=button]')
+  )
+    return
+  event.stopPropagation()
+  stageView.tool = 'outline'
 }
 /** Two clicks write in the text that is seen there; a selected key beneath them is meant before it. */
 const writeAt = (event: MouseEvent): void => {
@@ -197,7 +211,14 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
 </script>
 
 <template>
-  <section class="stage" data-region="stage" tabindex="-1" aria-label="Stage" @contextmenu="openMenu">
+  <section
+    class="stage"
+    data-region="stage"
+    tabindex="-1"
+    aria-label="Stage"
+    @contextmenu="openMenu"
+    @keydown.enter="bendOutline"
+  >
     <div class="rail">
       <StageTools />
     </div>
@@ -234,7 +255,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :is-on-layer="gestures.isOnLayer"
         />
         <StageDrafts
-          v-if="!['pointer', 'frame'].includes(stageView.tool)"
+          v-if="!['pointer', 'outline', 'frame'].includes(stageView.tool)"
           :view="view"
           :route="routes.line.value"
           :shape="shapes.draft.value"
@@ -242,6 +263,12 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
         />
         <StageText
           v-if="painter && editable && stageView.writing"
+          :view="view"
+          :painter="painter"
+          :picture="picture"
+        />
+        <StageOutline
+          v-if="painter && stageView.tool === 'outline'"
           :view="view"
           :painter="painter"
           :picture="picture"

@@ -37,7 +37,7 @@ export interface StageGestures {
   readonly press: (event: PointerEvent) => void
   /** Selects the layer that is seen there as a whole; none where there is none. */
   readonly selectAt: (event: MouseEvent) => void
-  /** Begins to write in the text that is seen there. */
+  /** Begins to write in the text that is seen there, to bend the path's outline, or goes into the scene that is shown. */
   readonly writeAt: (event: MouseEvent) => void
   /** Whether a press there is on what a selected layer draws. */
   readonly isOnLayer: (event: PointerEvent, layer: string) => boolean
@@ -180,9 +180,10 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     const hit = itemAt(items(), camera.stagePoint(event), pictures)
     const shown = hit && shownScene(hit.use, document.scenes)
     if (shown) selection.goTo(shown.id)
-    if (hit?.kind !== 'text' || hit.layer !== hit.use) return
+    if (!hit || hit.layer !== hit.use || !(hit.kind === 'text' || hit.kind === 'path')) return
     selection.selectLayers([hit.layer.id])
-    stageView.writing = hit.layer.id
+    if (hit.kind === 'text') stageView.writing = hit.layer.id
+    else stageView.tool = 'outline'
   }
 
   const press = (event: PointerEvent): void => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ImagePlus, MousePointer2, PencilLine, SquareSquare } from '@lucide/vue'
+import { ImagePlus, MousePointer2, PencilLine, SquareSquare, VectorSquare } from '@lucide/vue'
 import type { Component } from 'vue'
 import { useArtImport } from '../../../../command/artImport.ts'
 import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
@@ -18,6 +18,7 @@ const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'rectangle', label: 'Draw a rectangle', icon: LAYER_ICONS.rectangle },
   { tool: 'ellipse', label: 'Draw an ellipse', icon: LAYER_ICONS.ellipse },
   { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },
+  { tool: 'outline', label: 'Bend the outline of a path', icon: VectorSquare },
   { tool: 'text', label: 'Set a text', icon: LAYER_ICONS.text },
   { tool: 'frame', label: 'Move the frame over a picture: push, pull, pan', icon: SquareSquare },
 ]

@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { ArrowRightLeft, CircleDot, Trash2 } from '@lucide/vue'
+import { computed } from 'vue'
+import {
+  armOffset,
+  closeOutline,
+  madeCorners,
+  madeSmooth,
+  movedVertices,
+  reverseOutline,
+  setFirstVertex,
+  withArm,
+  withCorners,
+  type VertexSide,
+} from '@arrow-bend/core/edit'
+import type { Vertex } from '@arrow-bend/core/property'
+import { useDocument, type Recipe } from '../../../../session/document/document.ts'
+import IconButton from '../../../../ui/IconButton.vue'
+import EditField from '../../EditField.vue'
+import type { OutlineEditing } from './useOutline.ts'
+import type { OutlineGestures } from './useOutlineGestures.ts'
+
+/** What is done with the chosen vertices of an outline, and with all of it, in words and numbers. */
+const props = defineProps<{ editing: OutlineEditing; gestures: OutlineGestures }>()
+defineEmits<{ remove: []; leave: [] }>()
+const { layer, ref, outline, chosen, trouble } = props.editing
+
+const document = useDocument()
+
+const count = computed(() => outline.value.vertices.length)
+/** The only one that is chosen. */
+const one = computed(() => (chosen.value.size === 1 ? [...chosen.value][0]! : null))
+const vertex = computed((): Vertex | null => (one.value === null ? null : outline.value.vertices[one.value]!))
+const words = computed(() => {
+  if (one.value !== null) return `Vertex ${one.value + 1} of ${count.value}`
+  return chosen.value.size > 1 ? `${chosen.value.size} of ${count.value} vertices` : `${count.value} vertices`
+})
+const roundness = computed(() => {
+  const corners = [...chosen.value].map((i) => outline.value.vertices[i]!.corner)
+  return corners.every((corner) => corner === corners[0]) ? (corners[0] ?? null) : null
+})
+
+const placeRecipe = (axis: 0 | 1, value: number): Recipe<unknown> =>
+  props.gestures.reshaped((now) => {
+    const way = value - now.vertices[one.value!]!.at[axis]
+    return movedVertices(now, chosen.value, axis === 0 ? [way, 0] : [0, way])
+  })
+const SIDES: readonly { side: VertexSide; label: string }[] = [
+  { side: 'arrive', label: 'Arrives' },
+  { side: 'leave', label: 'Leaves' },
+]
+const armRecipe = (side: VertexSide, change: Partial<Vertex['leave']>): Recipe<unknown> =>
+  props.gestures.reshaped((now) => {
+    const arm = { ...now.vertices[one.value!]![side], ...change }
+    const length = Math.max(0, arm.length)
+    return withArm(now, { vertex: one.value!, side, offset: armOffset({ ...arm, length }), free: false })
+  })
+const setFirst = (): void => {
+  document.apply(
+    'First vertex chosen',
+    (draft) => setFirstVertex(draft, ref.value, one.value!),
+    () => (chosen.value = new Set([0])),
+  )
+}
+const close = (): void => {
+  const closed = !outline.value.closed
+  document.apply(closed ? 'Outline closed' : 'Outline opened', (draft) =>
+    closeOutline(draft, ref.value, closed),
+  )
+}
+const reverse = (): void => {
+  const turned = (i: number): number =>
+    outline.value.closed ? (count.value - i) % count.value : count.value - 1 - i
+  const to = new Set([...chosen.value].map(turned))
+  document.apply(
+    'Outline reversed',
+    (draft) => reverseOutline(draft, ref.value),
+    () => (chosen.value = to),
+  )
+}
+</script>
+
+<template>
+  <div class="float bar" role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
+    <div class="row">
+      <b class="name" :title="layer?.name">{{ layer?.name ?? 'Outline' }}</b>
+      <span class="words">{{ trouble || words }}</span>
+      <template v-if="!trouble">
+        <template v-if="chosen.size > 0">
+          <button
+            type="button"
+            class="button small"
+            title="Without handles: the line turns sharply"
+            @click="gestures.apply('Made a corner', (now) => madeCorners(now, chosen))"
+          >
+            Corner
+          </button>
+          <button
+            type="button"
+            class="button small"
+            title="Handles in one line: the line passes through"
+            @click="gestures.apply('Made smooth', (now) => madeSmooth(now, chosen))"
+          >
+            Smooth
+          </button>
+          <IconButton
+            v-if="one !== null && one > 0 && outline.closed"
+            small
+            :icon="CircleDot"
+            label="Begin the outline with this vertex"
+            @press="setFirst"
+          />
+          <IconButton
+            small
+            :icon="Trash2"
+            label="Delete the vertices"
+            keys="Delete"
+            @press="$emit('remove')"
+          />
+        </template>
+        <button
+          type="button"
+          class="button small"
+          title="Between its last vertex and its first"
+          @click="close"
+        >
+          {{ outline.closed ? 'Open it' : 'Close it' }}
+        </button>
+        <IconButton small :icon="ArrowRightLeft" label="Reverse its direction" @press="reverse" />
+      </template>
+      <button type="button" class="button small" @click="$emit('leave')">Done</button>
+    </div>
+    <div v-if="!trouble && chosen.size > 0" class="row">
+      <template v-if="vertex">
+        <EditField
+          v-for="(axis, i) in ['X', 'Y']"
+          :key="axis"
+          class="place"
+          show-label
+          :label="axis"
+          :name="`Vertex ${axis}`"
+          unit="px"
+          :digits="1"
+          :model-value="vertex.at[i]!"
+          edit="Vertex moved"
+          :recipe="(value: number) => placeRecipe(i as 0 | 1, value)"
+        />
+      </template>
+      <EditField
+        class="round"
+        show-label
+        label="Round"
+        name="Roundness of the corner"
+        unit="px"
+        :digits="1"
+        :min="0"
+        :model-value="roundness"
+        edit="Corner rounded"
+        :recipe="(value: number) => gestures.reshaped((now) => withCorners(now, chosen, value))"
+      />
+      <template v-if="vertex">
+        <span v-for="{ side, label } in SIDES" :key="side" class="arm">
+          {{ label }}
+          <EditField
+            class="angle"
+            :label="`${label} at an angle of`"
+            unit="°"
+            :digits="0"
+            :model-value="vertex[side].angle"
+            :edit="'Handle moved'"
+            :recipe="(angle: number) => armRecipe(side, { angle })"
+          />
+          <EditField
+            class="angle"
+            :label="`${label} with a handle of`"
+            unit="px"
+            :digits="0"
+            :min="0"
+            :model-value="vertex[side].length"
+            :edit="'Handle moved'"
+            :recipe="(length: number) => armRecipe(side, { length })"
+          />
+        </span>
+      </template>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: absolute;
+  top: 8px;
+  left: 50%;
+  display: flex;
+  width: max-content;
+  max-width: calc(100% - 16px);
+  flex-direction: column;
+  padding: 4px 10px;
+  font-size: 0.75rem;
+  gap: 4px;
+  transform: translateX(-50%);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+}
+
+.name {
+  overflow: hidden;
+  max-width: 140px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.words {
+  color: var(--ink-2);
+}
+
+.place {
+  width: 94px;
+}
+
+.round {
+  width: 100px;
+}
+
+.arm {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+
+.angle {
+  width: 62px;
+}
+
+.small {
+  min-height: 24px;
+  padding: 0 9px;
+  font-size: 0.75rem;
+}
+</style>

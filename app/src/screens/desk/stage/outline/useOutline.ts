@@ -1,0 +1,77 @@
+import { computed, shallowRef, watch } from 'vue'
+import { currentValue, type PropertyRef } from '@arrow-bend/core/edit'
+import type { Outline } from '@arrow-bend/core/property'
+import { applyMatrix, invertMatrix, layerById, type Layer, type Matrix } from '@arrow-bend/core/scene'
+import { toScreen, type StagePainter, type StageView } from '../../../../draw/index.ts'
+import type { Point } from '../../../../chart/route/routeGeometry.ts'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+
+export interface OutlineOptions {
+  readonly view: () => StageView
+  readonly painter: () => StagePainter
+  /** Counts drawings of the picture, which the outline goes with. */
+  readonly drawn: () => number
+}
+
+const NOBODY: ReadonlySet<number> = new Set()
+
+/** The outline of the path selected last, as it is at the playhead, and which of its vertices are chosen. */
+export function useOutline({ view, painter, drawn }: OutlineOptions) {
+  const document = useDocument()
+  const selection = useSelection()
+
+  const layer = computed((): Layer | null => {
+    const id = selection.layers.at(-1)
+    const found = document.scene && id !== undefined ? layerById(document.scene, id) : null
+    return found?.kind === 'path' ? found : null
+  })
+  const time = useLayerTime(() => layer.value?.id ?? '')
+  const item = computed(() => {
+    void drawn()
+    return painter().items.find((one) => one.isOriginal && one.shown && one.layer.id === layer.value?.id)
+  })
+  /** Why there is nothing to take hold of; empty where there is. */
+  const trouble = computed(() => {
+    if (!layer.value) return 'Select a path first: click it in the list below.'
+    if (layer.value.locked) return `“${layer.value.name}” is locked. Unlock it to change it.`
+    return item.value ? '' : `“${layer.value.name}” is not seen at the playhead. Go to where it is.`
+  })
+  const ref = computed((): PropertyRef => ({
+    scene: document.sceneId,
+    layer: layer.value?.id ?? '',
+    property: 'outline',
+  }))
+  const outline = computed((): Outline => {
+    const property = layer.value?.properties['outline']
+    return property
+      ? (currentValue(property, time.value, document.bends) as Outline)
+      : { closed: false, vertices: [] }
+  })
+  const matrix = computed((): Matrix => {
+    void drawn()
+    // The sampler writes its matrix anew for every moment; a drag needs the one it began with.
+    return Float64Array.from(item.value?.matrix ?? [1, 0, 0, 1, 0, 0])
+  })
+
+  const chosenOnes = shallowRef(NOBODY)
+  const chosen = computed({
+    get: () => new Set([...chosenOnes.value].filter((i) => i < outline.value.vertices.length)),
+    set: (which: ReadonlySet<number>) => (chosenOnes.value = which),
+  })
+  watch(
+    () => layer.value?.id,
+    () => (chosenOnes.value = NOBODY),
+  )
+
+  const onScreen = ([x, y]: Point): Point => toScreen(view(), applyMatrix(matrix.value, x, y))
+  /** A place of the screen in the outline's own coordinates; null where it is flattened to nothing. */
+  const fromScreen = ([x, y]: Point): Point | null => {
+    const inverse = invertMatrix(matrix.value)
+    const { scale, x: left, y: top } = view()
+    return inverse && applyMatrix(inverse, (x - left) / scale, (y - top) / scale)
+  }
+  return { layer, ref, outline, matrix, chosen, trouble, onScreen, fromScreen }
+}
+export type OutlineEditing = ReturnType<typeof useOutline>

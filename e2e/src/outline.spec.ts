@@ -1,0 +1,145 @@
+import { expect, test, type Page } from '@playwright/test'
+import type { Outline } from '@arrow-bend/core/property'
+import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { newProject, savedFile, type } from './desk.ts'
+import { frameOnScreen } from './stage.ts'
+
+/** A pennant drawn with the pen, in px of the frame; its own origin is the middle of its box. */
+const PENNANT = [
+  [400, 200],
+  [640, 200],
+  [880, 360],
+  [640, 520],
+  [400, 520],
+] as const
+
+async function drawPennant(page: Page): Promise<(x: number, y: number) => readonly [number, number]> {
+  await newProject(page)
+  const { x: left, y: top, scale } = await frameOnScreen(page, 1280)
+  const seen = (x: number, y: number) => [left + x * scale, top + y * scale] as const
+  await page.getByRole('button', { name: 'Pen: draw a path' }).click()
+  for (const [x, y] of [...PENNANT, PENNANT[0]]) await page.mouse.click(...seen(x, y))
+  await expect(page.getByRole('button', { name: 'Path', exact: true })).toBeVisible()
+  return seen
+}
+const property = async (page: Page) =>
+  (await savedFile(page)).project.scenes[0]!.layers[0]!.properties['outline']!
+const places = async (page: Page) =>
+  ((await property(page)).value as Outline).vertices.map(({ at }) => at.map(Math.round))
+const vertex = (page: Page, i: number) => page.getByRole('button', { name: new RegExp(`^Vertex ${i} of`) })
+const drag = async (page: Page, from: readonly [number, number], by: readonly [number, number]) => {
+  await page.mouse.move(...from)
+  await page.mouse.down()
+  await page.mouse.move(from[0] + by[0] / 2, from[1] + by[1] / 2)
+  await page.mouse.move(from[0] + by[0], from[1] + by[1])
+  await page.mouse.up()
+}
+
+test('two clicks on a path open its outline: vertices are dragged, added, smoothed, deleted, and undone exactly', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  const drawn = await places(page)
+  expect(drawn).toHaveLength(5)
+  await page.mouse.dblclick(...seen(560, 360))
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  await expect(bar).toContainText('5 vertices')
+
+  await drag(page, seen(880, 360), [40, -20])
+  await expect(bar).toContainText('Vertex 3 of 5')
+  const { scale } = await frameOnScreen(page, 1280)
+  const moved = await places(page)
+  expect(Math.abs(moved[2]![0]! - drawn[2]![0]! - 40 / scale)).toBeLessThan(1.5)
+  expect(Math.abs(moved[2]![1]! - drawn[2]![1]! + 20 / scale)).toBeLessThan(1.5)
+  expect(moved.filter((_, i) => i !== 2)).toEqual(drawn.filter((_, i) => i !== 2))
+
+  // A click on the line puts a vertex there, which changes no shape; Delete takes it out again.
+  await page.mouse.click(...seen(520, 200))
+  await expect(bar).toContainText('Vertex 2 of 6')
+  const between = (await places(page))[1]!
+  expect(between[0]).toBeGreaterThan(drawn[0]![0]!)
+  expect(between[0]).toBeLessThan(drawn[1]![0]!)
+  expect(between[1]).toBe(drawn[0]![1])
+  await page.keyboard.press('Delete')
+  await expect(bar).toContainText('5 vertices')
+  expect(await places(page)).toEqual(moved)
+
+  await vertex(page, 3).click()
+  await bar.getByRole('button', { name: 'Smooth' }).click()
+  const handle = page.getByRole('slider', { name: 'Vertex 3, leave handle' })
+  const box = (await handle.boundingBox())!
+  await drag(page, [box.x + 10, box.y + 10], [30, 0])
+  const { vertices } = (await property(page)).value as Outline
+  const { arrive, leave } = vertices[2]!
+  expect(Math.abs(arrive.angle - leave.angle) % 360).toBeCloseTo(180, 6)
+
+  for (const name of ['Handle moved', 'Made smooth', 'Vertex deleted', 'Vertex added', 'Vertex moved']) {
+    await expect(page.getByText(name, { exact: true })).toBeVisible()
+    await page.keyboard.press('Control+z')
+  }
+  expect(await places(page)).toEqual(drawn)
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await expect(bar).toBeHidden()
+})
+
+test('an outline is bent by keys alone, and what is no vertex stays', async ({ page }) => {
+  await drawPennant(page)
+  const drawn = await places(page)
+  await page.getByRole('region', { name: 'Stage' }).focus()
+  await page.keyboard.press('Enter')
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  await expect(bar).toContainText('5 vertices')
+  // With none chosen Delete takes nothing away: not the layer either.
+  await page.keyboard.press('Delete')
+  await expect(page.getByText('Choose vertices to delete them')).toBeVisible()
+  await vertex(page, 1).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(vertex(page, 2)).toBeFocused()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Shift+ArrowDown')
+  await page.keyboard.press('ArrowLeft')
+  expect((await places(page))[1]).toEqual([drawn[1]![0]! - 1, drawn[1]![1]! + 10])
+  const { at } = ((await property(page)).value as Outline).vertices[1]!
+  await type(page, 'Vertex X, px', '33')
+  await type(page, 'Roundness of the corner, px', '12')
+  const { vertices } = (await property(page)).value as Outline
+  expect(vertices[1]).toMatchObject({ at: [33, at[1]], corner: 12 })
+  await vertex(page, 2).focus()
+  await page.keyboard.press('Control+a')
+  await expect(bar).toContainText('5 of 5 vertices')
+  await page.keyboard.press('Delete')
+  await expect(page.getByText('An outline has two vertices at least')).toBeVisible()
+  expect(await places(page)).toHaveLength(5)
+})
+
+test('a pennant waves by three vertices: one key holds all of the outline, and the loop closes', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  await page.mouse.dblclick(...seen(560, 360))
+  await page
+    .getByRole('region', { name: 'Deck' })
+    .getByRole('button', { name: /^Path outline: / })
+    .click()
+  await type(page, 'Current time', '1s')
+  const [right, low] = seen(960, 620)
+  const [left, high] = seen(560, 150)
+  await drag(page, [right, low], [left - right, high - low])
+  await expect(page.getByRole('group', { name: 'Outline', exact: true })).toContainText('3 of 5 vertices')
+  await drag(page, seen(880, 360), [0, 30])
+  const { keys } = await property(page)
+  expect(keys.map(({ t }) => t / TICKS_PER_SECOND)).toEqual([0, 1])
+  const [first, second] = keys.map(({ value }) => (value as Outline).vertices.map(({ at }) => at))
+  expect(second!.filter((at, i) => at[1] !== first![i]![1])).toHaveLength(3)
+
+  // The end key comes on the frame after the last, so that none shows twice.
+  await page.keyboard.press('Control+k')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
+  await page.keyboard.type('loop')
+  await page.getByRole('option', { name: /loop/i }).first().click()
+  await page.getByRole('button', { name: 'Make it loop', exact: true }).click()
+  const looped = await property(page)
+  expect(looped.after).toBe('loop')
+  expect(looped.keys.at(-1)!.value).toEqual(looped.keys[0]!.value)
+})
