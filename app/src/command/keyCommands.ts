@@ -236,13 +236,20 @@ export function useKeyCommands({
     const name = layers.length === 1 ? `“${layerById(scene, layers[0]!)!.name}”` : `${layers.length} layers`
     const withIt = also > 0 ? ` and ${also} in ${layers.length > 1 ? 'them' : 'it'}` : ''
     const before = document.lastStep
-    document.apply(
+    const whole = document.apply(
       layers.length > 1 ? 'Layers removed' : 'Layer removed',
       (draft) => removeLayers(draft, scene.id, layers),
       () => selection.clear(),
     )
-    if (document.lastStep !== before) toldStep(`${name}${withIt} removed.`)
+    if (document.lastStep === before) return
+    toldStep(`${name}${withIt} removed.${whole?.length ? wholeWords(whole) : ''}`)
   }
+
+  /** Of layers whose mask went. */
+  const wholeWords = (names: readonly string[]): string =>
+    names.length === 1
+      ? ` “${names[0]}” was seen through it, and is shown whole now.`
+      : ` ${names.length} layers were seen through it, and are shown whole now.`
 
   const turnRoute = (): void => {
     const refs = selection.keys.filter(({ property }) => property === 'position')

@@ -26,7 +26,7 @@ export function itemAt(
 
 /** Whether an item that is seen and not locked takes a click at a stage point. */
 export function takesClickAt(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean {
-  return item.shown && item.opacity > 0.02 && !item.use.locked && isOn(item, point, pictures)
+  return item.shown && !item.isMask && item.opacity > 0.02 && !item.use.locked && isOn(item, point, pictures)
 }
 
 /** Whether a stage point lies on what an item draws: within its outline or on its line; of a picture, on opaque pixels. */

@@ -1,21 +1,73 @@
-import type { Aperture, DrawItem } from '@arrow-bend/core/scene'
+import type { Aperture, DrawItem, ItemMask } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { paintItem } from './paintItem.ts'
+import { cutByMasks, paintThroughMasks } from './paintMasked.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 export interface PaintItems {
   readonly pictures: PictureBook
   /** Device px a stage px. */
   readonly scale: number
-  /** Called just before an item is painted, with its place from the bottom. */
-  readonly beneath?: ((index: number) => void) | undefined
+  /** What is painted just beneath an item, by that one's place from the bottom. */
+  readonly beneath?: { readonly index: number; readonly paint: () => void } | undefined
 }
 
-/** Paints items in their order, each through what it is seen through; in stage coordinates. */
+/** Paints items in their order, each through what it is seen through; in stage coordinates. Masks are not painted themselves. */
 export function paintItems(
   context: Context2d,
   items: readonly DrawItem[],
   { pictures, scale, beneath }: PaintItems,
+): void {
+  let run: DrawItem[] = []
+  const paintRun = (): void => {
+    if (run.length > 0) paintAlike(context, run, { pictures, scale })
+    run = []
+  }
+  items.forEach((item, index) => {
+    if (run.length > 0 && run[0]!.masks !== item.masks) paintRun()
+    if (beneath?.index === index) {
+      paintRun()
+      beneath.paint()
+    }
+    if (!item.isMask) run.push(item)
+  })
+  paintRun()
+}
+
+/** Paints items that are seen through the same masks. */
+function paintAlike(context: Context2d, items: readonly DrawItem[], { pictures, scale }: PaintItems): void {
+  // One whose eye is shut masks nothing.
+  const masks = items[0]!.masks.filter(({ layer }) => layer.visible)
+  const isSeen = items.some(({ shown, opacity }) => shown && opacity > 0)
+  if (masks.length === 0) paintUnmasked(context, items, { pictures, scale })
+  else if (isSeen) paintMasked(context, items, { masks, pictures, scale })
+}
+
+function paintMasked(
+  context: Context2d,
+  items: readonly DrawItem[],
+  { masks, pictures, scale }: PaintItems & { readonly masks: readonly ItemMask[] },
+): void {
+  context.save()
+  const left = cutByMasks(context, masks)
+  if (left.length === 0) paintUnmasked(context, items, { pictures, scale })
+  else
+    paintThroughMasks(context, left, {
+      scale,
+      pictures,
+      paint: (on) => paintUnmasked(on, items, { pictures, scale }),
+      paintMask: (on, { items: covering }) => {
+        // What masks may be seen through others in turn.
+        for (const item of covering as readonly DrawItem[]) paintAlike(on, [item], { pictures, scale })
+      },
+    })
+  context.restore()
+}
+
+function paintUnmasked(
+  context: Context2d,
+  items: readonly DrawItem[],
+  { pictures, scale }: PaintItems,
 ): void {
   // What one frame cuts off lies together, so that it is cut once.
   let aperture: Aperture | null = null
@@ -27,11 +79,10 @@ export function paintItems(
     }
     aperture = next
   }
-  items.forEach((item, index) => {
+  for (const item of items) {
     if (item.aperture !== aperture) changeTo(item.aperture)
-    beneath?.(index)
     paintItem(context, item, pictures, scale)
-  })
+  }
   changeTo(null)
 }
 

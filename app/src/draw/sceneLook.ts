@@ -19,6 +19,12 @@ export function lookOf({ scene, items }: SceneSampler): SceneLook {
 
 function pushField(parts: unknown[], value: unknown, field: string): void {
   if (field === 'layer' || field === 'use') return
+  if (field === 'masks') {
+    // What they draw stands among the items itself.
+    for (const { layer, inverted, feather } of value as DrawItem['masks'])
+      parts.push(layer.visible, inverted, feather)
+    return
+  }
   if (field === 'aperture') {
     for (let at = value as DrawItem['aperture']; at; at = at.within) parts.push(...at.matrix, ...at.box)
     return

@@ -136,7 +136,7 @@ export class StagePainter {
       scale: scale * this.size.ratio,
       clip: false,
       // Ghosts lie just beneath the lowest layer they are ghosts of, so that what covers it covers them.
-      beneath: (index) => index === subject && this.paintGhosts(context),
+      beneath: { index: subject, paint: () => this.paintGhosts(context) },
     })
     if (this.outside !== 'shown') this.coverOutside(context)
     context.restore()

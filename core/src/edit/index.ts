@@ -69,6 +69,7 @@ export {
   reverseOutline,
   setFirstVertex,
 } from './outlines/changeOutline.ts'
+export { setMask, setMaskFollows } from './layers/masks.ts'
 export { insertVertex } from './outlines/insertVertex.ts'
 export {
   armOffset,

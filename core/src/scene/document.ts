@@ -26,6 +26,17 @@ export type LayerLabel = (typeof LAYER_LABELS)[number]
 /** Another scene of the project, or an asset, by id. */
 export type LayerSource = { readonly scene: string } | { readonly asset: string }
 
+/** What a layer is seen through: the coverage (alpha) another draws at that moment, which is not drawn itself. */
+export interface LayerMask {
+  readonly layer: string
+  /** Seen where that covers nothing. */
+  readonly inverted?: true
+  /** How soft its edge is, px: blurred with half of it as standard deviation. */
+  readonly feather?: number
+  /** Whether it travels along with what it masks, on which it rides then; left out: it stays put. */
+  readonly follows?: true
+}
+
 export interface Layer {
   readonly id: string
   readonly name: string
@@ -42,6 +53,7 @@ export interface Layer {
   readonly source?: LayerSource
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
+  readonly mask?: LayerMask
   /** A clip or sound that is heard at any speed, its pitch going with that; left out: only as it was recorded. */
   readonly heardAtAnySpeed?: true
   readonly properties: Readonly<Record<string, Property>>

@@ -20,6 +20,7 @@ export {
   type Layer,
   type LayerKind,
   type LayerLabel,
+  type LayerMask,
   type LayerSource,
   type Marker,
   type NamedBend,
@@ -37,11 +38,12 @@ export {
 } from './layers/layerKinds.ts'
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
 export { isWithin, type Aperture } from './layers/aperture.ts'
-export type { DrawBase, Paint } from './layers/drawBase.ts'
+export { NO_MASKS, type DrawBase, type ItemMask, type Paint } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
 export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
 export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
+export { canMask } from './schema/checkMasks.ts'
 export { LIMITS } from './schema/limits.ts'
 export { mostCopies, reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'

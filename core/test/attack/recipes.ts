@@ -263,6 +263,14 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   },
   setWaypoints: (d, w) => edit.setWaypoints(d, placeKeys(w), w.pick(2) === 0),
   shiftKeyValues: (d, w) => edit.shiftKeyValues(d, keysOf(w), [w.number(), w.number()]),
+  setMask: (d, w) =>
+    edit.setMask(d, SCENE, layersOf(w), one(w, [null, { layer: layerOf(w), feather: w.number() }])),
+  setMaskFollows: (d, w) =>
+    edit.setMaskFollows(
+      d,
+      { scene: SCENE, layer: layerOf(w) },
+      { follows: w.pick(2) === 0, time: anyTicks(w) },
+    ),
   setHeardAtAnySpeed: (d, w) => edit.setHeardAtAnySpeed(d, SCENE, layersOf(w), w.pick(2) === 0),
   setFrameMove: (d, w) => {
     const stop = () => ({

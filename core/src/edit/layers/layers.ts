@@ -47,10 +47,12 @@ export function layersGoneWith({ layers }: Scene, ids: readonly string[]): Reado
 }
 
 /**
- * Takes layers away. What rode on them rides on what they rode on; children of a group go with it.
+ * Takes layers away. What rode on them rides on what they rode on; children of a group go with it; what was seen through them
+ * is shown whole.
+ * @returns the names of these last
  * @throws BadEdit where one of those that would go is locked
  */
-export function removeLayers(draft: Draft<Project>, sceneId: string, ids: readonly string[]): void {
+export function removeLayers(draft: Draft<Project>, sceneId: string, ids: readonly string[]): string[] {
   const scene = sceneIn(draft, sceneId)
   const gone = layersGoneWith(scene as Scene, ids)
   const locked = scene.layers.find((layer) => layer.locked && gone.has(layer.id))
@@ -62,7 +64,12 @@ export function removeLayers(draft: Draft<Project>, sceneId: string, ids: readon
     return at
   }
   scene.layers = scene.layers.filter((layer) => !gone.has(layer.id))
-  for (const layer of scene.layers) layer.parent = standing(layer.parent)
+  return scene.layers.flatMap((layer) => {
+    layer.parent = standing(layer.parent)
+    if (!layer.mask || !gone.has(layer.mask.layer)) return []
+    delete layer.mask
+    return [layer.name]
+  })
 }
 
 /** Moves layers, in their present order, to stand before the layer now at `index` (top is 0). */
@@ -151,6 +158,12 @@ export function withOwnIds(
   const copy = JSON.parse(JSON.stringify(layer)) as Draft<Layer>
   copy.id = idOf.get(layer.id)!
   if (copy.parent !== null) copy.parent = idOf.get(copy.parent) ?? copy.parent
+  if (copy.mask) {
+    const through = idOf.get(copy.mask.layer)
+    // A mask travels along with one layer only.
+    if (through === undefined) delete copy.mask.follows
+    else copy.mask.layer = through
+  }
   for (const property of Object.values(copy.properties)) for (const key of property.keys) key.id = makeId()
   return copy
 }

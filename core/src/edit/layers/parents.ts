@@ -44,6 +44,9 @@ export function setParent(
     layer.parent = parent
     parents.set(id, parent)
   }
+  // A mask that rides on another than what it masks does not travel along with that any more.
+  for (const { id, mask } of scene.layers)
+    if (mask?.follows && parents.get(mask.layer) !== id) delete mask.follows
 }
 
 /** Turns a layer with the direction of its route, by `degrees` more; null: it does not turn with it. */

@@ -105,9 +105,13 @@ export function nestLayers(
 
 function checkLetGo({ layers }: Scene, going: ReadonlySet<string>): void {
   const nameOf = new Map(layers.map(({ id, name }) => [id, name]))
-  for (const { id, name, parent, locked } of layers) {
+  for (const { id, name, parent, mask, locked } of layers) {
     if (going.has(id) && locked)
       throw new BadEdit(`“${name}” is locked. Unlock it to put it into a scene. Nothing was changed.`)
+    if (mask && going.has(id) !== going.has(mask.layer))
+      throw new BadEdit(
+        `“${name}” is shown through “${nameOf.get(mask.layer)}”: both have to go into the scene, or its mask be taken away first. Nothing was changed.`,
+      )
     if (parent === null || going.has(id) === going.has(parent)) continue
     const [rides, on] = [`“${name}”`, `“${nameOf.get(parent)}”`]
     throw new BadEdit(
@@ -171,7 +175,7 @@ const isStill = ({ keys, value }: Property, wanted: Value): boolean =>
 
 /** Whether a layer shows its scene as it is: over all of the frame, in the scene's own time. */
 function isPlainUse(
-  { properties, span, turnAlongRoute }: Layer,
+  { properties, span, mask, turnAlongRoute }: Layer,
   shown: Scene,
   { size, duration }: Scene,
 ): boolean {
@@ -187,7 +191,7 @@ function isPlainUse(
   const isWhole = span[0] <= 0 && span[1] >= Math.min(duration, shown.duration)
   const isSame = shown.size[0] === size[0] && shown.size[1] === size[1]
   const isUnmoved = Object.entries(plain).every(([name, value]) => isStill(properties[name]!, value))
-  return turnAlongRoute === undefined && isWhole && isSame && isUnmoved
+  return turnAlongRoute === undefined && mask === undefined && isWhole && isSame && isUnmoved
 }
 
 /** A group that does to what stands in it what a layer did to the scene it showed: about that scene's corner, not its middle. */

@@ -1,6 +1,18 @@
-import type { Layer } from '../document.ts'
+import type { Layer, LayerMask } from '../document.ts'
 import type { Aperture } from './aperture.ts'
 import type { Matrix } from '../matrix.ts'
+
+/** What something is seen through, ready to be drawn. */
+export interface ItemMask {
+  /** What covers; rewritten in place as it moves. */
+  readonly items: readonly DrawBase[]
+  readonly layer: Layer
+  /** As the masked layer says it. */
+  readonly of: LayerMask
+  readonly inverted: boolean
+  /** px of the stage */
+  readonly feather: number
+}
 
 /** What all things to draw have. They lie in their own coordinates: pictures, rectangles and ellipses about their middle. */
 export interface DrawBase {
@@ -17,7 +29,13 @@ export interface DrawBase {
   opacity: number
   /** Whether it shows at this moment. */
   shown: boolean
+  /** What it is seen through, its own first; the same list for all that stands in a masked group. */
+  masks: readonly ItemMask[]
+  /** Whether it is a mask of others, and so not drawn itself. */
+  isMask: boolean
 }
+
+export const NO_MASKS: readonly ItemMask[] = []
 
 /** How a shape is filled and stroked. */
 export interface Paint {

@@ -1,8 +1,9 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import type { Layer, Scene } from '../document.ts'
+import { NO_MASKS } from '../layers/drawBase.ts'
 import { identityMatrix } from '../matrix.ts'
 import { isCopied } from './copying.ts'
-import { homesOf, type Homes } from './homes.ts'
+import { homesOf, masksIn, type Homes } from './homes.ts'
 import { makeTrack, type Cast, type Ground, type Inside, type Track, type TrackPlace } from './track.ts'
 
 /** What scenes are made ready with. */
@@ -20,6 +21,7 @@ export const sceneGround = (): Ground => ({
   share: 1,
   shown: true,
   aperture: null,
+  masks: NO_MASKS,
   use: null,
   isOriginal: true,
 })
@@ -39,11 +41,13 @@ interface CastOptions extends HomeOptions {
 
 interface HomeOptions {
   readonly homes: Homes
+  /** Finds what stands around a repeated group. */
+  readonly outside?: (layerId: string) => Track | null
   readonly making: CastMaking
 }
 
 /** Makes ready the layers of one home. */
-function castOn(ground: Ground, { homes, home, making, former }: CastOptions): Cast {
+function castOn(ground: Ground, { homes, home, making, former, outside }: CastOptions): Cast {
   const members = homes.get(home) ?? []
   const layers = new Map(members.map((layer) => [layer.id, layer]))
   const tracks = new Map<string, Track>()
@@ -51,7 +55,12 @@ function castOn(ground: Ground, { homes, home, making, former }: CastOptions): C
     const known = tracks.get(layer.id)
     if (known) return known
     const parent = layer.parent === null || layer.parent === home ? null : parentOf(layer.parent)
-    const place: TrackPlace = { layer, ground, parent, inside: insideOf(layer, { homes, making }) }
+    const place: TrackPlace = {
+      layer,
+      ground,
+      parent,
+      inside: insideOf(layer, { homes, making, outside: findTrack }),
+    }
     const old = former?.trackOf(layer.id)
     const track = old && isSamePlace(old, place) ? old : makeTrack(place, making.library)
     tracks.set(layer.id, track)
@@ -66,7 +75,16 @@ function castOn(ground: Ground, { homes, home, making, former }: CastOptions): C
         return parentOf(group)?.showings[0]!.cast?.trackOf(id) ?? null
     return null
   }
+  const findTrack = (id: string): Track | null => parentOf(id) ?? outside?.(id) ?? null
   const bottomFirst = [...members].reverse().map(trackOf)
+  for (const track of tracks.values()) {
+    const { mask } = track.layer
+    const [by, isMask] = [mask ? findTrack(mask.layer) : null, masksIn(homes).has(track.layer.id)]
+    // What was sampled before knows of others.
+    if (by !== track.mask || isMask !== track.isMask) track.at = NaN
+    track.mask = by
+    track.isMask = isMask
+  }
   return { ground, frame: null, tracks: [...tracks.values()], bottomFirst, trackOf: (id) => tracks.get(id) }
 }
 
@@ -78,9 +96,10 @@ const isSamePlace = (old: TrackPlace, { layer, ground, parent, inside }: TrackPl
   (inside?.reach.every((part, i) => part === old.inside!.reach[i]) ?? true)
 
 /** What is drawn with each copy of a layer: of a repeated group its layers, of a scene layer the scene. */
-function insideOf(layer: Layer, { homes, making }: HomeOptions): Inside | null {
+function insideOf(layer: Layer, { homes, making, outside }: HomeOptions): Inside | null {
   if (layer.kind === 'group' && isCopied(layer)) {
-    const castOf = (showing: Ground): Cast => castOn(showing, { homes, home: layer.id, making })
+    const castOf = (showing: Ground): Cast =>
+      castOn(showing, { homes, home: layer.id, making, ...(outside ? { outside } : {}) })
     return { reach: reachOf(homes.get(layer.id) ?? [], homes, making.scenes), castOf }
   }
   const scene = shownScene(layer, making.scenes)
@@ -95,10 +114,13 @@ function insideOf(layer: Layer, { homes, making }: HomeOptions): Inside | null {
 /** All that is read to make ready what stands in some layers. */
 function reachOf(layers: readonly Layer[], homes: Homes, scenes: readonly Scene[]): readonly object[] {
   return layers.flatMap((layer): readonly object[] => {
+    const masking = layer.mask ? [...homes.values()].flat().filter(({ id }) => id === layer.mask!.layer) : []
     if (layer.kind === 'group' && homes.has(layer.id))
-      return [layer, ...reachOf(homes.get(layer.id)!, homes, scenes)]
+      return [layer, ...masking, ...reachOf(homes.get(layer.id)!, homes, scenes)]
     const scene = shownScene(layer, scenes)
-    return scene ? [layer, scene, ...reachOf(scene.layers, homesOf(scene), scenes)] : [layer]
+    return scene
+      ? [layer, ...masking, scene, ...reachOf(scene.layers, homesOf(scene), scenes)]
+      : [layer, ...masking]
   })
 }
 

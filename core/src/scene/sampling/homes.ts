@@ -24,3 +24,14 @@ export function homesOf(scene: Scene): Homes {
   HOMES.set(scene, homes)
   return homes
 }
+
+const MASKS = new WeakMap<Homes, ReadonlySet<string>>()
+
+/** The layers that are masks of others, and so not drawn themselves: those whose eye is shut mask nothing. */
+export function masksIn(homes: Homes): ReadonlySet<string> {
+  const known = MASKS.get(homes)
+  if (known) return known
+  const found = new Set([...homes.values()].flat().flatMap(({ mask }) => (mask ? [mask.layer] : [])))
+  MASKS.set(homes, found)
+  return found
+}

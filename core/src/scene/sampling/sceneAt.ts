@@ -3,6 +3,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import { valueInto } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Scene } from '../document.ts'
+import type { ItemMask } from '../layers/drawBase.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
 import { croppedBox } from '../layers/crop.ts'
 import { identityMatrix, multiplyInto } from '../matrix.ts'
@@ -86,8 +87,9 @@ interface Sampling {
 
 function sampleTrack(track: Track, sampling: Sampling): void {
   // What was taken over from another sampler, and not moved in time, is as it was.
-  if (track.at === sampling.now) return
+  if (track.at === sampling.now && track.lit === track.within.masks) return
   track.at = sampling.now
+  track.lit = track.within.masks
   const { layer, within, copying, inside } = track
   const time = within.inner
   const inSpan = time >= layer.span[0] && time < layer.span[1]
@@ -129,13 +131,40 @@ function sampleShowing(track: Track, showing: Showing, time: number): void {
   valueInto(one, track.opacity, time)
   const share = clamp(one[0]! / 100, 0, 1) * within.share
   showing.share = copying ? share * copyShare(copying, showing.copy, time) : share
+  showing.masks = masksOf(track, showing)
   const { item } = showing
   if (!item) return
   item.shown = showing.shown
+  item.masks = showing.masks
+  item.isMask = track.isMask
   item.opacity = showing.share
   if (!item.shown) return
   for (const write of showing.writers) write(time)
   showing.show?.(showing.inner / TICKS_PER_SECOND)
+}
+
+/** A layer's own mask and those of what it stands in, its own group's mask by itself not; the same list as long as they are the same. */
+function masksOf({ layer, within, mask, isMask }: Track, showing: Showing): readonly ItemMask[] {
+  if (isMask && within.masks.some((one) => one.layer === layer))
+    return within.masks.filter((one) => one.layer !== layer)
+  if (!mask) return within.masks
+  const { inverted, feather } = layer.mask!
+  const [known, ...others] = showing.masks
+  const isKnown =
+    known?.layer === mask.layer &&
+    known.of === layer.mask &&
+    others.length === within.masks.length &&
+    others.every((one, i) => one === within.masks[i])
+  if (isKnown) return showing.masks
+  const { item } = mask.showings[0]!
+  const own: ItemMask = {
+    items: item ? [item] : [],
+    layer: mask.layer,
+    of: layer.mask!,
+    inverted: inverted === true,
+    feather: feather ?? 0,
+  }
+  return [own, ...within.masks]
 }
 
 const toMiddle = identityMatrix()
@@ -148,6 +177,7 @@ function sampleCast({ ground, frame, tracks }: Cast, showing: Showing, sampling:
     toMiddle[5] = -height / 2
     multiplyInto(ground.matrix, showing.matrix, toMiddle)
     ground.share = showing.share
+    ground.masks = showing.masks
     ground.inner = shownTimeAt(frame, showing.inner)
     ground.pace = isHeld(frame, showing.inner) ? 0 : showing.pace
     const { item } = showing

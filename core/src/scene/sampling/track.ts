@@ -2,7 +2,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, type CompiledProperty } from '../../property/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import type { Aperture } from '../layers/aperture.ts'
-import type { DrawBase } from '../layers/drawBase.ts'
+import { NO_MASKS, type DrawBase, type ItemMask } from '../layers/drawBase.ts'
 import type { KindArt } from '../layers/layerKind.ts'
 import { LAYER_KIND_RECORDS, type DrawItem } from '../layers/layerKinds.ts'
 import { propertyReader, writesNothing, type PropertyWriter } from '../layers/propertyReader.ts'
@@ -23,6 +23,8 @@ export interface Ground {
   share: number
   shown: boolean
   readonly aperture: Aperture | null
+  /** What all that stands on it is seen through. */
+  masks: readonly ItemMask[]
   /** The layer that shows the scene this is in; null in the sampled scene itself. */
   readonly use: Layer | null
   readonly isOriginal: boolean
@@ -71,6 +73,12 @@ export interface Track extends TrackPlace {
   readonly showings: Showing[]
   /** How many are shown now. */
   count: number
+  /** What its own mask draws; null where it has none, or that is not there. */
+  mask: Track | null
+  /** Whether it is a mask of others. */
+  isMask: boolean
+  /** The masks of what it stands in, as it was sampled last. */
+  lit: readonly ItemMask[]
   /** The scene time it was sampled at last, ticks; NaN before that. */
   at: number
 }
@@ -100,6 +108,9 @@ export function makeTrack(place: TrackPlace, library: BendLibrary): Track {
     innerTime: compileInnerTime(layer, library),
     showings: [],
     count: 1,
+    mask: null,
+    isMask: false,
+    lit: NO_MASKS,
     at: NaN,
   }
   growTo(track, 1, library)
@@ -121,6 +132,8 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     matrix,
     opacity: 1,
     shown: true,
+    masks: NO_MASKS,
+    isMask: false,
   }
   const { item, writers, show } = makeArt(base, library)
   const { aperture, isOriginal } = base
@@ -130,6 +143,7 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     pace: 1,
     share: 1,
     shown: true,
+    masks: NO_MASKS,
     aperture,
     use: ground.use,
     isOriginal,

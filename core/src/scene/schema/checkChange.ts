@@ -4,6 +4,7 @@ import { BadDocument } from './badDocument.ts'
 import { describeIssues } from './describeIssues.ts'
 import type { Layer, Project, Scene } from '../document.ts'
 import { definitionOf } from '../layers/layerProperties.ts'
+import { checkMasks } from './checkMasks.ts'
 import { isSurelyLawful } from './isSurelyLawful.ts'
 import { LIMITS } from './limits.ts'
 import { checkSceneUses } from './sceneUses.ts'
@@ -74,6 +75,7 @@ function checkLayers(before: readonly Layer[] | undefined, after: readonly Layer
     checkLayer(layer, teller(at))
   })
   checkParents(after, teller(place))
+  checkMasks(after, teller(place))
 }
 
 function checkProperties(

@@ -20,6 +20,8 @@ export const LIMITS = {
   /** Each way. */
   guides: 200,
   assets: 1_000,
+  /** Of a mask's edge, px. */
+  feather: 1_000,
   /** px */
   frameSide: 16_384,
   /** Any stored number. */

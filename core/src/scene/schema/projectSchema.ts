@@ -15,6 +15,7 @@ import {
 } from '../document.ts'
 import { propertiesOf, withDefaults } from '../layers/layerProperties.ts'
 import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
+import { checkMasks, withMasksRiding } from './checkMasks.ts'
 import { LIMITS } from './limits.ts'
 import { checkSceneUses, mostCopies } from './sceneUses.ts'
 import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
@@ -44,6 +45,14 @@ export const LAYER_FIELDS = {
   label: z.optional(z.enum(LAYER_LABELS)),
   source: z.optional(z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })])),
   turnAlongRoute: z.optional(amount),
+  mask: z.optional(
+    z.strictObject({
+      layer: idSchema,
+      inverted: z.optional(z.literal(true)),
+      feather: z.optional(z.number().check(z.minimum(0), z.maximum(LIMITS.feather))),
+      follows: z.optional(z.literal(true)),
+    }),
+  ),
   heardAtAnySpeed: z.optional(z.literal(true)),
   properties: z.record(propertyNameSchema, propertySchema),
 }
@@ -117,11 +126,16 @@ export const SCENE_FIELDS = {
   guides: z.optional(z.strictObject({ x: guideList, y: guideList })),
 }
 
-export const sceneSchema = z
-  .strictObject(SCENE_FIELDS)
-  .check(
-    z.superRefine(({ layers }, context) => checkParents(layers as Layer[], tellIn(context))),
-  ) as unknown as z.ZodMiniType<Scene>
+export const sceneSchema = z.strictObject(SCENE_FIELDS).check(
+  z.overwrite(
+    (scene) => ({ ...scene, layers: withMasksRiding(scene.layers as readonly Layer[]) }) as typeof scene,
+  ),
+  z.superRefine(({ layers }, context) => {
+    const tell = tellIn(context)
+    checkParents(layers as readonly Layer[], tell)
+    checkMasks(layers as readonly Layer[], tell)
+  }),
+) as unknown as z.ZodMiniType<Scene>
 
 const assetFields = {
   id: idSchema,

@@ -3,14 +3,23 @@ import { computed, onMounted, ref } from 'vue'
 import {
   followInPlace,
   setHeardAtAnySpeed,
+  setMask,
+  setMaskFollows,
   setTurnAlongRoute,
   showScene,
   switchLayers,
 } from '@arrow-bend/core/edit'
-import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
+import {
+  canMask,
+  LAYER_LABELS,
+  withRiders,
+  type Layer,
+  type LayerLabel,
+  type LayerMask,
+} from '@arrow-bend/core/scene'
 import { COMMANDS, type CommandId } from '../../../../command/commandTable.ts'
 import { useCommands } from '../../../../command/useCommands.ts'
-import { useDocument } from '../../../../session/document/document.ts'
+import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
@@ -87,6 +96,42 @@ const hear = (on: boolean): void => {
     setHeardAtAnySpeed(draft, document.sceneId, ids, on),
   )
 }
+/** Layers it could be shown through. */
+const masks = computed(() =>
+  document.scene!.layers.filter((layer) => canMask(layer) && !chosen.value.includes(layer.id)),
+)
+const mask = (event: Event): void => {
+  const list = event.target as HTMLSelectElement
+  const { inverted, feather } = props.layer.mask ?? {}
+  const edge = { ...(inverted ? { inverted } : {}), ...(feather === undefined ? {} : { feather }) }
+  const through = list.value ? { ...edge, layer: list.value } : null
+  document.apply(through ? 'Shown through another layer' : 'Shown whole', (draft) =>
+    setMask(draft, document.sceneId, chosen.value, through),
+  )
+  // What was refused is not what it is shown through.
+  list.value = props.layer.mask?.layer ?? ''
+}
+const changeMask = (change: Partial<LayerMask>): Recipe<unknown> => {
+  const { sceneId } = document
+  const { id, mask: now } = props.layer
+  return (draft) => setMask(draft, sceneId, [id], { ...now!, ...change })
+}
+const invert = (event: Event): void => {
+  const { layer: through, feather } = props.layer.mask!
+  const isInverted = (event.target as HTMLInputElement).checked
+  const mask = { layer: through, ...(feather === undefined ? {} : { feather }) }
+  document.apply(isInverted ? 'Mask inverted' : 'Mask as drawn', (draft) =>
+    setMask(draft, document.sceneId, [props.layer.id], isInverted ? { ...mask, inverted: true } : mask),
+  )
+}
+const followMask = (event: Event): void => {
+  const box = event.target as HTMLInputElement
+  const follows = box.checked
+  document.apply(follows ? 'Mask travels along' : 'Mask stays put', (draft) =>
+    setMaskFollows(draft, layerRef.value, { follows, time: playback.time }),
+  )
+  box.checked = props.layer.mask?.follows === true
+}
 const turnAlong = (on: boolean): void => {
   document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
     setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
@@ -126,6 +171,44 @@ const turnAlong = (on: boolean): void => {
       />
       heard at any speed
     </label>
+    <label v-if="layer.kind !== 'sound'" class="line">
+      seen through
+      <select class="field" :value="layer.mask?.layer ?? ''" :disabled="layer.locked" @change="mask">
+        <option value="">nothing: all of it</option>
+        <option v-for="one in masks" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select>
+    </label>
+    <template v-if="layer.mask">
+      <label class="line in">
+        <input
+          type="checkbox"
+          :checked="layer.mask.inverted === true"
+          :disabled="layer.locked"
+          @change="invert"
+        />
+        inverted: seen around it
+      </label>
+      <label class="line in" title="Otherwise it stays put while this moves beneath it; nothing changes now">
+        <input
+          type="checkbox"
+          :checked="layer.mask.follows === true"
+          :disabled="layer.locked"
+          @change="followMask"
+        />
+        the mask travels along
+      </label>
+      <EditField
+        class="in"
+        show-label
+        label="soft edge"
+        unit="px"
+        :min="0"
+        :max="1000"
+        :model-value="layer.mask.feather ?? 0"
+        edit="Mask feathered"
+        :recipe="(feather: number) => changeMask({ feather: Math.max(0, feather) })"
+      />
+    </template>
     <label class="line">
       <input
         type="checkbox"
@@ -208,6 +291,10 @@ const turnAlong = (on: boolean): void => {
   align-items: center;
   gap: 8px;
   padding: 0 8px;
+}
+
+.in {
+  margin-left: 16px;
 }
 
 .line select {

@@ -1,0 +1,238 @@
+import { expect, test, type Page } from '@playwright/test'
+import {
+  makeLayer,
+  PROJECT_VERSION,
+  type Layer,
+  type LayerKind,
+  type LayerMask,
+  type Project,
+} from '@arrow-bend/core/scene'
+import type { Value } from '@arrow-bend/core/property'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { addLayer, newProject, savedFile, withoutPickers } from './desk.ts'
+import { frameOnScreen, pixels } from './stage.ts'
+
+const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
+const GROUND = '#f6f3ea'
+/** Black is the same to the last bit however colours are carried. */
+const INK = '#000000'
+
+interface Drawn {
+  readonly mask?: LayerMask
+  readonly parent?: string
+}
+const layer = (
+  id: string,
+  kind: LayerKind,
+  values: Readonly<Record<string, Value>>,
+  { mask, parent }: Drawn = {},
+): Layer => ({
+  ...makeLayer({
+    id,
+    name: id,
+    kind,
+    parent: parent ?? null,
+    span: [at(0), at(4)],
+    values: kind === 'group' ? values : { 'stroke width': 0, ...values },
+  }),
+  ...(mask ? { mask } : {}),
+})
+const projectOf = (layers: readonly Layer[]): Project => ({
+  format: 'arrow-bend/project',
+  version: PROJECT_VERSION,
+  id: 'project',
+  name: 'Masks',
+  scenes: [
+    {
+      id: 'scene',
+      name: 'Scene',
+      size: [1280, 720],
+      rate: { num: 24, den: 1 },
+      duration: at(4),
+      background: GROUND,
+      layers,
+      markers: [],
+      playRange: null,
+    },
+  ],
+  bends: [],
+  assets: [],
+})
+
+async function open(page: Page, project: Project): Promise<void> {
+  await withoutPickers(page)
+  await page.goto('/')
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Open a file…' }).first().click()
+  const buffer = Buffer.from(JSON.stringify(project))
+  await (await waiting).setFiles([{ name: 'Masks.json', mimeType: 'application/json', buffer }])
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+}
+
+/** How far the stage is from a drawing by the browser within the frame: mean and largest difference of a channel, of 255. */
+async function apartFrom(page: Page, svg: string): Promise<{ mean: number; most: number }> {
+  const { x, y, scale } = await frameOnScreen(page, 1280)
+  return page.evaluate(
+    async ({ text, place }) => {
+      const canvas = document.querySelector('canvas')!
+      const box = canvas.getBoundingClientRect()
+      const ratio = canvas.width / box.width
+      const image = new Image()
+      image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
+      await image.decode()
+      const other = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!
+      const [left, top] = [(place.x - box.x) * ratio, (place.y - box.y) * ratio]
+      other.setTransform(place.scale * ratio, 0, 0, place.scale * ratio, left, top)
+      other.drawImage(image, 0, 0, 1280, 720)
+      // The frame's own edge falls between pixels.
+      const area = [
+        Math.ceil(left) + 1,
+        Math.ceil(top) + 1,
+        1270 * place.scale * ratio,
+        710 * place.scale * ratio,
+      ] as const
+      const [a, b] = [canvas.getContext('2d')!, other].map(
+        (on) => on.getImageData(...(area.map(Math.floor) as [number, number, number, number])).data,
+      )
+      let [sum, most] = [0, 0]
+      a!.forEach((part, i) => {
+        const apart = Math.abs(part - b![i]!)
+        sum += apart
+        most = Math.max(most, apart)
+      })
+      return { mean: sum / a!.length, most }
+    },
+    { text: svg, place: { x, y, scale } },
+  )
+}
+const svgOf = (defs: string, body: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="720" viewBox="0 0 1280 720"><defs>${defs}</defs><rect width="1280" height="720" fill="${GROUND}"/>${body}</svg>`
+
+const still = layer(
+  'still',
+  'rectangle',
+  { position: [640, 360], size: [900, 500], fill: INK, turn: 8 },
+  { mask: { layer: 'hole' } },
+)
+const hole = layer('hole', 'ellipse', { position: [500, 330], size: [420, 300], fill: '#000000' })
+const STILL =
+  '<rect x="-450" y="-250" width="900" height="500" transform="translate(640 360) rotate(8)" fill="#000000"/>'
+const HOLE = '<ellipse cx="500" cy="330" rx="210" ry="150"/>'
+const EVERYWHERE =
+  'maskUnits="userSpaceOnUse" x="-500" y="-500" width="2500" height="2500" style="mask-type:alpha"'
+const with_ = (mask: Partial<LayerMask>): Layer => ({ ...still, mask: { layer: 'hole', ...mask } })
+
+// Source: the browser's own clip-path and mask (W3C, CSS Masking Module Level 1), every pixel.
+const CASES: readonly [name: string, layers: readonly Layer[], svg: string][] = [
+  [
+    'a sharp shape',
+    [hole, still],
+    svgOf(`<clipPath id="c">${HOLE}</clipPath>`, `<g clip-path="url(#c)">${STILL}</g>`),
+  ],
+  [
+    'all but a sharp shape',
+    [hole, with_({ inverted: true })],
+    svgOf(
+      '<clipPath id="c"><path clip-rule="evenodd" d="M-500 -500H2000V2000H-500ZM290 330a210 150 0 1 0 420 0a210 150 0 1 0 -420 0Z"/></clipPath>',
+      `<g clip-path="url(#c)">${STILL}</g>`,
+    ),
+  ],
+  [
+    'a soft edge',
+    [hole, with_({ feather: 60 })],
+    svgOf(
+      `<filter id="f" x="-1" y="-1" width="3" height="3"><feGaussianBlur stdDeviation="30"/></filter><mask id="m" ${EVERYWHERE}><g filter="url(#f)">${HOLE}</g></mask>`,
+      `<g mask="url(#m)">${STILL}</g>`,
+    ),
+  ],
+  [
+    'a shape that is half see-through with a line round it',
+    [
+      layer('hole', 'ellipse', {
+        position: [500, 330],
+        size: [420, 300],
+        fill: '#00000080',
+        stroke: '#000000',
+        'stroke width': 24,
+      }),
+      still,
+    ],
+    svgOf(
+      `<mask id="m" ${EVERYWHERE}><ellipse cx="500" cy="330" rx="210" ry="150" fill-opacity="0.502" stroke="#000" stroke-width="24"/></mask>`,
+      `<g mask="url(#m)">${STILL}</g>`,
+    ),
+  ],
+  [
+    'a shape that travels along with what it masks',
+    [
+      layer('hole', 'ellipse', { position: [-100, 40], size: [420, 300], fill: '#000000' }),
+      with_({ follows: true }),
+    ],
+    svgOf(
+      '<clipPath id="c"><ellipse cx="-100" cy="40" rx="210" ry="150"/></clipPath>',
+      '<g transform="translate(640 360) rotate(8)"><g clip-path="url(#c)"><rect x="-450" y="-250" width="900" height="500" fill="#000000"/></g></g>',
+    ),
+  ],
+  [
+    'a group as one thing, through a shape that is half see-through',
+    [
+      layer('hole', 'ellipse', { position: [500, 330], size: [420, 300], fill: '#000000', opacity: 50 }),
+      layer('both', 'group', {}, { mask: { layer: 'hole' } }),
+      layer(
+        'a',
+        'rectangle',
+        { position: [450, 330], size: [300, 200], fill: '#c8401a' },
+        { parent: 'both' },
+      ),
+      layer(
+        'b',
+        'rectangle',
+        { position: [560, 380], size: [300, 200], fill: '#0e6b75' },
+        { parent: 'both' },
+      ),
+    ],
+    svgOf(
+      `<mask id="m" ${EVERYWHERE}><g opacity="0.5">${HOLE}</g></mask>`,
+      '<g mask="url(#m)"><rect x="410" y="280" width="300" height="200" fill="#0e6b75"/><rect x="300" y="230" width="300" height="200" fill="#c8401a"/></g>',
+    ),
+  ],
+]
+for (const [name, layers, svg] of CASES)
+  test(`a layer seen through ${name} is what the browser draws`, async ({ page }) => {
+    await open(page, projectOf(layers))
+    const { mean } = await apartFrom(page, svg)
+    expect(mean).toBeLessThanOrEqual(0.25)
+    // Without the mask it is far from that: the comparison can fail.
+    const whole = await apartFrom(page, svgOf('', STILL))
+    expect(whole.mean).toBeGreaterThan(4)
+  })
+
+test('a mask is chosen in a layer’s menu, travels along or stays put without a change, and is let go of by deleting it', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  await addLayer(page, 'Ellipse')
+  const shown = await pixels(page)
+  await page.getByRole('button', { name: 'More of Rectangle' }).click()
+  await page.getByLabel('seen through').selectOption('Ellipse')
+  const masked = await pixels(page)
+  expect(masked === shown).toBe(false)
+  await page.getByLabel('the mask travels along').check()
+  await expect.poll(async () => (await pixels(page)) === masked).toBe(true)
+  const layers = async () => (await savedFile(page)).project.scenes[0]!.layers
+  const rectangle = async () => (await layers()).find(({ kind }) => kind === 'rectangle')!
+  const ellipse = (await layers()).find(({ kind }) => kind === 'ellipse')!
+  expect((await rectangle()).mask).toEqual({ layer: ellipse.id, follows: true })
+  await page.getByLabel('inverted: seen around it').check()
+  await expect.poll(async () => (await pixels(page)) === masked).toBe(false)
+  await page.keyboard.press('Escape')
+  for (let steps = 0; steps < 2; steps += 1) await page.keyboard.press('Control+z')
+  expect((await rectangle()).mask).toEqual({ layer: ellipse.id })
+  await page.getByRole('button', { name: 'Ellipse', exact: true }).click()
+  await page.keyboard.press('Delete')
+  await expect(page.getByText('“Rectangle” was seen through it, and is shown whole now.')).toBeVisible()
+  expect((await rectangle()).mask).toBeUndefined()
+  await page.keyboard.press('Control+z')
+  await expect.poll(async () => (await pixels(page)) === masked).toBe(true)
+})
