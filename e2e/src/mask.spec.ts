@@ -1,100 +1,13 @@
-import { expect, test, type Page } from '@playwright/test'
-import {
-  makeLayer,
-  PROJECT_VERSION,
-  type Layer,
-  type LayerKind,
-  type LayerMask,
-  type Project,
-} from '@arrow-bend/core/scene'
-import type { Value } from '@arrow-bend/core/property'
-import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
-import { addLayer, newProject, savedFile, withoutPickers } from './desk.ts'
-import { frameOnScreen, pixels } from './stage.ts'
-
-const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
-const GROUND = '#f6f3ea'
-const INK = '#000000'
-
-interface Drawn {
-  readonly mask?: LayerMask
-  readonly parent?: string
-}
-const layer = (
-  id: string,
-  kind: LayerKind,
-  values: Readonly<Record<string, Value>>,
-  { mask, parent }: Drawn = {},
-): Layer => ({
-  ...makeLayer({
-    id,
-    name: id,
-    kind,
-    parent: parent ?? null,
-    span: [at(0), at(4)],
-    values: kind === 'group' ? values : { 'stroke width': 0, ...values },
-  }),
-  ...(mask ? { mask } : {}),
-})
-const projectOf = (layers: readonly Layer[]): Project => ({
-  format: 'arrow-bend/project',
-  version: PROJECT_VERSION,
-  id: 'project',
-  name: 'Masks',
-  scenes: [
-    {
-      id: 'scene',
-      name: 'Scene',
-      size: [1280, 720],
-      rate: { num: 24, den: 1 },
-      duration: at(4),
-      background: GROUND,
-      layers,
-      markers: [],
-      playRange: null,
-    },
-  ],
-  bends: [],
-  assets: [],
-})
-
-async function open(page: Page, project: Project): Promise<void> {
-  await withoutPickers(page)
-  await page.goto('/')
-  const waiting = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Open a file…' }).first().click()
-  const buffer = Buffer.from(JSON.stringify(project))
-  await (await waiting).setFiles([{ name: 'Masks.json', mimeType: 'application/json', buffer }])
-  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
-}
-
-/** How far the stage is from a drawing by the browser: mean difference of a channel, of 255. A px of the stage is one of the screen. */
-async function apartFrom(page: Page, svg: string): Promise<number> {
-  const { x, y } = await frameOnScreen(page, 1280)
-  return page.evaluate(
-    async ({ text, at: [frameX, frameY] }) => {
-      const canvas = document.querySelector('canvas')!
-      const box = canvas.getBoundingClientRect()
-      const image = new Image()
-      image.src = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
-      await image.decode()
-      const other = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!
-      other.drawImage(image, Math.round(frameX! - box.x), Math.round(frameY! - box.y))
-      const [a, b] = [canvas.getContext('2d')!, other].map(
-        (on) => on.getImageData(0, 0, canvas.width, canvas.height).data,
-      )
-      return a!.reduce((sum, part, i) => sum + Math.abs(part - b![i]!), 0) / a!.length
-    },
-    { text: svg, at: [x, y] },
-  )
-}
-const svgOf = (defs: string, body: string): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" width="1280" height="720" viewBox="0 0 1280 720"><defs>${defs}</defs><rect width="1280" height="720" fill="${GROUND}"/>${body}</svg>`
+import { expect, test } from '@playwright/test'
+import type { Layer, LayerMask } from '@arrow-bend/core/scene'
+import { apartFrom, drawnLayer as layer, openLayers, svgOf } from './againstBrowser.ts'
+import { addLayer, newProject, savedFile } from './desk.ts'
+import { pixels } from './stage.ts'
 
 const still = layer(
   'still',
   'rectangle',
-  { position: [640, 360], size: [900, 500], fill: INK, turn: 8 },
+  { position: [640, 360], size: [900, 500], fill: '#000000', turn: 8 },
   { mask: { layer: 'hole' } },
 )
 const hole = layer('hole', 'ellipse', { position: [500, 330], size: [420, 300], fill: '#000000' })
@@ -182,8 +95,7 @@ const CASES: readonly [name: string, layers: readonly Layer[], svg: string][] = 
 ]
 for (const [name, layers, svg] of CASES)
   test(`a layer seen through ${name} is what the browser draws`, async ({ page }) => {
-    await open(page, projectOf(layers))
-    await page.getByRole('button', { name: 'Actual size' }).click()
+    await openLayers(page, layers)
     await expect.poll(() => apartFrom(page, svg)).toBeLessThanOrEqual(0.25)
     // Without the mask it is far from that: the comparison can fail.
     expect(await apartFrom(page, svgOf('', STILL))).toBeGreaterThan(4)

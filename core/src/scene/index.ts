@@ -43,6 +43,8 @@ export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.t
 export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
 export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
 export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
+export { dashOf, drawnPart, TRIM, type Dash, type Trim } from './layers/trim.ts'
+export { ellipseLength, outlineLength, rectangleLength } from './outline/lineLength.ts'
 export { canMask } from './schema/checkMasks.ts'
 export { LIMITS } from './schema/limits.ts'
 export { mostCopies, reachesScene } from './schema/sceneUses.ts'

@@ -263,6 +263,32 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   },
   setWaypoints: (d, w) => edit.setWaypoints(d, placeKeys(w), w.pick(2) === 0),
   shiftKeyValues: (d, w) => edit.shiftKeyValues(d, keysOf(w), [w.number(), w.number()]),
+  revealLayers: (d, w) =>
+    edit.revealLayers(d, SCENE, layersOf(w), {
+      from: one(w, ['left', 'right', 'top', 'bottom', 'middle']),
+      begin: anyTicks(w),
+      end: anyTicks(w),
+      bend: edit.MOVE_BEND,
+      makeId: w.makeId,
+    }),
+  splitIntoPanels: (d, w) => {
+    edit.splitIntoPanels(d, SCENE, layersOf(w), {
+      stand: one(w, ['upright', 'level']),
+      gap: w.number(),
+      begin: anyTicks(w),
+      length: w.number(),
+      stagger: w.number(),
+      bend: edit.MOVE_BEND,
+      makeId: w.makeId,
+    })
+  },
+  drawLineOn: (d, w) =>
+    edit.drawLineOn(d, SCENE, layersOf(w), {
+      from: anyTicks(w),
+      to: anyTicks(w),
+      bend: { kind: 'linear' },
+      makeId: w.makeId,
+    }),
   setMask: (d, w) =>
     edit.setMask(d, SCENE, layersOf(w), one(w, [null, { layer: layerOf(w), feather: w.number() }])),
   setMaskFollows: (d, w) =>

@@ -1,4 +1,4 @@
-import type { DrawItems } from '@arrow-bend/core/scene'
+import { ellipseLength, type DrawItems } from '@arrow-bend/core/scene'
 import { paintShape } from './paintShape.ts'
 import type { Painter } from './painter.ts'
 
@@ -12,5 +12,9 @@ function ellipsePath({ size }: EllipseItem): Path2D {
 
 export const ellipsePainter: Painter<EllipseItem> = {
   path: ellipsePath,
-  paint: (context, item) => paintShape(context, ellipsePath(item), item, 'sharp'),
+  paint: (context, item) =>
+    paintShape(context, ellipsePath(item), item, {
+      joins: 'sharp',
+      length: () => ellipseLength(Math.max(0, item.size[0]!), Math.max(0, item.size[1]!)),
+    }),
 }

@@ -1,5 +1,5 @@
 import type { Outline } from '@arrow-bend/core/property'
-import { outlinePathData, type DrawItems } from '@arrow-bend/core/scene'
+import { outlineLength, outlinePathData, type DrawItems } from '@arrow-bend/core/scene'
 import { paintShape } from './paintShape.ts'
 import type { Painter } from './painter.ts'
 
@@ -16,5 +16,9 @@ export function outlinePath(outline: Outline): Path2D {
 
 export const pathPainter: Painter<DrawItems['path']> = {
   path: ({ outline }) => outlinePath(outline),
-  paint: (context, item) => paintShape(context, outlinePath(item.outline), item, 'round'),
+  paint: (context, item) =>
+    paintShape(context, outlinePath(item.outline), item, {
+      joins: 'round',
+      length: () => outlineLength(item.outline),
+    }),
 }

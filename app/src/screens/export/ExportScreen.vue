@@ -107,7 +107,12 @@ const allLayers = computed(() => {
 const has = (kind: LayerKind): boolean => allLayers.value.some((one) => one.kind === kind)
 /** What a page cannot say of this scene. */
 const leftOut = computed(() => {
-  const parts = [...(has('clip') ? ['clips'] : []), ...(has('sound') ? ['sounds'] : [])]
+  const masked = allLayers.value.some(({ mask }) => mask)
+  const parts = [
+    ...(has('clip') ? ['clips'] : []),
+    ...(has('sound') ? ['sounds'] : []),
+    ...(masked ? ['masks (what is seen through one is whole there)'] : []),
+  ]
   return parts.length > 0 ? `Left out of the page: ${parts.join(', ')}.` : ''
 })
 

@@ -1,5 +1,4 @@
-import { LINEAR } from '../../bend/index.ts'
-import { playLooks, type PlayedTrack } from '../../play/index.ts'
+import type { PlayedTrack } from '../../play/index.ts'
 import {
   compileCopying,
   copyCountAt,
@@ -11,6 +10,7 @@ import {
 } from '../../scene/index.ts'
 import { clockOf, playOptions, round, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
 import { keyframesOf } from './keyframes.ts'
+import { playedLooks } from './playedLooks.ts'
 
 /** A turn or a size moves what lies so far from the pivot, px: parts of the map are held to as much less than places. */
 const FAR = 2000
@@ -34,7 +34,7 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
     out[0] = isThere ? 1000 * copyShare(copying, copy, options.clock.timeAt(sceneTime)) : 0
   }
   const played = (into: typeof placedInto, width: number): PlayedTrack =>
-    isStill(copying) ? stillTrack(into, width) : playLooks(into, width, options)
+    playedLooks(into, width, { isStill: isStill(copying), options })
   const style = context.sheet.style([
     {
       property: 'transform',
@@ -55,9 +55,3 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
 }
 
 const isStill = (copying: Copying): boolean => Object.values(copying).every(({ keys }) => keys.length === 0)
-
-function stillTrack(into: (out: Float64Array, time: number) => void, width: number): PlayedTrack {
-  const numbers = new Float64Array(width)
-  into(numbers, 0)
-  return { keys: [{ share: 0, numbers: [...numbers], bend: LINEAR }], path: null }
-}

@@ -10,13 +10,15 @@ export interface DrawnUse {
 /** All a scene draws, bottom first, as the stage does: of copies the first on top, a copied group as one thing. */
 export function drawnUses(scene: Scene): DrawnUse[] {
   const homes = homesOf(scene)
+  const masks = new Set(scene.layers.flatMap(({ mask }) => (mask ? [mask.layer] : [])))
   const usesIn = (home: string | null, copies: WhichCopies): DrawnUse[] =>
     [...(homes.get(home) ?? [])].reverse().flatMap((layer) => {
       const uses: DrawnUse[] = []
       const count = layer.properties['copies'] ? mostCopies(layer.properties['copies']) : 1
       for (let k = count - 1; k >= 0; k -= 1) {
         const these = k === 0 ? copies : new Map([...copies, [layer.id, k]])
-        if (isDrawn(layer)) uses.push({ layer, copies: these })
+        // A page has nothing yet that masks could be written as: what they mask is whole, they are not there.
+        if (isDrawn(layer) && !masks.has(layer.id)) uses.push({ layer, copies: these })
         if (homes.has(layer.id)) uses.push(...usesIn(layer.id, these))
       }
       return uses

@@ -2,6 +2,7 @@ import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { PAINT, size, TRANSFORM } from './propertyDefinition.ts'
 import { boxAboutMiddle, paintWriters } from './shape.ts'
+import { TRIM } from './trim.ts'
 
 export interface EllipseItem extends DrawBase, Paint {
   readonly kind: 'ellipse'
@@ -11,7 +12,7 @@ export interface EllipseItem extends DrawBase, Paint {
 
 export const ellipse: LayerKindRecord<EllipseItem> = {
   label: 'Ellipse',
-  properties: [...TRANSFORM, size, ...PAINT],
+  properties: [...TRANSFORM, size, ...PAINT, ...TRIM],
   art: {
     make: (base) => ({ ...base, kind: 'ellipse', size: new Float64Array(2), ...noPaint() }),
     writers: (item, read) => [read.list('size', item.size), ...paintWriters(item, read)],

@@ -4,6 +4,7 @@ import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { PAINT, TRANSFORM } from './propertyDefinition.ts'
 import { paintWriters } from './shape.ts'
+import { TRIM } from './trim.ts'
 
 export interface PathItem extends DrawBase, Paint {
   readonly kind: 'path'
@@ -25,6 +26,7 @@ export const path: LayerKindRecord<PathItem> = {
       step: 1,
     },
     ...PAINT,
+    ...TRIM,
   ],
   art: {
     make: (base, { properties }) => ({

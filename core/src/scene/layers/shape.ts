@@ -1,5 +1,6 @@
 import type { Bounds } from '../outline/outlineBounds.ts'
 import type { Paint } from './drawBase.ts'
+import { trimWriters } from './trim.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
 /** Writers of a shape's paint. */
@@ -8,6 +9,7 @@ export function paintWriters(paint: Paint, read: PropertyReader): PropertyWriter
     read.list('fill', paint.fill),
     read.list('stroke', paint.stroke),
     read.number('stroke width', (value) => (paint.strokeWidth = Math.max(0, value))),
+    ...trimWriters(paint.trim, read),
   ]
 }
 

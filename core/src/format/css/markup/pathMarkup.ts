@@ -4,12 +4,14 @@ import { playOutline } from '../../../play/index.ts'
 import { playOptions, round, type CssContext } from '../cssContext.ts'
 import { keyframesOf } from '../keyframes.ts'
 import { paintEntries } from './styleEntries.ts'
+import { lineAttribute, trimEntries } from './trimEntries.ts'
 
 export function pathMarkup(layer: Layer, context: CssContext): string {
   const { sheet } = context
-  const painted = paintEntries(layer, context)
+  const trim = trimEntries(layer, context)
+  const painted = [...paintEntries(layer, context), ...trim]
   const property = layer.properties['outline']!
-  const looks = 'stroke-linejoin="round" stroke-linecap="round"'
+  const looks = `stroke-linejoin="round" stroke-linecap="round"${lineAttribute(trim)}`
   if (property.keys.length === 0) {
     const data = outlinePathData(property.value as Outline)
     return `<svg><path d="${data}" ${looks} style="${sheet.style(painted)}"/></svg>`

@@ -1,10 +1,17 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, pixelsEntry, sizeEntries } from './styleEntries.ts'
+import { lineAttribute, trimEntries } from './trimEntries.ts'
 
 export function rectangleMarkup(layer: Layer, context: CssContext): string {
   const box = 'x:calc(var(--w)*-.5);y:calc(var(--h)*-.5);width:var(--w);height:var(--h)'
   const corner = pixelsEntry(layer, context, { name: 'corner', property: 'rx' })
-  const style = context.sheet.style([...sizeEntries(layer, context), corner, ...paintEntries(layer, context)])
-  return `<svg><rect style="${box};${style}"/></svg>`
+  const trim = trimEntries(layer, context)
+  const style = context.sheet.style([
+    ...sizeEntries(layer, context),
+    corner,
+    ...paintEntries(layer, context),
+    ...trim,
+  ])
+  return `<svg><rect${lineAttribute(trim)} style="${box};${style}"/></svg>`
 }

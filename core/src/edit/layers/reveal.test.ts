@@ -1,0 +1,153 @@
+import { describe, expect, it } from 'vitest'
+import { edited, ids, layerWith, projectOf } from '../../../test/trials.ts'
+import { projectSchema, sceneAt, type Layer, type PictureAsset, type Project } from '../../scene/index.ts'
+import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
+import { drawLineOn, MOVE_BEND, revealLayers, splitIntoPanels, type RevealFrom } from '../index.ts'
+
+const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
+const STILL: PictureAsset = {
+  id: 'still',
+  name: 'Still',
+  kind: 'picture',
+  type: 'image/png',
+  size: [2400, 1500],
+  sha256: 'a'.repeat(64),
+}
+const shows = (id: string): Layer => {
+  const layer = layerWith(id, { position: { kind: 'place', value: [960, 540], keys: [] } })
+  const plain = {
+    ...layer,
+    kind: 'image' as const,
+    properties: { ...layer.properties, picture: { kind: 'choice' as const, value: 'still', keys: [] } },
+  }
+  const read = projectSchema.parse({ ...projectOf([plain]), assets: [STILL] })
+  return read.scenes[0]!.layers[0]!
+}
+const project: Project = { ...projectOf([shows('a'), shows('b'), shows('c')]), assets: [STILL] }
+const cropAt = (given: Project, id: string, seconds: number): number[] => {
+  const item = sceneAt(given.scenes[0]!, at(seconds), given.bends).find(({ layer }) => layer.id === id)!
+  return item.kind === 'image' ? [...item.crop] : []
+}
+
+describe('a reveal', () => {
+  const revealed = (from: RevealFrom): Project =>
+    edited(project, (draft) =>
+      revealLayers(draft, 'scene', ['a', 'b'], {
+        from,
+        begin: at(1),
+        end: at(2),
+        bend: MOVE_BEND,
+        makeId: ids(),
+      }),
+    )
+  it('opens from any side, and stays open; what is shown stays where it is', () => {
+    const closed: Readonly<Record<RevealFrom, number[]>> = {
+      left: [0, 100, 0, 0],
+      right: [100, 0, 0, 0],
+      top: [0, 0, 0, 100],
+      bottom: [0, 0, 100, 0],
+      middle: [50, 50, 0, 0],
+    }
+    for (const from of Object.keys(closed) as RevealFrom[]) {
+      const made = revealed(from)
+      expect(projectSchema.safeParse(made).error?.issues).toBeUndefined()
+      expect(cropAt(made, 'a', 0)).toEqual(closed[from])
+      expect(cropAt(made, 'b', 1)).toEqual(closed[from])
+      expect(cropAt(made, 'a', 1.5).map((part) => Math.round(part * 1e6) / 1e6)).toEqual(
+        closed[from].map((part) => part / 2),
+      )
+      expect(cropAt(made, 'a', 3)).toEqual([0, 0, 0, 0])
+      expect(made.scenes[0]!.layers[0]!.properties['position']!.keys).toEqual([])
+    }
+  })
+  it('has one bend for all its edges', () => {
+    const made = revealed('middle')
+    const bends = made.scenes[0]!.layers.flatMap(({ properties }) =>
+      ['crop left', 'crop right'].flatMap((name) =>
+        properties[name]!.keys.map(({ bend }) => JSON.stringify(bend)),
+      ),
+    )
+    expect(bends).toHaveLength(8)
+    expect(new Set(bends).size).toBe(1)
+    expect(made.bends).toHaveLength(1)
+  })
+  it('is refused for what cannot be cropped, and for no time', () => {
+    const shape = projectOf([layerWith('r', {})])
+    const how = { from: 'left', begin: at(0), end: at(1), bend: MOVE_BEND, makeId: ids() } as const
+    expect(() => edited(shape, (draft) => revealLayers(draft, 'scene', ['r'], how))).toThrow(
+      'cannot be cropped',
+    )
+    expect(() =>
+      edited(project, (draft) => revealLayers(draft, 'scene', ['a'], { ...how, end: at(0) })),
+    ).toThrow('a frame at least')
+  })
+})
+
+describe('panels', () => {
+  const split = (stand: 'upright' | 'level', gap = 30): Project =>
+    edited(project, (draft) =>
+      splitIntoPanels(draft, 'scene', ['a', 'b', 'c'], {
+        stand,
+        gap,
+        begin: at(0),
+        length: at(1),
+        stagger: 6,
+        bend: MOVE_BEND,
+        makeId: ids(),
+      }),
+    )
+  it('share the frame with gaps between, and slide in one after another by turns from either end', () => {
+    const made = split('upright')
+    expect(projectSchema.safeParse(made).error?.issues).toBeUndefined()
+    const wide = (1920 - 60) / 3
+    ;['a', 'b', 'c'].forEach((id, i) => {
+      const [left, right] = cropAt(made, id, 5) as [number, number]
+      // The stills lie about the middle of the frame, 240 px beyond it on both sides.
+      const low = 960 - 1200 + 24 * left
+      expect(low).toBeCloseTo(i * (wide + 30), 6)
+      expect(960 + 1200 - 24 * right).toBeCloseTo(low + wide, 6)
+      const { keys } = made.scenes[0]!.layers.find((layer) => layer.id === id)!.properties['position']!
+      expect(keys.map(({ value }) => value)).toEqual([
+        [960, i % 2 === 0 ? -540 : 1620],
+        [960, 540],
+      ])
+      expect(keys[0]!.t).toBe(at((i * 6) / 24))
+    })
+    expect(cropAt(split('level'), 'b', 5).slice(2)).not.toEqual([0, 0])
+  })
+  it('are refused for one picture, for gaps that leave nothing, and for what is turned', () => {
+    expect(() => split('upright', 2000)).toThrow('leave nothing')
+    const how = {
+      stand: 'level',
+      gap: 0,
+      begin: at(0),
+      length: at(1),
+      stagger: 0,
+      bend: MOVE_BEND,
+      makeId: ids(),
+    } as const
+    expect(() => edited(project, (draft) => splitIntoPanels(draft, 'scene', ['a'], how))).toThrow(
+      'two pictures',
+    )
+    const turned = edited(
+      project,
+      (draft) => void (draft.scenes[0]!.layers[0]!.properties['turn']!.value = 10),
+    )
+    expect(() => edited(turned, (draft) => splitIntoPanels(draft, 'scene', ['a', 'b'], how))).toThrow(
+      'is turned',
+    )
+  })
+})
+
+it('a line is drawn on from nothing to all of it', () => {
+  const shape = projectOf([layerWith('r', { 'stroke width': { kind: 'number', value: 4, keys: [] } })])
+  const when = { from: at(1), to: at(2), bend: MOVE_BEND, makeId: ids() }
+  const made = edited(shape, (draft) => drawLineOn(draft, 'scene', ['r'], when))
+  const { keys } = made.scenes[0]!.layers[0]!.properties['trim end']!
+  expect(keys.map(({ t, value }) => [t, value])).toEqual([
+    [at(1), 0],
+    [at(2), 100],
+  ])
+  const none = projectOf([layerWith('r', { 'stroke width': { kind: 'number', value: 0, keys: [] } })])
+  expect(() => edited(none, (draft) => drawLineOn(draft, 'scene', ['r'], when))).toThrow('no line')
+})

@@ -1,0 +1,101 @@
+import { expect, test, type Page } from '@playwright/test'
+import type { Outline } from '@arrow-bend/core/property'
+import { outlinePathData } from '@arrow-bend/core/scene'
+import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
+import { addLayer, newProject, savedFile, type } from './desk.ts'
+import { pixels } from './stage.ts'
+
+const vertex = (x: number, y: number, angle: number, length: number, corner = 0) => ({
+  at: [x, y] as const,
+  arrive: { angle: angle + 180, length },
+  leave: { angle, length },
+  corner,
+})
+const wave: Outline = {
+  closed: false,
+  vertices: [vertex(-250, 40, -60, 120), vertex(0, 0, 50, 140), vertex(250, -60, -20, 90)],
+}
+const tent: Outline = {
+  closed: true,
+  vertices: [vertex(-200, 120, 0, 0, 40), vertex(0, -140, 0, 0), vertex(200, 120, 0, 0, 25)],
+}
+const line = { position: [640, 360], fill: '#00000000', stroke: '#000000', 'stroke width': 10 } as const
+
+interface Case {
+  readonly name: string
+  readonly kind: 'path' | 'rectangle' | 'ellipse'
+  readonly values: Readonly<Record<string, Outline | number | readonly [number, number]>>
+  readonly shape: string
+}
+const looks = 'fill="none" stroke="#000" stroke-width="10" transform="translate(640 360)"'
+const round = 'stroke-linecap="round" stroke-linejoin="round"'
+const SHAPES: readonly Case[] = [
+  {
+    name: 'an open curve',
+    kind: 'path',
+    values: { outline: wave },
+    shape: `<path d="${outlinePathData(wave)}" ${round} ${looks}`,
+  },
+  {
+    name: 'a closed outline with rounded corners',
+    kind: 'path',
+    values: { outline: tent },
+    shape: `<path d="${outlinePathData(tent)}" ${round} ${looks}`,
+  },
+  {
+    name: 'an ellipse',
+    kind: 'ellipse',
+    values: { size: [420, 260] },
+    shape: `<ellipse rx="210" ry="130" ${looks}`,
+  },
+  {
+    name: 'a rectangle with rounded corners',
+    kind: 'rectangle',
+    values: { size: [400, 240], corner: 60 },
+    shape: `<rect x="-200" y="-120" width="400" height="240" rx="60" ${looks}`,
+  },
+]
+/** Start, length and offset, %. Of the same parts the browser measures the lengths by itself. */
+const PARTS = [
+  { trim: [0, 40, 0], dash: '40 200', from: 0 },
+  { trim: [25, 80, 0], dash: '55 200', from: 25 },
+  { trim: [0, 30, 85], dash: '15 70 200 0', from: 0 },
+] as const
+
+// Source: the browser's own stroke-dasharray along a pathLength (W3C, SVG 2, 9.6 and 13.5).
+for (const { name, kind, values, shape } of SHAPES)
+  test(`a part of the line of ${name} is drawn as the browser measures it`, async ({ page }) => {
+    for (const { trim, dash, from } of PARTS) {
+      const [start, end, offset] = trim
+      const trimmed = { 'trim start': start, 'trim end': end, 'trim offset': offset }
+      await openLayers(page, [drawnLayer('line', kind, { ...line, ...values, ...trimmed })])
+      const dashed = `${shape} pathLength="100" stroke-dasharray="${dash}" stroke-dashoffset="${-from}"/>`
+      await expect.poll(() => apartFrom(page, svgOf('', dashed)), { message: dash }).toBeLessThanOrEqual(0.02)
+      expect(await apartFrom(page, svgOf('', `${shape}/>`))).toBeGreaterThan(0.2)
+    }
+  })
+
+async function run(page: Page, words: string): Promise<void> {
+  await page.keyboard.press('Control+k')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
+  await page.keyboard.type(words)
+  await page.getByRole('option', { name: words }).first().click()
+}
+
+test('a line is drawn on from the playhead by one command; a shape without a line says what it lacks', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Ellipse')
+  await type(page, 'Ellipse stroke width, px', '0')
+  await run(page, 'Draw the line on')
+  await expect(page.getByText('“Ellipse” has no line')).toBeVisible()
+  await type(page, 'Ellipse stroke width, px', '8')
+  const whole = await pixels(page)
+  await run(page, 'Draw the line on')
+  const { properties } = (await savedFile(page)).project.scenes[0]!.layers[0]!
+  expect(properties['trim end']!.keys.map(({ value }) => value)).toEqual([0, 100])
+  expect((await pixels(page)) === whole).toBe(false)
+  await type(page, 'Current time', '2s')
+  await expect.poll(async () => (await pixels(page)) === whole).toBe(true)
+})
