@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import type { Outline } from '@arrow-bend/core/property'
 import { outlinePathData } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
@@ -75,24 +75,19 @@ for (const { name, kind, values, shape } of SHAPES)
     }
   })
 
-async function run(page: Page, words: string): Promise<void> {
-  await page.keyboard.press('Control+k')
-  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
-  await page.keyboard.type(words)
-  await page.getByRole('option', { name: words }).first().click()
-}
-
-test('a line is drawn on from the playhead by one command; a shape without a line says what it lacks', async ({
+test('a line is drawn on from the playhead by one press; a shape without a line says what it lacks', async ({
   page,
 }) => {
   await newProject(page)
   await addLayer(page, 'Ellipse')
+  await page.getByRole('tab', { name: 'Retime' }).click()
+  await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Reveal' }).click()
   await type(page, 'Ellipse stroke width, px', '0')
-  await run(page, 'Draw the line on')
+  await page.getByRole('button', { name: 'Draw the line on' }).click()
   await expect(page.getByText('“Ellipse” has no line')).toBeVisible()
   await type(page, 'Ellipse stroke width, px', '8')
   const whole = await pixels(page)
-  await run(page, 'Draw the line on')
+  await page.getByRole('button', { name: 'Draw the line on' }).click()
   const { properties } = (await savedFile(page)).project.scenes[0]!.layers[0]!
   expect(properties['trim end']!.keys.map(({ value }) => value)).toEqual([0, 100])
   expect((await pixels(page)) === whole).toBe(false)

@@ -7,17 +7,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   layer: [
     ['editText', 'editOutline', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
     ['hide', 'lock', 'solo'],
-    ['copies', 'nest', 'apart', 'openShown', 'inner'],
-    [
-      'drawOn',
-      'revealLeft',
-      'revealRight',
-      'revealTop',
-      'revealBottom',
-      'revealMiddle',
-      'panelsUpright',
-      'panelsLevel',
-    ],
+    ['copies', 'reveal', 'nest', 'apart', 'openShown', 'inner'],
     ['frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain', 'replacePicture'],
     ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'selectAll'],
     ['remove'],
@@ -55,9 +45,6 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
 /** Kinds that are seen. */
 const SEEN = LAYER_KINDS.filter((kind) => kind !== 'sound')
 
-/** Kinds with a crop. */
-const CROPPED: readonly LayerKind[] = ['image', 'clip', 'scene']
-
 /** Kinds of layers a command is for: without one among the selected ones the menu leaves it out. */
 export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   editText: ['text'],
@@ -66,14 +53,7 @@ export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   inside: ['group'],
   apart: ['scene'],
   openShown: ['scene'],
-  drawOn: ['rectangle', 'ellipse', 'path'],
-  revealLeft: CROPPED,
-  revealRight: CROPPED,
-  revealTop: CROPPED,
-  revealBottom: CROPPED,
-  revealMiddle: CROPPED,
-  panelsUpright: CROPPED,
-  panelsLevel: CROPPED,
+  reveal: ['rectangle', 'ellipse', 'path', 'image', 'clip', 'scene'],
   copies: SEEN,
   plain: SEEN,
   inner: ['group', 'clip', 'sound', 'scene'],

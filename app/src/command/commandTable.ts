@@ -5,7 +5,6 @@ import { EDITING_COMMANDS } from './editingCommands.ts'
 import { KEY_COMMANDS } from './keyCommands.ts'
 import { LANE_COMMANDS } from './laneCommands.ts'
 import { LAYER_COMMANDS } from './layerCommands.ts'
-import { REVEAL_COMMANDS } from './revealCommands.ts'
 import { SCENE_COMMANDS } from './sceneCommands.ts'
 import { TIME_COMMANDS } from './timeCommands.ts'
 import { VIEW_COMMANDS } from './viewCommands.ts'
@@ -18,7 +17,6 @@ export const COMMANDS = {
   ...LANE_COMMANDS,
   ...LAYER_COMMANDS,
   ...SCENE_COMMANDS,
-  ...REVEAL_COMMANDS,
   ...ADD_COMMANDS,
   ...VIEW_COMMANDS,
   ...EDITING_COMMANDS,

@@ -37,6 +37,13 @@ export const SCENE_COMMANDS = {
     label: 'Go into the scene the selected layer shows: what is changed there is seen everywhere',
     group: 'Layers',
   },
+  reveal: {
+    name: 'Reveal…',
+    shown: [],
+    chords: [],
+    label: 'Retime panel: open a picture by an edge, draw a line on, split the frame into panels',
+    group: 'Layers',
+  },
   inner: {
     name: 'Time inside…',
     shown: [],
@@ -105,6 +112,7 @@ export function useSceneCommands(): CommandRuns<keyof typeof SCENE_COMMANDS> {
       if (shown.length > 0) selection.goTo(shown.at(-1)!.id)
       else toast('Select a layer that shows a scene first.')
     },
+    reveal: () => panel.show('retime', 'reveal'),
     inner: () => panel.show('retime', 'inside'),
   }
 }

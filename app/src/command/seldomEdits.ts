@@ -1,7 +1,6 @@
 // Edits that are seldom asked for, and so come when they are: the screen is there sooner without them.
 export {
   addSceneLayer,
-  drawLineOn,
   fitFrame,
   makePause,
   makePlain,
@@ -9,8 +8,6 @@ export {
   joinPosition,
   nestLayers,
   repeatDrawing,
-  revealLayers,
-  splitIntoPanels,
   splitPosition,
   takeScenesApart,
 } from '@arrow-bend/core/edit'

@@ -7,7 +7,6 @@ import { useEditingCommands } from './editingCommands.ts'
 import { useKeyCommands } from './keyCommands.ts'
 import { useLaneCommands } from './laneCommands.ts'
 import { useLayerCommands } from './layerCommands.ts'
-import { useRevealCommands } from './revealCommands.ts'
 import { useSceneCommands } from './sceneCommands.ts'
 import { useTimeCommands } from './timeCommands.ts'
 import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
@@ -34,7 +33,6 @@ export function useCommands(): Commands {
     ...useLaneCommands(),
     ...useLayerCommands(),
     ...useSceneCommands(),
-    ...useRevealCommands(),
     ...useAddCommands(),
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),

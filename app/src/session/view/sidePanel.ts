@@ -4,7 +4,16 @@ import { shallowRef } from 'vue'
 export const SIDE_TABS = ['bend', 'values', 'retime', 'reuse'] as const
 export type SideTab = (typeof SIDE_TABS)[number]
 
-export const RETIME_SECTIONS = ['length', 'order', 'rhythm', 'loop', 'inside', 'layers', 'tidy'] as const
+export const RETIME_SECTIONS = [
+  'length',
+  'order',
+  'rhythm',
+  'loop',
+  'inside',
+  'layers',
+  'reveal',
+  'tidy',
+] as const
 export type RetimeSection = (typeof RETIME_SECTIONS)[number]
 
 /** Window width below which stage and panel do not fit side by side, px. */

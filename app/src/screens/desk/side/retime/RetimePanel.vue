@@ -17,6 +17,7 @@ const RhythmSection = defineAsyncComponent(() => import('./RhythmSection.vue'))
 const LoopSection = defineAsyncComponent(() => import('./LoopSection.vue'))
 const InsideSection = defineAsyncComponent(() => import('./InsideSection.vue'))
 const LayersSection = defineAsyncComponent(() => import('./LayersSection.vue'))
+const RevealSection = defineAsyncComponent(() => import('./RevealSection.vue'))
 const TidySection = defineAsyncComponent(() => import('./TidySection.vue'))
 
 const document = useDocument()
@@ -31,6 +32,7 @@ const SECTIONS: readonly { value: RetimeSection; label: string; hint: string }[]
   { value: 'loop', label: 'Loop', hint: 'Go round for ever without a seam' },
   { value: 'inside', label: 'Inside', hint: 'How time runs within groups and shown scenes' },
   { value: 'layers', label: 'Layers', hint: 'When layers are shown, and how long the scene is' },
+  { value: 'reveal', label: 'Reveal', hint: 'How it comes to be seen: by an edge, drawn on, in panels' },
   { value: 'tidy', label: 'Tidy', hint: 'Keys that change nothing, near-duplicates, frames' },
 ]
 const words = computed(() => {
@@ -51,6 +53,7 @@ const words = computed(() => {
     <LoopSection v-else-if="panel.section === 'loop'" />
     <InsideSection v-else-if="panel.section === 'inside'" />
     <LayersSection v-else-if="panel.section === 'layers'" />
+    <RevealSection v-else-if="panel.section === 'reveal'" />
     <TidySection v-else />
   </section>
 </template>
