@@ -70,7 +70,7 @@ for (const theme of ['light', 'dark'] as const) {
     const sections = page.getByRole('group', { name: 'What to retime' })
     const panel = page.getByRole('region', { name: 'Retime' })
     // Axe looks at the panel alone where the rest of the Desk is as it was.
-    for (const name of ['Length', 'Order', 'Rhythm', 'Layers', 'Tidy']) {
+    for (const name of ['Length', 'Order', 'Rhythm', 'Layers', 'Reveal', 'Tidy']) {
       await sections.getByRole('button', { name }).click()
       await expect(panel.getByRole('button').nth(6)).toBeVisible()
       await expectAccessible(page, 'section[aria-label="Retime"]')

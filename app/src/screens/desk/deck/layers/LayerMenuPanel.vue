@@ -58,6 +58,8 @@ const deeds = computed(() => {
   ]
   return ids.map((id) => ({ id, name: COMMANDS[id].name }))
 })
+/** Letters of a name that has room beside another. */
+const SHORT = 12
 /** Layers it could ride on: all but itself and those that ride on it. */
 const hosts = computed(() => {
   const riding = withRiders(document.scene!, chosen.value)
@@ -141,10 +143,18 @@ const turnAlong = (on: boolean): void => {
 
 <template>
   <div class="panel">
-    <button ref="first" type="button" @click="act('rename')">Rename</button>
-    <button v-for="{ id, name } in deeds" :key="id" type="button" @click="act(id)">
-      {{ chosen.length > 1 ? `${name} ${chosen.length} layers` : name }}
-    </button>
+    <div class="deeds">
+      <button ref="first" type="button" @click="act('rename')">Rename</button>
+      <button
+        v-for="{ id, name } in deeds"
+        :key="id"
+        type="button"
+        :class="{ wide: chosen.length > 1 || name.length > SHORT }"
+        @click="act(id)"
+      >
+        {{ chosen.length > 1 ? `${name} ${chosen.length} layers` : name }}
+      </button>
+    </div>
     <label class="line">
       follows
       <select class="field" :value="layer.parent ?? ''" :disabled="layer.locked" @change="follow">
@@ -174,7 +184,7 @@ const turnAlong = (on: boolean): void => {
     <label v-if="layer.kind !== 'sound'" class="line">
       seen through
       <select class="field" :value="layer.mask?.layer ?? ''" :disabled="layer.locked" @change="mask">
-        <option value="">nothing: all of it</option>
+        <option value="">nothing</option>
         <option v-for="one in masks" :key="one.id" :value="one.id">{{ one.name }}</option>
       </select>
     </label>
@@ -251,6 +261,17 @@ const turnAlong = (on: boolean): void => {
 .panel {
   display: grid;
   gap: 2px;
+}
+
+.deeds {
+  display: grid;
+  gap: 2px;
+  grid-auto-flow: dense;
+  grid-template-columns: 1fr 1fr;
+}
+
+.deeds .wide {
+  grid-column: span 2;
 }
 
 .panel button {
