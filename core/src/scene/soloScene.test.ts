@@ -28,6 +28,15 @@ describe('soloScene', () => {
     expect(shown(['inner'])).toEqual(['inner'])
   })
 
+  it('keeps the mask a chosen layer is seen through', () => {
+    const masked = scene.layers.map((layer) =>
+      layer.id === 'follower' ? { ...layer, mask: { layer: 'other' } } : layer,
+    )
+    const items = sceneAt(soloScene({ ...scene, layers: masked }, ['follower']), 0, [])
+    expect(items.find(({ layer }) => layer.id === 'follower')!.masks[0]!.layer.visible).toBe(true)
+    expect(items.filter(({ isMask }) => !isMask).map(({ layer }) => layer.id)).toEqual(['follower'])
+  })
+
   it('does not show what is hidden by itself, and changes nothing given', () => {
     const layers = scene.layers.map((layer) => (layer.id === 'leader' ? { ...layer, visible: false } : layer))
     expect(sceneAt(soloScene({ ...scene, layers }, ['leader']), 0, []).map(({ layer }) => layer.id)).toEqual([

@@ -25,5 +25,7 @@ export function soloScene(scene: Scene, solo: readonly string[]): Scene {
     for (let at = parents.get(id) ?? null; at !== null; at = parents.get(at) ?? null) {
       if (scene.layers.find((layer) => layer.id === at)?.kind === 'group') shown.add(at)
     }
+  // What they are seen through, too, or they would be whole.
+  for (const { id, mask } of scene.layers) if (mask && shown.has(id)) shown.add(mask.layer)
   return { ...scene, layers: scene.layers.map((layer) => (shown.has(layer.id) ? layer : hidden(layer))) }
 }

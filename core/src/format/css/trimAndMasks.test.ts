@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { key, layerWith, projectOf, property } from '../../../test/trials.ts'
+import type { Layer } from '../../scene/index.ts'
+import { exportCssPage } from './index.ts'
+
+const pageOf = (layers: readonly Layer[]): string => {
+  const project = projectOf(layers)
+  return exportCssPage(project, project.scenes[0]!, { pictureUrl: () => '' })
+}
+const still = (value: number) => ({ kind: 'number', value, keys: [] }) as const
+
+describe('a page', () => {
+  it('draws a part of a line in shares of its length, and says nothing of lines that are whole', () => {
+    const part = layerWith('a', { 'trim start': still(25), 'trim end': still(80), 'stroke width': still(4) })
+    const page = pageOf([part])
+    expect(page).toContain('pathLength="1"')
+    expect(page).toMatch(/stroke-dasharray:\s*0\.55 0\.45/)
+    expect(page).toMatch(/stroke-dashoffset:\s*-0\.25/)
+    expect(pageOf([layerWith('a', {})])).not.toContain('dash')
+  })
+
+  it('draws a line on as its keys say, from nothing that is seen to all of it', () => {
+    const drawn = layerWith('a', {
+      'trim end': property('number', [key(0, 0), key(1, 100)]),
+      'stroke width': still(4),
+    })
+    const page = pageOf([drawn])
+    expect(page).toMatch(/0%[^}]*stroke-opacity:\s*0/)
+    expect(page).toMatch(/100%\s*\{[^}]*stroke-dasharray:\s*1 0/)
+  })
+
+  it('leaves masks out: what they mask is whole', () => {
+    const masked: Layer = { ...layerWith('seen', {}), mask: { layer: 'hole' } }
+    const page = pageOf([layerWith('hole', {}), masked])
+    expect(page).toContain('data-layer="seen"')
+    expect(page).not.toContain('data-layer="hole"')
+  })
+})
