@@ -143,3 +143,33 @@ test('a pennant waves by three vertices: one key holds all of the outline, and t
   expect(looped.after).toBe('loop')
   expect(looped.keys.at(-1)!.value).toEqual(looped.keys[0]!.value)
 })
+
+test('an outline becomes the shape of another path: its vertices are enough, and paired the least way', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  await page.getByRole('button', { name: 'Pen: draw a path' }).click()
+  for (const [x, y] of [
+    [900, 600],
+    [1000, 420],
+    [1100, 600],
+    [900, 600],
+  ] as const)
+    await page.mouse.click(...seen(x, y))
+  await expect(page.getByRole('button', { name: 'Path 2', exact: true })).toBeVisible()
+  await page.mouse.dblclick(...seen(560, 360))
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  await expect(bar).toContainText('5 vertices')
+  await page.getByLabel('Become the shape of').selectOption('Path 2')
+  await expect(page.getByText('Became another shape')).toBeVisible()
+  const { layers } = (await savedFile(page)).project.scenes[0]!
+  const [outlineOf, pennantOf] = ['Path 2', 'Path'].map(
+    (name) => layers.find((layer) => layer.name === name)!.properties['outline']!.value as Outline,
+  )
+  expect(pennantOf!.vertices).toHaveLength(5)
+  const has = (at: readonly number[]): boolean =>
+    pennantOf!.vertices.some((vertex) => vertex.at.every((part, i) => Math.abs(part - at[i]!) < 1e-6))
+  expect(outlineOf!.vertices.every(({ at }) => has(at))).toBe(true)
+  await page.keyboard.press('Control+z')
+  await expect(bar).toContainText('5 vertices')
+})

@@ -73,6 +73,7 @@ export {
   setFirstVertex,
 } from './outlines/changeOutline.ts'
 export { setMask, setMaskFollows } from './layers/masks.ts'
+export { becomeShape, type BecomeShape } from './outlines/becomeShape.ts'
 export { insertVertex } from './outlines/insertVertex.ts'
 export {
   armOffset,

@@ -133,6 +133,21 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   insertVertex: (d, w) => edit.insertVertex(d, ofKind(w, 'outline'), { edge: w.pick(4), s: w.number() }),
   removeVertices: (d, w) => edit.removeVertices(d, ofKind(w, 'outline'), new Set([w.pick(5), w.pick(5)])),
   closeOutline: (d, w) => edit.closeOutline(d, ofKind(w, 'outline'), w.pick(2) === 0),
+  becomeShape: (d, w) => {
+    const vertex = () => ({
+      at: [w.number(), w.number()] as const,
+      arrive: { angle: w.number(), length: w.number() },
+      leave: { angle: w.number(), length: w.number() },
+      corner: w.number(),
+    })
+    const vertices = Array.from({ length: 2 + w.pick(6) }, vertex)
+    edit.becomeShape(d, ofKind(w, 'outline'), {
+      shape: { closed: w.pick(2) === 0, vertices },
+      time: anyTicks(w),
+      autoKey: w.pick(2) === 0,
+      makeId: w.makeId,
+    })
+  },
   reverseOutline: (d, w) => edit.reverseOutline(d, ofKind(w, 'outline')),
   setFirstVertex: (d, w) => edit.setFirstVertex(d, ofKind(w, 'outline'), w.pick(5)),
   reshapeOutline: (d, w) =>

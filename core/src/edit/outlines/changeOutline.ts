@@ -22,9 +22,13 @@ export function reshapeOutline(
   sceneTime: Ticks,
   { change, ...options }: SetValueOptions & { readonly change: (outline: Outline) => Outline },
 ): void {
+  setValueAt(draft, ref, sceneTime, { ...options, value: change(outlineAt(draft, ref, sceneTime)) })
+}
+
+/** The shape an outline has at a scene time. @throws BadEdit for a property of another kind */
+export function outlineAt(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks): Outline {
   const property = outlineIn(draft, ref)
-  const now = currentValue(property, layerTicks(draft, ref, sceneTime), libraryIn(draft)) as Outline
-  setValueAt(draft, ref, sceneTime, { ...options, value: change(now) })
+  return currentValue(property, layerTicks(draft, ref, sceneTime), libraryIn(draft)) as Outline
 }
 
 function outlineIn(draft: Draft<Project>, ref: PropertyRef): Property {

@@ -42,7 +42,8 @@ function splittable(outline: Outline, edge: number): boolean {
   return edge < outlineCubics(outline).length
 }
 
-function withVertex(outline: Outline, edge: number, s: number, near: Vertex | null): Outline {
+/** An outline with a vertex more on an edge. @param near the vertex that was put there in another key: arms turn the short way from its */
+export function withVertex(outline: Outline, edge: number, s: number, near: Vertex | null): Outline {
   const { vertices, closed } = outline
   const cubic = outlineCubics(outline)[edge]
   if (!cubic || !(s > 0 && s < 1))

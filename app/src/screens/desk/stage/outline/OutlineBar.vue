@@ -3,7 +3,9 @@ import { ArrowRightLeft, CircleDot, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import {
   armOffset,
+  becomeShape,
   closeOutline,
+  currentValue,
   madeCorners,
   madeSmooth,
   movedVertices,
@@ -13,8 +15,11 @@ import {
   withCorners,
   type VertexSide,
 } from '@arrow-bend/core/edit'
-import type { Vertex } from '@arrow-bend/core/property'
+import type { Outline, Vertex } from '@arrow-bend/core/property'
+import { layerTimeAt } from '@arrow-bend/core/scene'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
+import { usePlayback } from '../../../../session/playback/playback.ts'
+import { usePreferences } from '../../../../session/preferences.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import EditField from '../../EditField.vue'
 import type { OutlineEditing } from './useOutline.ts'
@@ -26,6 +31,8 @@ defineEmits<{ remove: []; leave: [] }>()
 const { layer, ref, outline, chosen, trouble } = props.editing
 
 const document = useDocument()
+const playback = usePlayback()
+const preferences = usePreferences()
 
 const count = computed(() => outline.value.vertices.length)
 /** The only one that is chosen. */
@@ -55,6 +62,25 @@ const armRecipe = (side: VertexSide, change: Partial<Vertex['leave']>): Recipe<u
     const length = Math.max(0, arm.length)
     return withArm(now, { vertex: one.value!, side, offset: armOffset({ ...arm, length }), free: false })
   })
+/** Other paths, whose shapes it can become. */
+const others = computed(() =>
+  document.scene!.layers.filter(({ id, kind }) => kind === 'path' && id !== layer.value?.id),
+)
+const become = (event: Event): void => {
+  const list = event.target as HTMLSelectElement
+  const other = others.value.find(({ id }) => id === list.value)
+  list.value = ''
+  if (!other) return
+  const { scene, bends, makeId } = document
+  const own = Math.round(layerTimeAt(scene!, other.id, playback.time, bends))
+  const shape = currentValue(other.properties['outline']!, own, bends) as Outline
+  const options = { shape, time: playback.time, autoKey: preferences.autoKey, makeId }
+  document.apply(
+    'Became another shape',
+    (draft) => becomeShape(draft, ref.value, options),
+    () => (chosen.value = new Set()),
+  )
+}
 const setFirst = (): void => {
   document.apply(
     'First vertex chosen',
@@ -127,6 +153,16 @@ const reverse = (): void => {
           {{ outline.closed ? 'Open it' : 'Close it' }}
         </button>
         <IconButton small :icon="ArrowRightLeft" label="Reverse its direction" @press="reverse" />
+        <select
+          v-if="others.length > 0"
+          class="field become"
+          aria-label="Become the shape of"
+          title="Here it becomes the shape of another path: vertices are added and paired so that they go the least way"
+          @change="become"
+        >
+          <option value="">Become…</option>
+          <option v-for="other in others" :key="other.id" :value="other.id">{{ other.name }}</option>
+        </select>
       </template>
       <button type="button" class="button small" @click="$emit('leave')">Done</button>
     </div>
@@ -217,6 +253,11 @@ const reverse = (): void => {
 
 .words {
   color: var(--ink-2);
+}
+
+.become {
+  width: 96px;
+  font-size: 0.75rem;
 }
 
 .place {
