@@ -84,8 +84,10 @@ test('the text tool puts a text and writes in it; what is pressed elsewhere take
 
   await page.getByRole('button', { name: 'Text', exact: true }).last().click()
   await page.keyboard.press('ControlOrMeta+k')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()
   await page.keyboard.type('lock or unlock')
   await page.keyboard.press('Enter')
+  await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeHidden()
   await page.keyboard.press('Shift+F2')
   await expect(page.getByText('“Text” is locked')).toBeVisible()
 })
