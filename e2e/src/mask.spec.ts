@@ -112,6 +112,8 @@ test('a mask is chosen in a layer’s menu, travels along or stays put without a
   await page.getByLabel('seen through').selectOption('Ellipse')
   const masked = await pixels(page)
   expect(masked === shown).toBe(false)
+  // What is not drawn any more says why.
+  await expect(page.getByRole('button', { name: 'Ellipse: list all properties' })).toHaveText(/^mask/)
   await page.getByLabel('the mask travels along').check()
   await expect.poll(async () => (await pixels(page)) === masked).toBe(true)
   const layers = async () => (await savedFile(page)).project.scenes[0]!.layers

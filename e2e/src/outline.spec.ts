@@ -113,6 +113,31 @@ test('an outline is bent by keys alone, and what is no vertex stays', async ({ p
   expect(await places(page)).toHaveLength(5)
 })
 
+test('what is dragged in an outline is given up by Escape alone, and Space pans there, too', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  const drawn = await places(page)
+  await page.mouse.dblclick(...seen(560, 360))
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  await expect(bar).toContainText('5 vertices')
+  await page.mouse.move(...seen(520, 200))
+  await page.mouse.down()
+  await page.mouse.move(...seen(520, 300))
+  await page.mouse.move(...seen(520, 320))
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(bar).toContainText('5 vertices')
+  expect(await places(page)).toEqual(drawn)
+  const before = (await vertex(page, 1).boundingBox())!
+  await page.keyboard.down(' ')
+  await drag(page, seen(1100, 620), [-60, -30])
+  await page.keyboard.up(' ')
+  const after = (await vertex(page, 1).boundingBox())!
+  expect(after.x - before.x).toBeCloseTo(-60, 0)
+  expect(after.y - before.y).toBeCloseTo(-30, 0)
+})
+
 test('a pennant waves by three vertices: one key holds all of the outline, and the loop closes', async ({
   page,
 }) => {

@@ -38,9 +38,9 @@ export function paintItems(
 function paintAlike(context: Context2d, items: readonly DrawItem[], { pictures, scale }: PaintItems): void {
   // One whose eye is shut masks nothing.
   const masks = items[0]!.masks.filter(({ layer }) => layer.visible)
-  const isSeen = items.some(({ shown, opacity }) => shown && opacity > 0)
   if (masks.length === 0) paintUnmasked(context, items, { pictures, scale })
-  else if (isSeen) paintMasked(context, items, { masks, pictures, scale })
+  else if (items.some(({ shown, opacity }) => shown && opacity > 0))
+    paintMasked(context, items, { masks, pictures, scale })
 }
 
 function paintMasked(

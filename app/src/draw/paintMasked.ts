@@ -4,8 +4,9 @@ import { itemCorners } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
 
-/** Standard deviations past which a blur is nothing to be seen. */
+/** Standard deviations past which a blur is nothing to be seen, and px past which none is looked at: a sheet has an end. */
 const BLUR_REACH = 3
+const MOST_ROOM = 1024
 /** How far beyond its line a stroke's corners may reach, stroke widths. */
 const MITRE = 5
 
@@ -69,9 +70,12 @@ function withSheet(width: number, height: number, use: (context: Context2d) => v
   context.save()
   context.resetTransform()
   context.clearRect(0, 0, width, height)
-  use(context)
-  context.restore()
-  inUse -= 1
+  try {
+    use(context)
+  } finally {
+    context.restore()
+    inUse -= 1
+  }
 }
 
 /** Paints something multiplied by what masks cover. The context's transform must be the stage's. */
@@ -119,7 +123,8 @@ function regionOf(
   masks: readonly ItemMask[],
   { pictures, scale }: Pick<PaintThrough, 'pictures' | 'scale'>,
 ): Region {
-  const room = Math.ceil(Math.max(...masks.map(({ feather }) => (feather / 2) * scale * BLUR_REACH))) + 1
+  const reach = Math.max(...masks.map(({ feather }) => (feather / 2) * scale * BLUR_REACH))
+  const room = Math.ceil(Math.min(reach, MOST_ROOM)) + 1
   const { width, height } = context.canvas
   const [left, top, right, bottom] = masks
     .filter(({ inverted }) => !inverted)
@@ -145,9 +150,7 @@ function boxOf({ items }: ItemMask, stage: DOMMatrix, pictures: PictureBook): Bo
     const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
     const reach = stroke * Math.hypot(item.matrix[0]!, item.matrix[1]!) * MITRE
     return itemCorners(item, pictures).flatMap(([x, y]) =>
-      [-reach, reach].map((by) => {
-        return stage.transformPoint({ x: x + by, y: y + by })
-      }),
+      [-reach, reach].map((by) => stage.transformPoint({ x: x + by, y: y + by })),
     )
   })
   const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]

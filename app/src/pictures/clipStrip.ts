@@ -26,6 +26,8 @@ export function clipStripOf(asset: ClipAsset, read: ReadAsset): Promise<ClipStri
     return blob ? readStrip(blob, count, HEIGHT) : []
   })().catch(() => [])
   strips.set(asset.sha256, made)
+  // What could not be read now may be there later.
+  void made.then(({ length }) => length === 0 && strips.delete(asset.sha256))
   return made
 }
 

@@ -18,7 +18,6 @@ export { shareTime, type ShareTime } from './layers/shareTime.ts'
 export {
   bendOfMove,
   frameMoveOf,
-  MOVE_BEND,
   setFrameMove,
   setMoveBend,
   type FrameMove,
@@ -72,11 +71,10 @@ export {
   reverseOutline,
   setFirstVertex,
 } from './outlines/changeOutline.ts'
-export { setMask, setMaskFollows } from './layers/masks.ts'
+export { setMask, setMaskEdge, setMaskFollows, type MaskEdge } from './layers/masks.ts'
 export { becomeShape, type BecomeShape } from './outlines/becomeShape.ts'
 export { insertVertex } from './outlines/insertVertex.ts'
 export {
-  armOffset,
   isJoined,
   madeCorners,
   madeSmooth,

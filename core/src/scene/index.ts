@@ -45,7 +45,7 @@ export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/
 export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
 export { dashOf, drawnPart, TRIM, type Dash, type Trim } from './layers/trim.ts'
 export { ellipseLength, outlineLength, rectangleLength } from './outline/lineLength.ts'
-export { canMask } from './schema/checkMasks.ts'
+export { canMask, checkMasks } from './schema/checkMasks.ts'
 export { LIMITS } from './schema/limits.ts'
 export { mostCopies, reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'
@@ -60,6 +60,7 @@ export {
 } from './matrix.ts'
 export { outlineBounds, type Bounds } from './outline/outlineBounds.ts'
 export {
+  armOffset,
   outlineAsCubics,
   outlineCubics,
   outlinePathData,
@@ -80,7 +81,7 @@ export {
   type Framing,
 } from './framing.ts'
 export { soundingIn, type Sounding } from './sampling/soundingIn.ts'
-export { homesOf } from './sampling/homes.ts'
+export { homesOf, masksIn } from './sampling/homes.ts'
 export { compileShownClock } from './sampling/shownTime.ts'
 export { ownArt, type OwnArtOptions } from './sampling/ownArt.ts'
 export { alongDegrees, makePlacing, type Placing } from './sampling/placing.ts'

@@ -1,10 +1,7 @@
-import { type Draft } from 'immer'
 import * as edit from '../../src/edit/index.ts'
-import { type Project } from '../../src/scene/index.ts'
 import type { Ticks } from '../../src/time/index.ts'
 import {
   SCENE,
-  type Draw,
   anyTicks,
   pair,
   one,
@@ -21,11 +18,11 @@ import {
   RULES,
   sceneOf,
 } from './draw.ts'
-
-type Recipe = (draft: Draft<Project>, draw: Draw) => unknown
+import { SHAPE_RECIPES, type Recipe } from './shapeRecipes.ts'
 
 /** Every recipe, called as its types allow and with any numbers. */
 export const RECIPES: Readonly<Record<string, Recipe>> = {
+  ...SHAPE_RECIPES,
   addKey: (d, w) => edit.addKey(d, propertyOf(w), anyTicks(w), w.makeId),
   addKeys: (d, w) => {
     const ref = propertyOf(w)
@@ -130,32 +127,6 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
     edit.followInPlace(d, SCENE, layersOf(w), { parent: one(w, [null, layerOf(w)]), time: anyTicks(w) }),
   groupLayers: (d, w) => edit.groupLayers(d, SCENE, layersOf(w), { name: w.text(), makeId: w.makeId }),
   healKeys: (d, w) => edit.healKeys(d, keysOf(w), anyTicks(w)),
-  insertVertex: (d, w) => edit.insertVertex(d, ofKind(w, 'outline'), { edge: w.pick(4), s: w.number() }),
-  removeVertices: (d, w) => edit.removeVertices(d, ofKind(w, 'outline'), new Set([w.pick(5), w.pick(5)])),
-  closeOutline: (d, w) => edit.closeOutline(d, ofKind(w, 'outline'), w.pick(2) === 0),
-  becomeShape: (d, w) => {
-    const vertex = () => ({
-      at: [w.number(), w.number()] as const,
-      arrive: { angle: w.number(), length: w.number() },
-      leave: { angle: w.number(), length: w.number() },
-      corner: w.number(),
-    })
-    const vertices = Array.from({ length: 2 + w.pick(6) }, vertex)
-    edit.becomeShape(d, ofKind(w, 'outline'), {
-      shape: { closed: w.pick(2) === 0, vertices },
-      time: anyTicks(w),
-      autoKey: w.pick(2) === 0,
-      makeId: w.makeId,
-    })
-  },
-  reverseOutline: (d, w) => edit.reverseOutline(d, ofKind(w, 'outline')),
-  setFirstVertex: (d, w) => edit.setFirstVertex(d, ofKind(w, 'outline'), w.pick(5)),
-  reshapeOutline: (d, w) =>
-    edit.reshapeOutline(d, ofKind(w, 'outline'), anyTicks(w), {
-      autoKey: w.pick(2) === 0,
-      makeId: w.makeId,
-      change: (outline) => edit.movedVertices(outline, new Set([w.pick(4)]), [w.number(), w.number()]),
-    }),
   linkBends: (d, w) => edit.linkBends(d, keysOf(w), d.bends[0]?.id ?? 'none'),
   joinSeams: (d, w) => edit.joinSeams(d, [propertyOf(w), propertyOf(w)]),
   makeLoop: (d, w) =>
@@ -278,60 +249,7 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
   },
   setWaypoints: (d, w) => edit.setWaypoints(d, placeKeys(w), w.pick(2) === 0),
   shiftKeyValues: (d, w) => edit.shiftKeyValues(d, keysOf(w), [w.number(), w.number()]),
-  revealLayers: (d, w) =>
-    edit.revealLayers(d, SCENE, layersOf(w), {
-      from: one(w, ['left', 'right', 'top', 'bottom', 'middle']),
-      begin: anyTicks(w),
-      end: anyTicks(w),
-      bend: edit.MOVE_BEND,
-      makeId: w.makeId,
-    }),
-  splitIntoPanels: (d, w) => {
-    edit.splitIntoPanels(d, SCENE, layersOf(w), {
-      stand: one(w, ['upright', 'level']),
-      gap: w.number(),
-      begin: anyTicks(w),
-      length: w.number(),
-      stagger: w.number(),
-      bend: edit.MOVE_BEND,
-      makeId: w.makeId,
-    })
-  },
-  drawLineOn: (d, w) =>
-    edit.drawLineOn(d, SCENE, layersOf(w), {
-      from: anyTicks(w),
-      to: anyTicks(w),
-      bend: { kind: 'linear' },
-      makeId: w.makeId,
-    }),
-  setMask: (d, w) =>
-    edit.setMask(d, SCENE, layersOf(w), one(w, [null, { layer: layerOf(w), feather: w.number() }])),
-  setMaskFollows: (d, w) =>
-    edit.setMaskFollows(
-      d,
-      { scene: SCENE, layer: layerOf(w) },
-      { follows: w.pick(2) === 0, time: anyTicks(w) },
-    ),
-  setHeardAtAnySpeed: (d, w) => edit.setHeardAtAnySpeed(d, SCENE, layersOf(w), w.pick(2) === 0),
-  setFrameMove: (d, w) => {
-    const stop = () => ({
-      t: anyTicks(w),
-      framing: { centre: [w.number(), w.number()] as const, width: w.number(), turn: w.number() },
-    })
-    const stops = [stop(), stop(), stop()].slice(w.pick(2))
-    edit.setFrameMove(d, { scene: SCENE, layer: layerOf(w) }, { stops, bend: { kind: 'linear' } }, w.makeId)
-  },
-  setMoveBend: (d, w) => edit.setMoveBend(d, { scene: SCENE, layer: layerOf(w) }, edit.MOVE_BEND, w.makeId),
   simplifyKeys: (d, w) => edit.simplifyKeys(d, keysOf(w), { within: w.number() }),
-  moveEachStill: (d, w) => {
-    const box = () => ({ x: w.number(), y: w.number(), width: w.number(), height: w.number() })
-    edit.moveEachStill(d, SCENE, new Map(layersOf(w).map((id) => [id, box()])), {
-      percent: w.number(),
-      seed: w.number(),
-      bend: edit.MOVE_BEND,
-      makeId: w.makeId,
-    })
-  },
   addSound: (d, w) =>
     edit.addSound(
       d,
@@ -350,15 +268,6 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
     edit.shareTime(d, SCENE, layersOf(w), {
       overlap: w.number(),
       fade: { kind: 'linear' },
-      makeId: w.makeId,
-    }),
-  slideInDepth: (d, w) =>
-    edit.slideInDepth(d, SCENE, layersOf(w), {
-      by: pair(w),
-      factor: w.number(),
-      from: anyTicks(w),
-      to: anyTicks(w),
-      bend: edit.MOVE_BEND,
       makeId: w.makeId,
     }),
   slideLayers: (d, w) =>

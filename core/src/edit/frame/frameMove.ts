@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import { QUICK_BENDS, type Bend, type BendLibrary, type PlainBend } from '../../bend/index.ts'
+import type { Bend, BendLibrary, PlainBend } from '../../bend/index.ts'
 import type { Key, Property, Value } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
 import {
@@ -121,9 +121,6 @@ export function frameMoveOf(scene: Scene, layerId: string, library: BendLibrary)
   })
   return stops.length === times.length ? { stops, bend: scale.keys[0]!.bend } : null
 }
-
-/** What a move is bent by where nothing else is asked for: eased at both ends. */
-export const MOVE_BEND = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend
 
 /** A bend of the project's own that all lanes of a new move are linked to. */
 export function bendOfMove(

@@ -1,16 +1,10 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
+import { EASE_BOTH } from '../../bend/index.ts'
 import { ids, layerWith, projectOf } from '../../../test/trials.ts'
 import { framingCorners, framingOf, ownMatrixAt, type Project } from '../../scene/index.ts'
 import { asTicks, frameTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import {
-  alternatingMoves,
-  frameMoveOf,
-  MOVE_BEND,
-  moveEachStill,
-  slideInDepth,
-  type SlideInDepth,
-} from '../index.ts'
+import { alternatingMoves, frameMoveOf, moveEachStill, slideInDepth, type SlideInDepth } from '../index.ts'
 
 const FRAME = [1920, 1080] as const
 const STILL = { x: -1500, y: -1000, width: 3000, height: 2000 }
@@ -22,7 +16,7 @@ const project = produce(projectOf([layerWith('a', {}), layerWith('b', {}), layer
 const stills = new Map(['a', 'b', 'c'].map((id) => [id, STILL]))
 const made = (seed: number, given: Project = project, of = stills): Project =>
   produce(given, (draft) =>
-    moveEachStill(draft, 'scene', of, { percent: 20, seed, bend: MOVE_BEND, makeId: ids() }),
+    moveEachStill(draft, 'scene', of, { percent: 20, seed, bend: EASE_BOTH, makeId: ids() }),
   )
 
 describe('several stills', () => {
@@ -71,7 +65,7 @@ describe('a slide in depth', () => {
         factor: 0.5,
         from: at(0),
         to: at(2),
-        bend: MOVE_BEND,
+        bend: EASE_BOTH,
         makeId: ids(),
         ...options,
       }),

@@ -7,6 +7,7 @@ import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
 import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { clearAnimation } from '../keys/keys.ts'
+import { travelKeys } from '../keys/travel.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { sceneIn, type MakeId } from '../refs.ts'
 import { bendOfMove } from './frameMove.ts'
@@ -77,9 +78,6 @@ function slide(
   editProperty(draft, ref, (property) => ({
     ...property,
     value: place(-1),
-    keys: [
-      { id: makeId(), t: from, value: place(-1), bend, through: 'corner' },
-      { id: makeId(), t: to, value: place(1), bend, through: 'corner' },
-    ],
+    keys: travelKeys({ times: [from, to], values: [place(-1), place(1)], bend }, makeId),
   }))
 }

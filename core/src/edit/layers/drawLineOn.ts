@@ -1,10 +1,11 @@
 import type { Draft } from 'immer'
 import type { PlainBend } from '../../bend/index.ts'
-import type { Key } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperty } from '../editProperty.ts'
+import { restingValue } from '../keys/restingValue.ts'
+import { travelKeys } from '../keys/travel.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn, type MakeId } from '../refs.ts'
 
@@ -17,7 +18,8 @@ export interface LineOn {
 }
 
 /**
- * Has the lines of shapes drawn on, from nothing to all of them: two keys of where the line ends, in place of those it had.
+ * Has the lines of shapes drawn on, from nothing to what there is of them in the end: two keys of where the line
+ * ends, in place of those it had.
  * @throws BadEdit for what is no shape, is locked, or has no line, and for no time
  */
 export function drawLineOn(
@@ -35,13 +37,10 @@ export function drawLineOn(
       throw new BadEdit(`“${name}” is no shape, whose line could be drawn on. Nothing was changed.`)
     if (width.keys.length === 0 && !((width.value as number) > 0))
       throw new BadEdit(`“${name}” has no line: give it a stroke width first. Nothing was changed.`)
-    const key = (time: Ticks, value: number): Key => ({
-      id: makeId(),
-      t: layerTicks(draft, ref, time),
-      value,
-      bend,
-      through: 'corner',
+    const times = [layerTicks(draft, ref, from), layerTicks(draft, ref, to)] as const
+    editProperty(draft, ref, (property) => {
+      const values = [0, restingValue(property)] as const
+      return { ...property, value: values[1], keys: travelKeys({ times, values, bend }, makeId) }
     })
-    editProperty(draft, ref, (property) => ({ ...property, value: 100, keys: [key(from, 0), key(to, 100)] }))
   }
 }

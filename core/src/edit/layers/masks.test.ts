@@ -10,7 +10,15 @@ import {
   type Project,
 } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { duplicateLayers, removeLayers, setMask, setMaskFollows, setParent } from '../index.ts'
+import {
+  duplicateLayers,
+  removeLayers,
+  setMask,
+  setMaskEdge,
+  setMaskFollows,
+  setParent,
+  ungroupLayers,
+} from '../index.ts'
 
 const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
 const placed = (x: number, y: number, turn = 0) => ({
@@ -97,6 +105,40 @@ describe('a mask', () => {
     expect(layerOf(apart, 'a').mask).toEqual({ layer: 'hole' })
   })
 
+  it('keeps how its edge is while it changes for another, which stays put', () => {
+    const ref = { scene: 'scene', layer: 'a' }
+    const given = projectOf([hole, { ...hole, id: 'other' }, still('a', { layer: 'hole' })])
+    const soft = edited(given, (draft) => {
+      setMaskEdge(draft, ref, { inverted: true, feather: 12 })
+      setMaskFollows(draft, ref, { follows: true, time: at(0) })
+    })
+    expect(layerOf(soft, 'a').mask).toEqual({ layer: 'hole', inverted: true, feather: 12, follows: true })
+    const changed = edited(soft, (draft) => setMask(draft, 'scene', ['a'], 'other'))
+    expect(layerOf(changed, 'a').mask).toEqual({ layer: 'other', inverted: true, feather: 12 })
+    const sharp = edited(changed, (draft) => setMaskEdge(draft, ref, { inverted: false, feather: -3 }))
+    expect(layerOf(sharp, 'a').mask).toEqual({ layer: 'other' })
+  })
+
+  it('of a group that is taken apart masks what was in it, but not itself', () => {
+    const group = { ...layerWith('g', {}, 'group'), mask: { layer: 'hole', follows: true } as const }
+    const other = { ...hole, id: 'other' }
+    const own = still('b', { layer: 'other' }, { parent: 'g' })
+    const project = projectOf([
+      group,
+      { ...hole, parent: 'g' },
+      other,
+      still('a', undefined, { parent: 'g' }),
+      own,
+    ])
+    const apart = edited(project, (draft) => void ungroupLayers(draft, 'scene', ['g'], at(0)))
+    expect(['a', 'b', 'hole'].map((id) => layerOf(apart, id).mask)).toEqual([
+      { layer: 'hole' },
+      { layer: 'other' },
+      undefined,
+    ])
+    expect(problem(apart)).toBe('')
+  })
+
   it('that a file says travels along rides on what it masks', () => {
     const read = projectSchema.parse(projectOf([hole, still('a', { layer: 'hole', follows: true })]))
     expect(layerOf(read, 'hole').parent).toBe('a')
@@ -128,10 +170,10 @@ describe('a mask', () => {
       'mask itself',
     )
     expect(problem(projectOf([hole, still('a', { layer: 'hole', feather: -1 })]))).not.toBe('')
-    expect(() => edited(masked, (draft) => setMask(draft, 'scene', ['hole'], { layer: 'a' }))).not.toThrow()
-    const locked = projectOf([hole, still('a', undefined, { locked: true })])
-    expect(() => edited(locked, (draft) => setMask(draft, 'scene', ['a'], { layer: 'hole' }))).toThrow(
-      'is locked',
+    expect(() => edited(masked, (draft) => setMask(draft, 'scene', ['hole'], 'a'))).toThrow(
+      /cannot be seen through that: the layer would mask itself/,
     )
+    const locked = projectOf([hole, still('a', undefined, { locked: true })])
+    expect(() => edited(locked, (draft) => setMask(draft, 'scene', ['a'], 'hole'))).toThrow('is locked')
   })
 })

@@ -9,6 +9,7 @@ import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { bendOfMove } from '../frame/frameMove.ts'
 import { placedElsewhere } from '../frame/placedElsewhere.ts'
 import { clearAnimation } from '../keys/keys.ts'
+import { travelKeys } from '../keys/travel.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { sceneIn, type MakeId } from '../refs.ts'
 
@@ -55,8 +56,8 @@ export function splitIntoPanels(
   row.forEach((layer, i) => {
     const ref = { scene: sceneId, layer: layer.id }
     const start = asTicks(begin + Math.round(i * stagger) * frameTicks(rate))
-    const times = [start, asTicks(start + length)].map((time) => layerTicks(draft, ref, time))
-    const now = (name: string) => currentValue(layer.properties[name]!, times[1]!, libraryIn(draft))
+    const times = [layerTicks(draft, ref, start), layerTicks(draft, ref, asTicks(start + length))] as const
+    const now = (name: string) => currentValue(layer.properties[name]!, times[1], libraryIn(draft))
     const place = now('position') as Vec2
     const [pivot, scale] = [now('pivot') as Vec2, now('scale') as Vec2]
     if ((now('turn') as number) % 360 !== 0 || !(scale[axis] > 0))
@@ -81,13 +82,7 @@ export function splitIntoPanels(
     editProperty(draft, { ...ref, property: 'position' }, (given) => ({
       ...given,
       value: place,
-      keys: [outside, place].map((value, k) => ({
-        id: makeId(),
-        t: times[k]!,
-        value,
-        bend,
-        through: 'corner' as const,
-      })),
+      keys: travelKeys({ times, values: [outside, place], bend }, makeId),
     }))
   })
 }

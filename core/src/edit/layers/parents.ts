@@ -179,7 +179,8 @@ function turnedAbout(
 }
 
 /**
- * Takes groups away and leaves what is in them where it stands at a moment, riding on what the groups rode on.
+ * Takes groups away and leaves what is in them where it stands at a moment, riding on what the groups rode on, and seen
+ * through what the groups were, unless it has a mask of its own.
  * @returns the layers that were in them
  * @throws BadEdit where none is a group, or one or what is in it is locked
  */
@@ -195,8 +196,15 @@ export function ungroupLayers(
   const locked = groups.find((group) => group.locked)
   if (locked) throw new BadEdit(`“${locked.name}” is locked. Unlock it to take it apart.`)
   const freed: string[] = []
-  for (const { id, parent } of groups) {
-    const members = scene.layers.filter((layer) => layer.parent === id).map((layer) => layer.id)
+  for (const { id, parent, mask } of groups) {
+    const inside = scene.layers.filter((layer) => layer.parent === id)
+    const members = inside.map((layer) => layer.id)
+    // Each is seen through what all of them were.
+    for (const layer of inside)
+      if (mask && !layer.mask && layer.id !== mask.layer) {
+        layer.mask = { ...mask }
+        delete layer.mask.follows
+      }
     followInPlace(draft, sceneId, members, { parent, time })
     removeLayers(draft, sceneId, [id])
     freed.push(...members)

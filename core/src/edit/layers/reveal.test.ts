@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { EASE_BOTH } from '../../bend/index.ts'
 import { edited, ids, layerWith, projectOf } from '../../../test/trials.ts'
 import { projectSchema, sceneAt, type Layer, type PictureAsset, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { drawLineOn, MOVE_BEND, revealLayers, splitIntoPanels, type RevealFrom } from '../index.ts'
+import { drawLineOn, revealLayers, splitIntoPanels, type RevealFrom } from '../index.ts'
 
 const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
 const STILL: PictureAsset = {
@@ -36,7 +37,7 @@ describe('a reveal', () => {
         from,
         begin: at(1),
         end: at(2),
-        bend: MOVE_BEND,
+        bend: EASE_BOTH,
         makeId: ids(),
       }),
     )
@@ -60,6 +61,26 @@ describe('a reveal', () => {
       expect(made.scenes[0]!.layers[0]!.properties['position']!.keys).toEqual([])
     }
   })
+  it('takes the place of the one before, whichever side that opened from, and keeps a crop that is there', () => {
+    const cut = edited(
+      project,
+      (draft) => void (draft.scenes[0]!.layers[0]!.properties['crop right']!.value = 20),
+    )
+    const reveal = (given: Project, from: RevealFrom, begin: number): Project =>
+      edited(given, (draft) =>
+        revealLayers(draft, 'scene', ['a'], {
+          from,
+          begin: at(begin),
+          end: at(begin + 1),
+          bend: EASE_BOTH,
+          makeId: ids(),
+        }),
+      )
+    const twice = reveal(reveal(cut, 'right', 3), 'left', 0)
+    expect(cropAt(twice, 'a', 0)).toEqual([0, 100, 0, 0])
+    expect(cropAt(twice, 'a', 3)).toEqual([0, 20, 0, 0])
+    expect(twice.scenes[0]!.layers[0]!.properties['crop left']!.keys).toEqual([])
+  })
   it('has one bend for all its edges', () => {
     const made = revealed('middle')
     const bends = made.scenes[0]!.layers.flatMap(({ properties }) =>
@@ -73,7 +94,7 @@ describe('a reveal', () => {
   })
   it('is refused for what cannot be cropped, and for no time', () => {
     const shape = projectOf([layerWith('r', {})])
-    const how = { from: 'left', begin: at(0), end: at(1), bend: MOVE_BEND, makeId: ids() } as const
+    const how = { from: 'left', begin: at(0), end: at(1), bend: EASE_BOTH, makeId: ids() } as const
     expect(() => edited(shape, (draft) => revealLayers(draft, 'scene', ['r'], how))).toThrow(
       'cannot be cropped',
     )
@@ -92,7 +113,7 @@ describe('panels', () => {
         begin: at(0),
         length: at(1),
         stagger: 6,
-        bend: MOVE_BEND,
+        bend: EASE_BOTH,
         makeId: ids(),
       }),
     )
@@ -123,7 +144,7 @@ describe('panels', () => {
       begin: at(0),
       length: at(1),
       stagger: 0,
-      bend: MOVE_BEND,
+      bend: EASE_BOTH,
       makeId: ids(),
     } as const
     expect(() => edited(project, (draft) => splitIntoPanels(draft, 'scene', ['a'], how))).toThrow(
@@ -141,7 +162,7 @@ describe('panels', () => {
 
 it('a line is drawn on from nothing to all of it', () => {
   const shape = projectOf([layerWith('r', { 'stroke width': { kind: 'number', value: 4, keys: [] } })])
-  const when = { from: at(1), to: at(2), bend: MOVE_BEND, makeId: ids() }
+  const when = { from: at(1), to: at(2), bend: EASE_BOTH, makeId: ids() }
   const made = edited(shape, (draft) => drawLineOn(draft, 'scene', ['r'], when))
   const { keys } = made.scenes[0]!.layers[0]!.properties['trim end']!
   expect(keys.map(({ t, value }) => [t, value])).toEqual([

@@ -1,11 +1,12 @@
 import type { Draft } from 'immer'
-import type { Bend, PlainBend } from '../../bend/index.ts'
-import type { Key } from '../../property/index.ts'
+import type { PlainBend } from '../../bend/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperty } from '../editProperty.ts'
 import { bendOfMove } from '../frame/frameMove.ts'
+import { restingValue } from '../keys/restingValue.ts'
+import { travelKeys } from '../keys/travel.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn, type MakeId } from '../refs.ts'
 
@@ -22,17 +23,20 @@ export interface Reveal {
   readonly makeId: MakeId
 }
 
+const SIDES = ['left', 'right', 'top', 'bottom'] as const
+
 /** The sides that are cropped at first, and by how much, %. */
-const CROPPED: Readonly<Record<RevealFrom, Readonly<Record<string, number>>>> = {
-  left: { 'crop right': 100 },
-  right: { 'crop left': 100 },
-  top: { 'crop bottom': 100 },
-  bottom: { 'crop top': 100 },
-  middle: { 'crop left': 50, 'crop right': 50 },
+const CROPPED: Readonly<Record<RevealFrom, Readonly<Partial<Record<(typeof SIDES)[number], number>>>>> = {
+  left: { right: 100 },
+  right: { left: 100 },
+  top: { bottom: 100 },
+  bottom: { top: 100 },
+  middle: { left: 50, right: 50 },
 }
 
 /**
- * Opens pictures, clips and shown scenes behind a moving edge: keys of their crop, in place of those it had.
+ * Opens pictures, clips and shown scenes behind a moving edge: keys of their crop, in place of those it had on any side; they
+ * come to be cropped as they were in the end.
  * @throws BadEdit for what cannot be cropped, is locked, and for no time
  */
 export function revealLayers(
@@ -50,23 +54,19 @@ export function revealLayers(
       )
   }
   const bend = bendOfMove(draft, { name: 'Reveal', bend: plain }, makeId)
-  for (const id of ids)
-    for (const [property, cropped] of Object.entries(CROPPED[from])) {
-      const ref = { scene: sceneId, layer: id, property }
-      const times = [begin, end].map((time) => layerTicks(draft, ref, time))
-      const key = (t: Ticks, value: number): Key => keyAt(makeId(), t, value, bend)
-      editProperty(draft, ref, (given) => ({
-        ...given,
-        value: 0,
-        keys: [key(times[0]!, cropped), key(times[1]!, 0)],
-      }))
+  for (const layer of ids)
+    for (const side of SIDES) {
+      const ref = { scene: sceneId, layer, property: `crop ${side}` }
+      const times = [layerTicks(draft, ref, begin), layerTicks(draft, ref, end)] as const
+      const cropped = CROPPED[from][side]
+      editProperty(draft, ref, (given) => {
+        const value = restingValue(given)
+        const values = [cropped ?? value, value] as const
+        return {
+          ...given,
+          value,
+          keys: cropped === undefined ? [] : travelKeys({ times, values, bend }, makeId),
+        }
+      })
     }
 }
-
-const keyAt = (id: string, t: Ticks, value: Key['value'], bend: Bend): Key => ({
-  id,
-  t,
-  value,
-  bend,
-  through: 'corner',
-})

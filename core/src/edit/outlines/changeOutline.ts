@@ -1,6 +1,5 @@
 import type { Draft } from 'immer'
-import type { Handle } from '../../bend/index.ts'
-import { VERTEX_WIDTH, type Key, type Outline, type Property } from '../../property/index.ts'
+import type { Key, Outline, Property } from '../../property/index.ts'
 import type { Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
@@ -9,6 +8,7 @@ import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { setValueAt, type SetValueOptions } from '../keys/keys.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { findProperty, type PropertyRef } from '../refs.ts'
+import { withVertexLifts, type Rearranged } from './vertexLifts.ts'
 import { reversedOutline, startingAt, withoutVertices } from './vertices.ts'
 
 /**
@@ -37,13 +37,6 @@ function outlineIn(draft: Draft<Project>, ref: PropertyRef): Property {
   return property
 }
 
-/** Where each vertex comes from, by its number before. */
-interface Rearranged {
-  readonly from: readonly number[]
-  /** Whether it goes the other way, so that what arrived at a vertex leaves it. */
-  readonly isTurned: boolean
-}
-
 /** Changes an outline in every key alike; bumps of the bends go with their vertices. */
 function rearrange(
   draft: Draft<Project>,
@@ -57,27 +50,12 @@ function rearrange(
     value: change(property.value as Outline),
     keys: property.keys.map((key): Key => {
       const { vertices } = key.value as Outline
-      return withLifts({ ...key, value: change(key.value as Outline) }, to(vertices.length))
+      return withVertexLifts({ ...key, value: change(key.value as Outline) }, to(vertices.length))
     }),
   }))
 }
 
 const inOrder = (count: number): number[] => Array.from({ length: count }, (_, i) => i)
-
-/** Arms' numbers of a vertex, arriving and leaving changed. */
-const TURNED = [0, 1, 4, 5, 2, 3, 6] as const
-
-function withLifts(key: Key, { from, isTurned }: Rearranged): Key {
-  const { bend } = key
-  if (bend.kind !== 'handles' || !(bend.leave.lift ?? bend.arrive.lift)) return key
-  const rearranged = (handle: Handle): Handle => {
-    if (!handle.lift) return handle
-    const numbers = isTurned ? TURNED : inOrder(VERTEX_WIDTH)
-    const lift = from.flatMap((vertex) => numbers.map((n) => handle.lift![vertex * VERTEX_WIDTH + n] ?? 0))
-    return { ...handle, lift }
-  }
-  return { ...key, bend: { kind: 'handles', leave: rearranged(bend.leave), arrive: rearranged(bend.arrive) } }
-}
 
 /**
  * Takes vertices out of an outline, in every key; the edges on both sides become one.
@@ -94,7 +72,6 @@ export function removeVertices(draft: Draft<Project>, ref: PropertyRef, which: R
     (outline) => withoutVertices(outline, held(outline, which)),
     (count) => ({
       from: left(count),
-      isTurned: false,
     }),
   )
 }
@@ -111,7 +88,6 @@ export function closeOutline(draft: Draft<Project>, ref: PropertyRef, closed: bo
     (outline) => ({ ...outline, closed }),
     (count) => ({
       from: inOrder(count),
-      isTurned: false,
     }),
   )
 }
@@ -141,7 +117,6 @@ export function setFirstVertex(draft: Draft<Project>, ref: PropertyRef, first: n
     (outline) => startingAt(outline, Math.min(first, outline.vertices.length - 1)),
     (count) => ({
       from: inOrder(count).map((i) => (i + first) % count),
-      isTurned: false,
     }),
   )
 }

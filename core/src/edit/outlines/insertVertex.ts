@@ -1,11 +1,12 @@
 import type { Draft } from 'immer'
-import type { Handle } from '../../bend/index.ts'
-import { VERTEX_WIDTH, type Key, type Outline, type Vertex } from '../../property/index.ts'
+import type { Key, Outline, Vertex } from '../../property/index.ts'
 import { splitCubic, type Vec2 } from '../../route/index.ts'
 import { LIMITS, outlineCubics, type Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperty } from '../editProperty.ts'
 import type { PropertyRef } from '../refs.ts'
+import { armTo } from './vertices.ts'
+import { withVertexLifts } from './vertexLifts.ts'
 
 /**
  * Puts a vertex on an edge of an outline, in every key, without changing the shape at any of them (as long as no
@@ -32,7 +33,11 @@ export function insertVertex(
     return {
       ...property,
       value: splittable(property.value as Outline, edge) ? split(property.value) : property.value,
-      keys: property.keys.map((key): Key => withLifts({ ...key, value: split(key.value) }, edge + 1)),
+      keys: property.keys.map((key): Key => {
+        const from: (number | null)[] = [...(key.value as Outline).vertices.keys()]
+        from.splice(edge + 1, 0, null)
+        return withVertexLifts({ ...key, value: split(key.value) }, { from })
+      }),
     }
   })
 }
@@ -54,10 +59,14 @@ export function withVertex(outline: Outline, edge: number, s: number, near: Vert
   const straight = from.leave.length === 0 && to.arrive.length === 0
   const along = (a: number, b: number): number => a + s * (b - a)
   const [first, second] = splitCubic(cubic, s)
+  const armOf = (at: Vec2, end: Vec2, angle = 0): Vertex['leave'] => {
+    const arm = armTo([end[0] - at[0], end[1] - at[1]], angle)
+    return straight ? { ...arm, length: 0 } : arm
+  }
   const middle: Vertex = {
     at: straight ? [along(from.at[0], to.at[0]), along(from.at[1], to.at[1])] : first.to,
-    arrive: armOf(first.to, first.arrive, straight, near?.arrive.angle),
-    leave: armOf(second.from, second.leave, straight, near?.leave.angle),
+    arrive: armOf(first.to, first.arrive, near?.arrive.angle),
+    leave: armOf(second.from, second.leave, near?.leave.angle),
     corner: 0,
   }
   const shorter = (arm: Vertex['leave'], share: number): Vertex['leave'] => ({
@@ -70,25 +79,4 @@ export function withVertex(outline: Outline, edge: number, s: number, near: Vert
   made[next] = { ...made[next]!, arrive: shorter(to.arrive, 1 - s) }
   made.splice(edge + 1, 0, middle)
   return { closed, vertices: made }
-}
-
-/** An arm as angle and length; the angle is the one nearest to that of the key before, so that mixing does not spin it. */
-function armOf(at: Vec2, end: Vec2, straight: boolean, near = 0): Vertex['leave'] {
-  const [dx, dy] = [end[0] - at[0], end[1] - at[1]]
-  const angle = (Math.atan2(dy, dx) * 180) / Math.PI
-  return { angle: angle + 360 * Math.round((near - angle) / 360), length: straight ? 0 : Math.hypot(dx, dy) }
-}
-
-/** Bumps have numbers for every vertex; the new one's are 0. */
-function withLifts(key: Key, vertex: number): Key {
-  const { bend } = key
-  if (bend.kind !== 'handles' || !(bend.leave.lift ?? bend.arrive.lift)) return key
-  const at = vertex * VERTEX_WIDTH
-  const widened = (handle: Handle): Handle => {
-    if (!handle.lift) return handle
-    const before = Array.from({ length: at }, (_, i) => handle.lift![i] ?? 0)
-    const none = Array.from({ length: VERTEX_WIDTH }, () => 0)
-    return { ...handle, lift: [...before, ...none, ...handle.lift.slice(at)] }
-  }
-  return { ...key, bend: { kind: 'handles', leave: widened(bend.leave), arrive: widened(bend.arrive) } }
 }

@@ -2,7 +2,7 @@ import type { Outline, Vertex } from '../../property/index.ts'
 import { arcLength } from '../../route/index.ts'
 import { outlineCubics } from '../../scene/index.ts'
 import { withVertex } from './insertVertex.ts'
-import { reversedOutline, startingAt } from './vertices.ts'
+import { nearAngle, reversedOutline, startingAt } from './vertices.ts'
 
 /** The longest edge of an outline, which has one. */
 export function longestEdge(outline: Outline): number {
@@ -56,7 +56,7 @@ function travelFrom(from: readonly Vertex[], to: readonly Vertex[], first: numbe
 function withNearAngles(from: Outline, to: Outline): Outline {
   const near = (arm: Vertex['leave'], other: Vertex['leave']): Vertex['leave'] => ({
     ...arm,
-    angle: arm.angle + 360 * Math.round((other.angle - arm.angle) / 360),
+    angle: nearAngle(arm.angle, other.angle),
   })
   return {
     ...to,

@@ -1,5 +1,6 @@
 import type { Outline, Vertex } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
+import { armOffset } from '../../scene/index.ts'
 
 /** A vertex's side: the edge that comes to it, or the one that goes on from it. */
 export type VertexSide = 'arrive' | 'leave'
@@ -7,19 +8,15 @@ export type VertexSide = 'arrive' | 'leave'
 /** How far from opposite, degrees, arms may lie and still be one line. */
 const NEARLY = 0.01
 
-/** Where an arm ends, from its vertex. */
-export function armOffset({ angle, length }: Vertex['leave']): Vec2 {
-  const radians = (angle * Math.PI) / 180
-  return [length * Math.cos(radians), length * Math.sin(radians)]
-}
-
 /** The arm that ends so far from its vertex. @param near degrees; of all its angles the nearest to that, so that mixing does not spin it */
 export function armTo([dx, dy]: Vec2, near: number): Vertex['leave'] {
   const length = Math.hypot(dx, dy)
   return { angle: length === 0 ? near : nearAngle((Math.atan2(dy, dx) * 180) / Math.PI, near), length }
 }
 
-const nearAngle = (angle: number, near: number): number => angle + 360 * Math.round((near - angle) / 360)
+/** Of all the angles of a direction the one nearest to another, degrees. */
+export const nearAngle = (angle: number, near: number): number =>
+  angle + 360 * Math.round((near - angle) / 360)
 
 /** Whether both arms of a vertex lie in one line, so that they turn together. */
 export function isJoined({ arrive, leave }: Vertex): boolean {

@@ -1,4 +1,12 @@
-import { homesOf, isDrawn, mostCopies, type Layer, type Scene, type WhichCopies } from '../../scene/index.ts'
+import {
+  homesOf,
+  isDrawn,
+  masksIn,
+  mostCopies,
+  type Layer,
+  type Scene,
+  type WhichCopies,
+} from '../../scene/index.ts'
 
 /** A layer as it is drawn once. */
 export interface DrawnUse {
@@ -10,7 +18,7 @@ export interface DrawnUse {
 /** All a scene draws, bottom first, as the stage does: of copies the first on top, a copied group as one thing. */
 export function drawnUses(scene: Scene): DrawnUse[] {
   const homes = homesOf(scene)
-  const masks = new Set(scene.layers.flatMap(({ mask }) => (mask ? [mask.layer] : [])))
+  const masks = masksIn(homes)
   const usesIn = (home: string | null, copies: WhichCopies): DrawnUse[] =>
     [...(homes.get(home) ?? [])].reverse().flatMap((layer) => {
       const uses: DrawnUse[] = []

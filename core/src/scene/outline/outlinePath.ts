@@ -2,10 +2,16 @@ import type { Outline, Vertex } from '../../property/index.ts'
 import { splitCubic, type Cubic, type Vec2 } from '../../route/index.ts'
 import { roundCorner, type OutlineEdge, type RoundedCorner } from './roundCorner.ts'
 
-const armEnd = ({ at }: Vertex, arm: { readonly angle: number; readonly length: number }): Vec2 => {
+/** Where an arm ends, from its vertex. */
+export function armOffset({ angle, length }: Vertex['leave']): Vec2 {
+  const radians = (angle * Math.PI) / 180
+  return [length * Math.cos(radians), length * Math.sin(radians)]
+}
+
+const armEnd = ({ at }: Vertex, arm: Vertex['leave']): Vec2 => {
   if (arm.length === 0) return at
-  const radians = (arm.angle * Math.PI) / 180
-  return [at[0] + arm.length * Math.cos(radians), at[1] + arm.length * Math.sin(radians)]
+  const [dx, dy] = armOffset(arm)
+  return [at[0] + dx, at[1] + dy]
 }
 
 /** The edges of an outline as cubics, corners not rounded; the last closes it when it is closed. */

@@ -123,7 +123,7 @@ const bendOutline = (event: KeyboardEvent): void => {
   if (
     !editable.value ||
     layer?.kind !== 'path' ||
-    (event.target as Element).closest('button, input, [role=button]')
+    (event.target as Element).closest('button, input, select, [role=button]')
   )
     return
   event.stopPropagation()
@@ -272,6 +272,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :view="view"
           :painter="painter"
           :picture="picture"
+          :press-pan="gestures.pressPan"
         />
         <StageFrameMove
           v-if="covered && width > 0"

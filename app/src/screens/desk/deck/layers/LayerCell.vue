@@ -2,6 +2,7 @@
 import { ChevronDown, ChevronRight, CircleDot, Eye, EyeOff, Lock, LockOpen } from '@lucide/vue'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { renameLayer, switchLayers } from '@arrow-bend/core/edit'
+import { homesOf, masksIn } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
@@ -41,6 +42,15 @@ const input = ref<HTMLInputElement | null>(null)
 const nameButton = ref<HTMLButtonElement | null>(null)
 
 const layer = computed(() => props.row.layer)
+/** A mask of others is not drawn itself, which its row says. */
+const isMask = computed(() => document.scene !== null && masksIn(homesOf(document.scene)).has(layer.value.id))
+/** What its row says of it at the end. */
+const words = computed(() => {
+  const { animated } = props.row
+  const moves = animated > 0 ? `${animated} animated` : view.filter === 'animated' ? 'still' : ''
+  const listed = view.filter === 'animated' && view.full.has(layer.value.id) ? 'all listed' : moves
+  return [...(isMask.value ? ['mask'] : []), ...(listed ? [listed] : [])].join(', ')
+})
 const layerRef = computed(() => ({ scene: document.sceneId, layer: layer.value.id }))
 const fold = (): void => {
   view.turnFolds([layer.value.id])
@@ -165,9 +175,9 @@ const pressEye = (event: MouseEvent): void => {
         :title="view.full.has(layer.id) ? 'List only what moves' : 'List all properties'"
         @click="listAll"
       >
-        {{ view.full.has(layer.id) ? 'all listed' : row.animated > 0 ? `${row.animated} animated` : 'still' }}
+        {{ words }}
       </button>
-      <span v-else class="count">{{ row.animated > 0 ? `${row.animated} animated` : '' }}</span>
+      <span v-else class="count">{{ words }}</span>
       <span class="more" :class="{ quiet: !selection.hasLayer(layer.id) }">
         <LayerMenu :layer="layer" />
       </span>

@@ -3,28 +3,20 @@ import { computed, onMounted, ref } from 'vue'
 import {
   followInPlace,
   setHeardAtAnySpeed,
-  setMask,
-  setMaskFollows,
   setTurnAlongRoute,
   showScene,
   switchLayers,
 } from '@arrow-bend/core/edit'
-import {
-  canMask,
-  LAYER_LABELS,
-  withRiders,
-  type Layer,
-  type LayerLabel,
-  type LayerMask,
-} from '@arrow-bend/core/scene'
+import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
 import { COMMANDS, type CommandId } from '../../../../command/commandTable.ts'
 import { useCommands } from '../../../../command/useCommands.ts'
-import { useDocument, type Recipe } from '../../../../session/document/document.ts'
+import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import EditField from '../../EditField.vue'
 import LayerLabelChip from './LayerLabelChip.vue'
+import LayerMaskRows from './LayerMaskRows.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
 const props = defineProps<{ layer: Layer }>()
@@ -98,42 +90,6 @@ const hear = (on: boolean): void => {
     setHeardAtAnySpeed(draft, document.sceneId, ids, on),
   )
 }
-/** Layers it could be shown through. */
-const masks = computed(() =>
-  document.scene!.layers.filter((layer) => canMask(layer) && !chosen.value.includes(layer.id)),
-)
-const mask = (event: Event): void => {
-  const list = event.target as HTMLSelectElement
-  const { inverted, feather } = props.layer.mask ?? {}
-  const edge = { ...(inverted ? { inverted } : {}), ...(feather === undefined ? {} : { feather }) }
-  const through = list.value ? { ...edge, layer: list.value } : null
-  document.apply(through ? 'Shown through another layer' : 'Shown whole', (draft) =>
-    setMask(draft, document.sceneId, chosen.value, through),
-  )
-  // What was refused is not what it is shown through.
-  list.value = props.layer.mask?.layer ?? ''
-}
-const changeMask = (change: Partial<LayerMask>): Recipe<unknown> => {
-  const { sceneId } = document
-  const { id, mask: now } = props.layer
-  return (draft) => setMask(draft, sceneId, [id], { ...now!, ...change })
-}
-const invert = (event: Event): void => {
-  const { layer: through, feather } = props.layer.mask!
-  const isInverted = (event.target as HTMLInputElement).checked
-  const mask = { layer: through, ...(feather === undefined ? {} : { feather }) }
-  document.apply(isInverted ? 'Mask inverted' : 'Mask as drawn', (draft) =>
-    setMask(draft, document.sceneId, [props.layer.id], isInverted ? { ...mask, inverted: true } : mask),
-  )
-}
-const followMask = (event: Event): void => {
-  const box = event.target as HTMLInputElement
-  const follows = box.checked
-  document.apply(follows ? 'Mask travels along' : 'Mask stays put', (draft) =>
-    setMaskFollows(draft, layerRef.value, { follows, time: playback.time }),
-  )
-  box.checked = props.layer.mask?.follows === true
-}
 const turnAlong = (on: boolean): void => {
   document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
     setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
@@ -181,44 +137,7 @@ const turnAlong = (on: boolean): void => {
       />
       heard at any speed
     </label>
-    <label v-if="layer.kind !== 'sound'" class="line">
-      seen through
-      <select class="field" :value="layer.mask?.layer ?? ''" :disabled="layer.locked" @change="mask">
-        <option value="">nothing</option>
-        <option v-for="one in masks" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </select>
-    </label>
-    <template v-if="layer.mask">
-      <label class="line in">
-        <input
-          type="checkbox"
-          :checked="layer.mask.inverted === true"
-          :disabled="layer.locked"
-          @change="invert"
-        />
-        inverted: seen around it
-      </label>
-      <label class="line in" title="Otherwise it stays put while this moves beneath it; nothing changes now">
-        <input
-          type="checkbox"
-          :checked="layer.mask.follows === true"
-          :disabled="layer.locked"
-          @change="followMask"
-        />
-        the mask travels along
-      </label>
-      <EditField
-        class="in"
-        show-label
-        label="soft edge"
-        unit="px"
-        :min="0"
-        :max="1000"
-        :model-value="layer.mask.feather ?? 0"
-        edit="Mask feathered"
-        :recipe="(feather: number) => changeMask({ feather: Math.max(0, feather) })"
-      />
-    </template>
+    <LayerMaskRows v-if="layer.kind !== 'sound'" :layer="layer" :chosen="chosen" />
     <label class="line">
       <input
         type="checkbox"
@@ -257,6 +176,7 @@ const turnAlong = (on: boolean): void => {
   </div>
 </template>
 
+<style scoped src="./menuLine.css"></style>
 <style scoped>
 .panel {
   display: grid;
@@ -304,22 +224,5 @@ const turnAlong = (on: boolean): void => {
 
 .panel .labels button[aria-pressed='true'] {
   box-shadow: inset 0 -2px 0 var(--pencil);
-}
-
-.line {
-  display: flex;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
-  padding: 0 8px;
-}
-
-.in {
-  margin-left: 16px;
-}
-
-.line select {
-  min-width: 0;
-  flex: 1;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { QUICK_BENDS, type QuickBendName } from '@arrow-bend/core/bend'
+import { PLAIN_EASES, type QuickBendName } from '@arrow-bend/core/bend'
 import { changeLocalTime, type TimeChange } from '@arrow-bend/core/edit'
 import { compiledOf, speedInto, valueInto } from '@arrow-bend/core/property'
 import {
@@ -32,9 +32,6 @@ const frozen = ref(24)
 const times = ref(2)
 const course = ref<QuickBendName>('easeBoth')
 /** Ways a speed can change; what overshoots would run the other way for a moment. */
-const COURSES = QUICK_BENDS.filter(({ name }) =>
-  ['linear', 'easeOutOf', 'easeInto', 'easeBoth'].includes(name),
-)
 const COURSE_WORDS: Partial<Record<QuickBendName, string>> = {
   linear: 'evenly',
   easeOutOf: 'slowly at first',
@@ -83,7 +80,7 @@ const ramp = (): void =>
       percent: target.value,
       from: playback.time,
       to: framesOn(rampFrames.value),
-      bend: QUICK_BENDS.find(({ name }) => name === course.value)!.bend,
+      bend: PLAIN_EASES.find(({ name }) => name === course.value)!.bend,
     },
     `Comes to ${numberWords(target.value)} % within ${rampFrames.value} frames, and goes on at it.`,
   )
@@ -143,7 +140,7 @@ const ramp = (): void =>
     </div>
     <div class="line">
       <select v-model="course" class="field grow" aria-label="How the speed changes">
-        <option v-for="{ name } in COURSES" :key="name" :value="name">{{ COURSE_WORDS[name] }}</option>
+        <option v-for="{ name } in PLAIN_EASES" :key="name" :value="name">{{ COURSE_WORDS[name] }}</option>
       </select>
       <button type="button" class="button small" @click="ramp">Ramp</button>
     </div>

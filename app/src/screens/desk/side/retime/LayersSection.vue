@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { QUICK_BENDS } from '@arrow-bend/core/bend'
+import { EASE_BOTH } from '@arrow-bend/core/bend'
 import {
   sequenceLayers,
   setLayerSpan,
@@ -63,7 +63,6 @@ const setLength = (to: Ticks): void => setSpans(({ span }) => [span[0] as Ticks,
 
 const overlap = ref(0)
 const fades = ref(true)
-const EASE_BOTH = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend
 const sequence = (): void => {
   const ids = layers.value.map(({ id }) => id)
   const options = {

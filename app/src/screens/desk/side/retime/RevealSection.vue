@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { QUICK_BENDS, type QuickBendName } from '@arrow-bend/core/bend'
+import { PLAIN_EASES, type QuickBendName } from '@arrow-bend/core/bend'
 import {
   drawLineOn,
   revealLayers,
@@ -26,10 +26,6 @@ const length = ref(24)
 const course = ref<QuickBendName>('easeBoth')
 const gap = ref(12)
 const stagger = ref(4)
-/** What overshoots would show an edge that is not there. */
-const COURSES = QUICK_BENDS.filter(({ name }) =>
-  ['linear', 'easeOutOf', 'easeInto', 'easeBoth'].includes(name),
-)
 const SIDES: readonly { from: RevealFrom; label: string }[] = [
   { from: 'left', label: 'Left' },
   { from: 'right', label: 'Right' },
@@ -48,7 +44,7 @@ const cropped = computed(() => layers.value.filter(({ properties }) => propertie
 const lines = computed(() => layers.value.filter(({ properties }) => properties['trim end']))
 const idsOf = (some: readonly { readonly id: string }[]): string[] => some.map(({ id }) => id)
 
-const bend = () => QUICK_BENDS.find(({ name }) => name === course.value)!.bend
+const bend = () => PLAIN_EASES.find(({ name }) => name === course.value)!.bend
 const ticks = (): number => Math.round(length.value) * frameTicks(document.rate)
 const apply = (label: string, recipe: Recipe<unknown>, words: string): void => {
   const before = document.lastStep
@@ -101,7 +97,7 @@ const split = (stand: Panels['stand']): void => {
         @input="(value: number) => (length = Math.round(value))"
       />
       <select v-model="course" class="field" aria-label="How it sets off and arrives">
-        <option v-for="{ name, label } in COURSES" :key="name" :value="name">{{ label }}</option>
+        <option v-for="{ name, label } in PLAIN_EASES" :key="name" :value="name">{{ label }}</option>
       </select>
     </div>
     <template v-if="cropped.length > 0">

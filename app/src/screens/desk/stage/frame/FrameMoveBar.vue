@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Trash2 } from '@lucide/vue'
 import { computed, type Component } from 'vue'
-import { isSameBend, QUICK_BENDS } from '@arrow-bend/core/bend'
+import { isSameBend, PLAIN_EASES } from '@arrow-bend/core/bend'
 import {
   retimedStops,
   withoutStop,
@@ -33,13 +33,12 @@ const READY: readonly { kind: ReadyFrameMove; label: string; icon: Component }[]
   { kind: 'panUp', label: 'Tilt up', icon: ArrowUp },
   { kind: 'panDown', label: 'Tilt down', icon: ArrowDown },
 ]
-/** What overshoots would show what lies past the last frame, and what holds would not move. */
-const BENDS = QUICK_BENDS.filter(({ name }) => ['linear', 'easeOutOf', 'easeInto', 'easeBoth'].includes(name))
 const AS_DRAWN = 'as drawn'
 const bendName = computed({
-  get: () => BENDS.find((one) => isSameBend(one.bend, bend.value))?.name ?? AS_DRAWN,
+  // What overshoots would show what lies past the last frame, and what holds would not move.
+  get: () => PLAIN_EASES.find((one) => isSameBend(one.bend, bend.value))?.name ?? AS_DRAWN,
   set: (name) => {
-    const found = BENDS.find((one) => one.name === name)
+    const found = PLAIN_EASES.find((one) => one.name === name)
     if (found) bend.value = found.bend
   },
 })
@@ -161,7 +160,7 @@ const fillSpan = (): void =>
         aria-label="Bend of the move"
         title="How it sets off and arrives; the Bend panel shapes it further"
       >
-        <option v-for="{ name, label } in BENDS" :key="name" :value="name">{{ label }}</option>
+        <option v-for="{ name, label } in PLAIN_EASES" :key="name" :value="name">{{ label }}</option>
         <option v-if="bendName === AS_DRAWN" :value="AS_DRAWN">As drawn</option>
       </select>
       <button
@@ -202,39 +201,14 @@ const fillSpan = (): void =>
   </div>
 </template>
 
+<style scoped src="../stageBar.css"></style>
 <style scoped>
-.bar {
-  position: absolute;
-  top: 8px;
-  left: 50%;
-  display: flex;
-  width: max-content;
-  max-width: calc(100% - 16px);
-  flex-direction: column;
-  padding: 4px 10px;
-  font-size: 0.75rem;
-  gap: 4px;
-  transform: translateX(-50%);
-}
-
-.row,
-.bar :deep(.row) {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-
 .field-by {
   width: 76px;
 }
 
 .field-time {
   width: 92px;
-}
-
-.field {
-  font-size: 0.75rem;
 }
 
 .field-stop {
@@ -245,12 +219,6 @@ const fillSpan = (): void =>
   display: flex;
   align-items: center;
   gap: 4px;
-}
-
-.bar :deep(.small) {
-  min-height: 24px;
-  padding: 0 9px;
-  font-size: 0.75rem;
 }
 
 .note {

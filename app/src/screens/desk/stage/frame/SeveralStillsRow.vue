@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp } from '@lucide/vue'
 import { ref } from 'vue'
-import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
+import { EASE_BOTH } from '@arrow-bend/core/bend'
 import { moveEachStill, shareTime, slideInDepth } from '@arrow-bend/core/edit'
 import { asTicks, frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -15,7 +15,6 @@ const { stills, percent, bend } = props.moving
 
 const document = useDocument()
 
-const FADE = QUICK_BENDS.find(({ name }) => name === 'easeBoth')!.bend as PlainBend
 const inTurn = ref(false)
 const overlap = ref(12)
 /** Which moves they get; others each time they are asked for. */
@@ -31,7 +30,7 @@ const moveEach = (): void => {
   const over = overlap.value * frameTicks(document.rate)
   const done = document.apply('Each a frame move', (draft) => {
     const left = isInTurn
-      ? shareTime(draft, sceneId, [...boxes.keys()], { overlap: over, fade: FADE, makeId })
+      ? shareTime(draft, sceneId, [...boxes.keys()], { overlap: over, fade: EASE_BOTH, makeId })
       : []
     moveEachStill(draft, sceneId, boxes, { percent: by, seed: seed.value, bend: plain, makeId })
     return left

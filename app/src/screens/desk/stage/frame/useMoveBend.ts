@@ -1,6 +1,6 @@
 import { computed, shallowRef, type Ref, type WritableComputedRef } from 'vue'
-import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
-import { MOVE_BEND, setMoveBend, type FrameMove } from '@arrow-bend/core/edit'
+import { EASE_BOTH, plainBend, type PlainBend } from '@arrow-bend/core/bend'
+import { setMoveBend, type FrameMove } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 
 /** What a layer's frame move is bent by, to be set; before it is made, what it will be. */
@@ -9,7 +9,7 @@ export function useMoveBend(
   kept: Readonly<Ref<FrameMove | null>>,
 ): WritableComputedRef<PlainBend> {
   const document = useDocument()
-  const wanted = shallowRef<PlainBend>(MOVE_BEND)
+  const wanted = shallowRef<PlainBend>(EASE_BOTH)
   return computed({
     get: () => (kept.value ? plainBend(kept.value.bend, document.bends) : wanted.value),
     set: (bend) => {

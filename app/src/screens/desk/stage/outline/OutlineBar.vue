@@ -2,7 +2,6 @@
 import { ArrowRightLeft, CircleDot, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import {
-  armOffset,
   becomeShape,
   closeOutline,
   currentValue,
@@ -16,7 +15,7 @@ import {
   type VertexSide,
 } from '@arrow-bend/core/edit'
 import type { Outline, Vertex } from '@arrow-bend/core/property'
-import { layerTimeAt } from '@arrow-bend/core/scene'
+import { armOffset, layerTimeAt } from '@arrow-bend/core/scene'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
@@ -198,12 +197,13 @@ const reverse = (): void => {
         <span v-for="{ side, label } in SIDES" :key="side" class="arm">
           {{ label }}
           <EditField
+            v-if="vertex[side].length > 0"
             class="angle"
             :label="`${label} at an angle of`"
             unit="°"
             :digits="0"
             :model-value="vertex[side].angle"
-            :edit="'Handle moved'"
+            edit="Handle moved"
             :recipe="(angle: number) => armRecipe(side, { angle })"
           />
           <EditField
@@ -213,7 +213,7 @@ const reverse = (): void => {
             :digits="0"
             :min="0"
             :model-value="vertex[side].length"
-            :edit="'Handle moved'"
+            edit="Handle moved"
             :recipe="(length: number) => armRecipe(side, { length })"
           />
         </span>
@@ -222,28 +222,8 @@ const reverse = (): void => {
   </div>
 </template>
 
+<style scoped src="../stageBar.css"></style>
 <style scoped>
-.bar {
-  position: absolute;
-  top: 8px;
-  left: 50%;
-  display: flex;
-  width: max-content;
-  max-width: calc(100% - 16px);
-  flex-direction: column;
-  padding: 4px 10px;
-  font-size: 0.75rem;
-  gap: 4px;
-  transform: translateX(-50%);
-}
-
-.row {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px;
-}
-
 .name {
   overflow: hidden;
   max-width: 140px;
@@ -257,7 +237,6 @@ const reverse = (): void => {
 
 .become {
   width: 96px;
-  font-size: 0.75rem;
 }
 
 .place {
@@ -276,11 +255,5 @@ const reverse = (): void => {
 
 .angle {
   width: 62px;
-}
-
-.small {
-  min-height: 24px;
-  padding: 0 9px;
-  font-size: 0.75rem;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, type Ref } from 'vue'
-import { armOffset, withArm, type VertexSide } from '@arrow-bend/core/edit'
-import { outlineCubics, outlinePathData } from '@arrow-bend/core/scene'
+import { withArm, type VertexSide } from '@arrow-bend/core/edit'
+import { armOffset, outlineCubics, outlinePathData } from '@arrow-bend/core/scene'
 import type { StagePainter, StageView } from '../../../../draw/index.ts'
 import { text } from '../../../../chart/route/pathText.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
@@ -20,6 +20,8 @@ const props = defineProps<{
   painter: StagePainter
   /** Counts drawings of the picture, so that the outline follows it. */
   picture: { readonly drawn: Readonly<Ref<number>> }
+  /** Starts panning if that is what a press means, and tells whether it did. */
+  pressPan: (event: PointerEvent) => boolean
 }>()
 
 const playback = usePlayback()
@@ -90,8 +92,7 @@ const nudgeArm = (event: KeyboardEvent, { vertex, side, offset }: ArmHold): void
 }
 /** What is not on the outline. */
 const pressGround = (event: PointerEvent): void => {
-  if (trouble.value) return
-  gestures.pressGround(event)
+  if (!props.pressPan(event) && event.button === 0 && !trouble.value) gestures.pressGround(event)
 }
 </script>
 
@@ -106,7 +107,7 @@ const pressGround = (event: PointerEvent): void => {
       height="100%"
       fill="transparent"
       data-ground
-      @pointerdown.left.stop="pressGround"
+      @pointerdown.stop="pressGround"
       @dblclick.stop="leave"
     />
     <g v-if="!trouble && !playback.playing">
@@ -131,7 +132,7 @@ const pressGround = (event: PointerEvent): void => {
         <g
           v-for="bead in beads"
           :key="bead.name"
-          class="vertex"
+          class="bead-group"
           role="button"
           :tabindex="bead.name === walk.stop.value ? 0 : -1"
           :data-bead="bead.name"
@@ -147,15 +148,15 @@ const pressGround = (event: PointerEvent): void => {
             :cx="bead.x"
             :cy="bead.y"
             :r="bead.i === 0 ? 5.5 : 4.25"
-            class="dot"
-            :class="{ chosen: bead.isChosen, first: bead.i === 0 }"
+            class="bead"
+            :class="{ chosen: bead.isChosen }"
           />
         </g>
       </g>
       <g
         v-for="arm in arms"
         :key="`${arm.vertex}/${arm.side}`"
-        class="arm"
+        class="handle-group"
         role="slider"
         tabindex="0"
         :aria-label="`Vertex ${arm.vertex + 1}, ${arm.side} handle`"
@@ -166,7 +167,7 @@ const pressGround = (event: PointerEvent): void => {
         @keydown="nudgeArm($event, arm)"
       >
         <rect :x="arm.to[0] - 10" :y="arm.to[1] - 10" width="20" height="20" fill="transparent" />
-        <rect class="knob" :x="arm.to[0] - 3.5" :y="arm.to[1] - 3.5" width="7" height="7" rx="1" />
+        <rect class="handle" :x="arm.to[0] - 3.5" :y="arm.to[1] - 3.5" width="7" height="7" rx="1" />
       </g>
     </g>
     <rect v-if="gestures.marquee.value" v-bind="gestures.marquee.value" class="marquee" />
@@ -175,18 +176,11 @@ const pressGround = (event: PointerEvent): void => {
   <OutlineBar :editing="editing" :gestures="gestures" @remove="remove" @leave="leave" />
 </template>
 
+<style scoped src="../route/route.css"></style>
 <style scoped>
-/* Colours here stay the light theme's: they lie on the picture. */
 .edge,
-.line,
-.grip {
-  fill: none;
+.line {
   pointer-events: none;
-}
-
-.edge {
-  stroke: #fffdf8;
-  stroke-width: 3.5;
 }
 
 .line {
@@ -196,48 +190,11 @@ const pressGround = (event: PointerEvent): void => {
 
 .grip {
   cursor: copy;
-  pointer-events: stroke;
-  stroke: transparent;
   stroke-width: 18;
 }
 
-.stalk-edge {
+.bead.chosen {
   stroke: #fffdf8;
-  stroke-width: 3;
-}
-
-.stalk {
-  stroke: #1f2b33;
-  stroke-width: 1;
-}
-
-.vertex,
-.arm {
-  cursor: move;
-  outline: none;
-}
-
-.dot {
-  fill: #fffdf8;
-  stroke: #1f2b33;
-  stroke-width: 1.5;
-}
-
-.dot.chosen {
-  fill: #c8401a;
-  stroke: #fffdf8;
-}
-
-.vertex:focus-visible .dot,
-.arm:focus-visible .knob {
-  stroke: #c8401a;
-  stroke-width: 3;
-}
-
-.knob {
-  fill: #fffdf8;
-  stroke: #1f2b33;
-  stroke-width: 1.5;
 }
 
 .marquee {

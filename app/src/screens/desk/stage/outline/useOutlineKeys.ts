@@ -18,7 +18,7 @@ const isForStage = ({ target }: KeyboardEvent): boolean => {
 /** Vertices by keys: arrows move the chosen ones, Delete takes them out, Escape lets them go and then leaves. */
 export function useOutlineKeys(
   { ref, outline, chosen, trouble }: OutlineEditing,
-  { apply }: OutlineGestures,
+  { apply, marquee }: OutlineGestures,
 ) {
   const document = useDocument()
   const stageView = useStageView()
@@ -58,6 +58,8 @@ export function useOutlineKeys(
     window,
     'keydown',
     (event) => {
+      // What is dragged at present is what Escape gives up.
+      if (document.gesturing || marquee.value) return
       if (!isForStage(event) || !onKey(event)) return
       event.preventDefault()
       event.stopPropagation()

@@ -1,0 +1,104 @@
+import type { Draft } from 'immer'
+import { EASE_BOTH } from '../../src/bend/index.ts'
+import * as edit from '../../src/edit/index.ts'
+import type { Project } from '../../src/scene/index.ts'
+import { SCENE, type Draw, anyTicks, pair, one, layerOf, layersOf, ofKind } from './draw.ts'
+
+export type Recipe = (draft: Draft<Project>, draw: Draw) => unknown
+
+/** Recipes for outlines, for what is seen of layers, and for frames that move over them. */
+export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
+  insertVertex: (d, w) => edit.insertVertex(d, ofKind(w, 'outline'), { edge: w.pick(4), s: w.number() }),
+  removeVertices: (d, w) => edit.removeVertices(d, ofKind(w, 'outline'), new Set([w.pick(5), w.pick(5)])),
+  closeOutline: (d, w) => edit.closeOutline(d, ofKind(w, 'outline'), w.pick(2) === 0),
+  becomeShape: (d, w) => {
+    const vertex = () => ({
+      at: [w.number(), w.number()] as const,
+      arrive: { angle: w.number(), length: w.number() },
+      leave: { angle: w.number(), length: w.number() },
+      corner: w.number(),
+    })
+    const vertices = Array.from({ length: 2 + w.pick(6) }, vertex)
+    edit.becomeShape(d, ofKind(w, 'outline'), {
+      shape: { closed: w.pick(2) === 0, vertices },
+      time: anyTicks(w),
+      autoKey: w.pick(2) === 0,
+      makeId: w.makeId,
+    })
+  },
+  reverseOutline: (d, w) => edit.reverseOutline(d, ofKind(w, 'outline')),
+  setFirstVertex: (d, w) => edit.setFirstVertex(d, ofKind(w, 'outline'), w.pick(5)),
+  reshapeOutline: (d, w) =>
+    edit.reshapeOutline(d, ofKind(w, 'outline'), anyTicks(w), {
+      autoKey: w.pick(2) === 0,
+      makeId: w.makeId,
+      change: (outline) => edit.movedVertices(outline, new Set([w.pick(4)]), [w.number(), w.number()]),
+    }),
+  revealLayers: (d, w) =>
+    edit.revealLayers(d, SCENE, layersOf(w), {
+      from: one(w, ['left', 'right', 'top', 'bottom', 'middle']),
+      begin: anyTicks(w),
+      end: anyTicks(w),
+      bend: EASE_BOTH,
+      makeId: w.makeId,
+    }),
+  splitIntoPanels: (d, w) => {
+    edit.splitIntoPanels(d, SCENE, layersOf(w), {
+      stand: one(w, ['upright', 'level']),
+      gap: w.number(),
+      begin: anyTicks(w),
+      length: w.number(),
+      stagger: w.number(),
+      bend: EASE_BOTH,
+      makeId: w.makeId,
+    })
+  },
+  drawLineOn: (d, w) =>
+    edit.drawLineOn(d, SCENE, layersOf(w), {
+      from: anyTicks(w),
+      to: anyTicks(w),
+      bend: { kind: 'linear' },
+      makeId: w.makeId,
+    }),
+  setMask: (d, w) => edit.setMask(d, SCENE, layersOf(w), one(w, [null, layerOf(w)])),
+  setMaskEdge: (d, w) =>
+    edit.setMaskEdge(
+      d,
+      { scene: SCENE, layer: layerOf(w) },
+      { inverted: w.pick(2) === 0, feather: w.number() },
+    ),
+  setMaskFollows: (d, w) =>
+    edit.setMaskFollows(
+      d,
+      { scene: SCENE, layer: layerOf(w) },
+      { follows: w.pick(2) === 0, time: anyTicks(w) },
+    ),
+  setHeardAtAnySpeed: (d, w) => edit.setHeardAtAnySpeed(d, SCENE, layersOf(w), w.pick(2) === 0),
+  setMoveBend: (d, w) => edit.setMoveBend(d, { scene: SCENE, layer: layerOf(w) }, EASE_BOTH, w.makeId),
+  setFrameMove: (d, w) => {
+    const stop = () => ({
+      t: anyTicks(w),
+      framing: { centre: [w.number(), w.number()] as const, width: w.number(), turn: w.number() },
+    })
+    const stops = [stop(), stop(), stop()].slice(w.pick(2))
+    edit.setFrameMove(d, { scene: SCENE, layer: layerOf(w) }, { stops, bend: { kind: 'linear' } }, w.makeId)
+  },
+  moveEachStill: (d, w) => {
+    const box = () => ({ x: w.number(), y: w.number(), width: w.number(), height: w.number() })
+    edit.moveEachStill(d, SCENE, new Map(layersOf(w).map((id) => [id, box()])), {
+      percent: w.number(),
+      seed: w.number(),
+      bend: EASE_BOTH,
+      makeId: w.makeId,
+    })
+  },
+  slideInDepth: (d, w) =>
+    edit.slideInDepth(d, SCENE, layersOf(w), {
+      by: pair(w),
+      factor: w.number(),
+      from: anyTicks(w),
+      to: anyTicks(w),
+      bend: EASE_BOTH,
+      makeId: w.makeId,
+    }),
+}
