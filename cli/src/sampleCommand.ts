@@ -1,5 +1,5 @@
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { compileLayerClock, playedProperty, type Project } from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperty, vertexPartsIn, type Project } from '@arrow-bend/core/scene'
 import { parseRate } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
 import { nearNames } from './nearNames.ts'
@@ -32,6 +32,17 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
     throw new BadUse(
       `“${layer.name}” has no ${values.property}. ${nearNames(values.property, Object.keys(layer.properties))}`,
     )
+  if (property.split && property.kind === 'outline') {
+    const parts = vertexPartsIn(properties)
+    throw new BadUse(
+      parts.length === 0
+        ? `The outline of “${layer.name}” is split, and none of its vertices moves.`
+        : `The vertices of “${layer.name}” move by themselves. Sample ${parts
+            .slice(0, 3)
+            .map((name) => `“${name}”`)
+            .join(', ')}${parts.length > 3 ? ` or one of ${parts.length - 3} more` : ''} instead.`,
+    )
+  }
   if (property.split) {
     throw new BadUse(`The position of “${layer.name}” is split. Sample “position x” or “position y” instead.`)
   }

@@ -198,3 +198,38 @@ test('an outline becomes the shape of another path: its vertices are enough, and
   await page.keyboard.press('Control+z')
   await expect(bar).toContainText('5 vertices')
 })
+
+test('vertices move by themselves: only those that were touched have lanes, found under the outline', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  await page.mouse.dblclick(...seen(560, 360))
+  const byVertex = page.getByRole('button', { name: 'By vertex' })
+  await byVertex.click()
+  await expect(byVertex).toHaveAttribute('aria-pressed', 'true')
+  await vertex(page, 3).click()
+  await page.getByRole('button', { name: 'Key', exact: true }).click()
+  await page.keyboard.press('End')
+  await drag(page, seen(880, 360), [0, 30])
+  const layer = async () => (await savedFile(page)).project.scenes[0]!.layers[0]!.properties
+  const names = async () => Object.keys(await layer()).filter((name) => name.startsWith('vertex'))
+  expect(await names()).toEqual(['vertex 3 x', 'vertex 3 y'])
+  expect((await property(page)).split).toBe(true)
+  expect((await property(page)).keys).toEqual([])
+  expect((await layer())['vertex 3 y']!.keys).toHaveLength(2)
+
+  // Lanes of what is chosen are listed; the others lie folded under the outline.
+  const lane = page.getByRole('button', { name: 'Vertex 3 y', exact: true })
+  await expect(lane).toHaveAttribute('aria-pressed', 'true')
+  await vertex(page, 1).click()
+  await expect(lane).toBeHidden()
+  await page.getByRole('button', { name: 'Unfold the vertices of Path' }).click()
+  await expect(lane).toBeVisible()
+
+  await byVertex.click()
+  await expect(page.getByText(/The outline is one again: 2 keys, the motion is the same/)).toBeVisible()
+  expect((await property(page)).keys).toHaveLength(2)
+  expect(await names()).toEqual([])
+  await page.keyboard.press('Control+z')
+  expect(await names()).toEqual(['vertex 3 x', 'vertex 3 y'])
+})

@@ -145,6 +145,11 @@ export function makeLawful(property: Property, options: LawOptions): Property {
       `A property holds ${LIMITS.keysOfProperty.toLocaleString('en')} keys at most; this would make ${property.keys.length.toLocaleString('en')}. Nothing was changed.`,
     )
   }
+  if (property.split && property.kind === 'outline' && property.keys.length > 0) {
+    throw new BadEdit(
+      'The vertices of this outline move by themselves: key those, or join it first. Nothing was changed.',
+    )
+  }
   const ended = timedEnds(property)
   return timeWaypoints(keepJoined(ended, options), options.library)
 }

@@ -72,6 +72,9 @@ export {
   setFirstVertex,
 } from './outlines/changeOutline.ts'
 export { setMask, setMaskEdge, setMaskFollows, type MaskEdge } from './layers/masks.ts'
+export { joinOutline, type JoinReport } from './outlines/joinOutline.ts'
+export { splitOutline } from './outlines/splitOutline.ts'
+export { keyVertices } from './outlines/splitVertices.ts'
 export { becomeShape, type BecomeShape } from './outlines/becomeShape.ts'
 export { insertVertex } from './outlines/insertVertex.ts'
 export {

@@ -1,6 +1,6 @@
 export type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
 export { playAlong } from './playAlong.ts'
 export { playLooks } from './playLooks.ts'
-export { playOutline, type PlayedOutline } from './playOutline.ts'
+export { playOutline, playOutlineLooks, type PlayedOutline } from './playOutline.ts'
 export { choiceValues, playProperty } from './playProperty.ts'
 export { straightPieces } from './straightPieces.ts'

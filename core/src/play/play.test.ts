@@ -1,11 +1,30 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { anyProperty, key, layerWith, projectOf, property, TRIAL_LIBRARY } from '../../test/trials.ts'
+import {
+  anyProperty,
+  ease,
+  edited,
+  ids,
+  key,
+  layerWith,
+  projectOf,
+  property,
+  TRIAL_LIBRARY,
+} from '../../test/trials.ts'
 import { compileBend } from '../bend/index.ts'
+import { splitOutline } from '../edit/index.ts'
 import { compiledOf, storedValueAt, valueAt, type Property } from '../property/index.ts'
-import { compileLayerClock, type LayerClock, type Scene } from '../scene/index.ts'
+import { compileLayerClock, outlineReader, type LayerClock, type Scene } from '../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
-import { choiceValues, playAlong, playProperty, type PlayedTrack, type PlayOptions } from './index.ts'
+import {
+  choiceValues,
+  playAlong,
+  playOutline,
+  playOutlineLooks,
+  playProperty,
+  type PlayedTrack,
+  type PlayOptions,
+} from './index.ts'
 
 const SECONDS = 4
 const DURATION = asTicks(SECONDS * TICKS_PER_SECOND)
@@ -153,5 +172,35 @@ describe('in a group with a time of its own', () => {
     const slower = playAlong(layer, optionsWith({ clock: clockOf([key(0, 0), key(4, 2)]).clock }))
     for (const share of [0.05, 0.2, 0.33, 0.45])
       expect(played(slower, 2 * share)[0]).toBeCloseTo(played(scenes, share)[0]!, 1)
+  })
+})
+
+describe('playOutlineLooks', () => {
+  const vertexAt = (x: number, y: number, arm: number) => ({
+    at: [x, y] as const,
+    arrive: { angle: 180, length: arm },
+    leave: { angle: 10, length: arm },
+    corner: 0,
+  })
+  const flag = (dip: number) => ({
+    closed: true,
+    vertices: [vertexAt(0, 0, 0), vertexAt(90, dip, 20 + dip), vertexAt(0, 60, 0)],
+  })
+
+  it('plays vertices that move by themselves as one key for all of them would', () => {
+    const keys = [key(0, flag(0), { ...ease }), key(1, flag(40), { ...ease }), key(3, flag(-10))]
+    const whole = layerWith('a', { outline: property('outline', keys, { value: flag(0) }) }, 'path')
+    const apart = edited(projectOf([whole]), (draft) =>
+      splitOutline(draft, { scene: 'scene', layer: 'a', property: 'outline' }, ids()),
+    )
+    const layer = apart.scenes[0]!.layers[0]!
+    expect(layer.properties['vertex 2 leave length']!.keys).toHaveLength(3)
+    const options = optionsWith({ within: 0.05 })
+    const one = playOutline(whole.properties['outline']!, options).track
+    const other = playOutlineLooks(outlineReader(layer, 'outline', []), () => false, options).track
+    for (let share = 0; share < 1; share += 0.007)
+      played(one, share).forEach((part, i) =>
+        expect(Math.abs(part - played(other, share)[i]!)).toBeLessThanOrEqual(0.1),
+      )
   })
 })

@@ -9,7 +9,7 @@ import {
   type Outline,
   type Property,
 } from '../property/index.ts'
-import { outlineAsCubics } from '../scene/index.ts'
+import { outlineAsCubics, type OutlineReader } from '../scene/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { playLooks } from './playLooks.ts'
 import type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
@@ -32,13 +32,34 @@ export function playOutline(property: Property, options: PlayOptions): PlayedOut
     ? compileProperty(unrollProperty(property, 0 as Ticks, duration, library).property, NO_LINKS)
     : compiledOf(property, library)
   const { closed } = compiled.keys[0]!.value as Outline
-  const pointsOf = pointsReader(compiled, closed)
+  const pointsOf = pointsReader(closed, cornersOf(compiled))
   const width = pointsOf(compiled.values.subarray(0, compiled.width)).length
   if (clock.isSceneTime)
     return { closed, track: { keys: outlineKeys(compiled, pointsOf, width, options), path: null } }
-  const mixed = new Float64Array(compiled.width)
+  const reader: OutlineReader = {
+    closed,
+    width: compiled.width,
+    moves: true,
+    numbersInto: (out, time) => valueInto(out, compiled, time),
+  }
+  return playOutlineLooks(reader, cornersOf(compiled), options)
+}
+
+/**
+ * What an outline does over a scene whose numbers have no keys in common there, as where its vertices move by themselves.
+ * @param cornersEver which vertices are rounded at any time
+ */
+export function playOutlineLooks(
+  reader: OutlineReader,
+  cornersEver: (vertex: number) => boolean,
+  options: PlayOptions,
+): PlayedOutline {
+  const { closed } = reader
+  const mixed = new Float64Array(reader.width)
+  const pointsOf = pointsReader(closed, cornersEver)
+  const width = pointsOf(mixed).length
   const pointsInto = (out: Float64Array, time: number): void => {
-    valueInto(mixed, compiled, clock.timeAt(time))
+    reader.numbersInto(mixed, options.clock.timeAt(time))
     out.set(pointsOf(mixed))
   }
   return { closed, track: playLooks(pointsInto, width, options) }
@@ -46,14 +67,19 @@ export function playOutline(property: Property, options: PlayOptions): PlayedOut
 
 type PointsOf = (numbers: ArrayLike<number>) => number[]
 
-function pointsReader({ keys }: CompiledProperty, closed: boolean): PointsOf {
+/** Which vertices are rounded at any key. */
+function cornersOf({ keys }: CompiledProperty): (vertex: number) => boolean {
   const ever = new Set(
     keys.flatMap(({ value }) =>
       (value as Outline).vertices.flatMap(({ corner }, i) => (corner > 0 ? [i] : [])),
     ),
   )
+  return (vertex) => ever.has(vertex)
+}
+
+function pointsReader(closed: boolean, cornersEver: (vertex: number) => boolean): PointsOf {
   return (numbers) =>
-    outlineAsCubics(outlineOfNumbers(numbers, closed), (vertex) => ever.has(vertex)).flatMap(
+    outlineAsCubics(outlineOfNumbers(numbers, closed), cornersEver).flatMap(
       ({ from, leave, arrive, to }, i) => [...(i === 0 ? from : []), ...leave, ...arrive, ...to],
     )
 }

@@ -67,6 +67,17 @@ export {
   outlineSegments,
   type OutlineSegment,
 } from './outline/outlinePath.ts'
+export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outlineReader.ts'
+export {
+  partAt,
+  placeOfPart,
+  VERTEX_PARTS,
+  vertexPartName,
+  vertexPartOf,
+  vertexPartsIn,
+  type VertexPart,
+  type VertexPartRef,
+} from './outline/vertexParts.ts'
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './outline/roundCorner.ts'
 export {
   framedAs,

@@ -26,6 +26,14 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       makeId: w.makeId,
     })
   },
+  splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
+  joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),
+  keyVertices: (d, w) => {
+    edit.keyVertices(d, ofKind(w, 'outline'), new Set([w.pick(5), w.pick(5)]), {
+      time: anyTicks(w),
+      makeId: w.makeId,
+    })
+  },
   reverseOutline: (d, w) => edit.reverseOutline(d, ofKind(w, 'outline')),
   setFirstVertex: (d, w) => edit.setFirstVertex(d, ofKind(w, 'outline'), w.pick(5)),
   reshapeOutline: (d, w) =>

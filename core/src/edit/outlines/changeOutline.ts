@@ -1,13 +1,13 @@
 import type { Draft } from 'immer'
 import type { Key, Outline, Property } from '../../property/index.ts'
-import type { Project } from '../../scene/index.ts'
+import { outlineAtTime, type Layer, type Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { currentValue } from '../currentValue.ts'
 import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { setValueAt, type SetValueOptions } from '../keys/keys.ts'
 import { layerTicks } from '../layerTicks.ts'
-import { findProperty, type PropertyRef } from '../refs.ts'
+import { findProperty, layerIn, type PropertyRef } from '../refs.ts'
+import { rearrangeSplit, reshapeSplit } from './splitVertices.ts'
 import { withVertexLifts, type Rearranged } from './vertexLifts.ts'
 import { reversedOutline, startingAt, withoutVertices } from './vertices.ts'
 
@@ -22,13 +22,15 @@ export function reshapeOutline(
   sceneTime: Ticks,
   { change, ...options }: SetValueOptions & { readonly change: (outline: Outline) => Outline },
 ): void {
-  setValueAt(draft, ref, sceneTime, { ...options, value: change(outlineAt(draft, ref, sceneTime)) })
+  if (outlineIn(draft, ref).split) reshapeSplit(draft, ref, sceneTime, { change, ...options })
+  else setValueAt(draft, ref, sceneTime, { ...options, value: change(outlineAt(draft, ref, sceneTime)) })
 }
 
 /** The shape an outline has at a scene time. @throws BadEdit for a property of another kind */
 export function outlineAt(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks): Outline {
-  const property = outlineIn(draft, ref)
-  return currentValue(property, layerTicks(draft, ref, sceneTime), libraryIn(draft)) as Outline
+  outlineIn(draft, ref)
+  const layer = undrafted<Layer>(layerIn(draft, ref))
+  return outlineAtTime(layer, ref.property, layerTicks(draft, ref, sceneTime), libraryIn(draft))
 }
 
 function outlineIn(draft: Draft<Project>, ref: PropertyRef): Property {
@@ -44,7 +46,7 @@ function rearrange(
   change: (outline: Outline) => Outline,
   to: (count: number) => Rearranged,
 ): void {
-  outlineIn(draft, ref)
+  if (outlineIn(draft, ref).split) return rearrangeSplit(draft, ref, change, to)
   editProperty(draft, ref, (property) => ({
     ...property,
     value: change(property.value as Outline),

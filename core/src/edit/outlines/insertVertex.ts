@@ -1,10 +1,12 @@
 import type { Draft } from 'immer'
 import type { Key, Outline, Vertex } from '../../property/index.ts'
 import { splitCubic, type Vec2 } from '../../route/index.ts'
-import { LIMITS, outlineCubics, type Project } from '../../scene/index.ts'
+import { LIMITS, outlineCubics, type Layer, type Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { editProperty } from '../editProperty.ts'
-import type { PropertyRef } from '../refs.ts'
+import { editProperty, undrafted } from '../editProperty.ts'
+import { findProperty, type PropertyRef } from '../refs.ts'
+import { outlineLayerIn } from './splitOutline.ts'
+import { movingVertices, rearrangeSplit } from './splitVertices.ts'
 import { armTo } from './vertices.ts'
 import { withVertexLifts } from './vertexLifts.ts'
 
@@ -21,6 +23,7 @@ export function insertVertex(
   ref: PropertyRef,
   { edge, s }: { readonly edge: number; readonly s: number },
 ): void {
+  if (findProperty(draft, ref)?.split) return insertIntoSplit(draft, ref, edge, s)
   editProperty(draft, ref, (property) => {
     if (property.kind !== 'outline')
       throw new BadEdit(`Only an outline has vertices; this is a ${property.kind}. Nothing was changed.`)
@@ -40,6 +43,25 @@ export function insertVertex(
       }),
     }
   })
+}
+
+/** Puts a vertex between two that rest. */
+function insertIntoSplit(draft: Draft<Project>, ref: PropertyRef, edge: number, s: number): void {
+  const layer = undrafted<Layer>(outlineLayerIn(draft, ref, true))
+  const count = (layer.properties[ref.property]!.value as Outline).vertices.length
+  const moving = movingVertices(layer)
+  if (moving.has(edge) || moving.has((edge + 1) % count))
+    throw new BadEdit(
+      'A vertex beside it moves by itself, so a new one would not keep the shape. Join the outline first. Nothing was changed.',
+    )
+  const from: (number | null)[] = Array.from({ length: count }, (_, i) => i)
+  from.splice(edge + 1, 0, null)
+  rearrangeSplit(
+    draft,
+    ref,
+    (outline) => withVertex(outline, edge, s, null),
+    () => ({ from }),
+  )
 }
 
 /** The constant that stands beside keys may be another outline than theirs. */

@@ -1,5 +1,6 @@
 import type { Property } from '../../property/index.ts'
 import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
+import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
 import { SPLIT_POSITION, type PropertyDefinition } from './propertyDefinition.ts'
@@ -17,11 +18,19 @@ export function propertiesOf(kind: LayerKind): readonly PropertyDefinition[] {
   return PROPERTIES.get(kind)!
 }
 
-/** The properties a layer plays, in the order they are listed: X and Y of a split position in its place. */
-export function playedProperties(layer: Layer): readonly PropertyDefinition[] {
-  const all = propertiesOf(layer.kind)
-  if (!layer.properties['position']?.split) return all
-  return all.flatMap((definition) => (definition.name === 'position' ? SPLIT_POSITION : [definition]))
+/**
+ * The properties a layer plays, in the order they are listed: X and Y of a split position in its place, what moves parts of a
+ * split outline after it.
+ */
+export function playedProperties({ kind, properties }: Layer): readonly PropertyDefinition[] {
+  const all = propertiesOf(kind)
+  const [position, outline] = [properties['position'], properties['outline']]
+  if (!position?.split && !outline?.split) return all
+  return all.flatMap((definition) => {
+    if (definition.name === 'position' && position?.split) return SPLIT_POSITION
+    if (definition.name !== 'outline' || !outline?.split) return [definition]
+    return [definition, ...vertexPartsIn(properties).map((name) => vertexPartDefinition(name)!)]
+  })
 }
 
 /** The played properties lists show: quiet ones only when something was made of them, or of what they go with. */
@@ -47,7 +56,8 @@ function isUsed({ properties }: Layer, { name, value: before }: PropertyDefiniti
 
 /** What a named property of a kind of layer is, or null when that kind has none of the name. */
 export function definitionOf(kind: LayerKind, name: string): PropertyDefinition | null {
-  return [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name) ?? null
+  const found = [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name)
+  return found ?? (kind === 'path' ? vertexPartDefinition(name) : null)
 }
 
 /** A property as its layer has it at first. */

@@ -8,6 +8,7 @@ import {
   type Outline,
 } from '../../property/index.ts'
 import type { Layer } from '../document.ts'
+import { outlineReader, type OutlineReader } from '../outline/outlineReader.ts'
 
 /** Writes one property into a thing to draw, at a layer time in ticks. */
 export type PropertyWriter = (time: number) => void
@@ -52,23 +53,24 @@ export function propertyReader({ properties }: Layer, library: BendLibrary): Pro
       return once(name, (time) => write(String(storedValueAt(track, time))))
     },
     outline: (name, write) => {
-      const { keys } = properties[name]!
-      return keys.length > 0 ? outlineWriter(compiled(name), keys[0]!.value as Outline, write) : writesNothing
+      const reader = outlineReader({ properties }, name, library)
+      // What stands still is drawn as it is stored.
+      if (!reader.moves && !properties[name]!.split) return writesNothing
+      const writer = outlineWriter(reader, write)
+      if (reader.moves) return writer
+      writer(0)
+      return writesNothing
     },
   }
 }
 
-function outlineWriter(
-  track: CompiledProperty,
-  { closed }: Outline,
-  write: (value: Outline) => void,
-): PropertyWriter {
-  const numbers = new Float64Array(track.width)
-  const shown = new Float64Array(track.width).fill(NaN)
+function outlineWriter(reader: OutlineReader, write: (value: Outline) => void): PropertyWriter {
+  const numbers = new Float64Array(reader.width)
+  const shown = new Float64Array(reader.width).fill(NaN)
   return (time) => {
-    valueInto(numbers, track, time)
+    reader.numbersInto(numbers, time)
     if (numbers.every((part, i) => part === shown[i])) return
     shown.set(numbers)
-    write(outlineOfNumbers(numbers, closed))
+    write(outlineOfNumbers(numbers, reader.closed))
   }
 }

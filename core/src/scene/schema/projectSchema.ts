@@ -1,4 +1,5 @@
 import * as z from 'zod/mini'
+import type { Outline } from '../../property/index.ts'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../../time/index.ts'
 import { amount, libraryBendSchema } from './bendSchema.ts'
 import {
@@ -15,6 +16,7 @@ import {
 } from '../document.ts'
 import { propertiesOf, withDefaults } from '../layers/layerProperties.ts'
 import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
+import { vertexPartOf, vertexPartsIn } from '../outline/vertexParts.ts'
 import { checkMasks, withMasksRiding } from './checkMasks.ts'
 import { LIMITS } from './limits.ts'
 import { checkSceneUses, mostCopies } from './sceneUses.ts'
@@ -97,6 +99,20 @@ export function checkLayer(
     const found = properties[name]
     if (found?.kind === kind) continue
     tell(['properties', name], found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing')
+  }
+  checkVertexParts(properties, tell)
+}
+
+/** What moves parts of a split outline's vertices are numbers, of vertices it has. */
+function checkVertexParts(properties: Layer['properties'], tell: Tell): void {
+  const outline = properties['outline']
+  if (!outline?.split || outline.kind !== 'outline') return
+  const { vertices } = outline.value as Outline
+  for (const name of vertexPartsIn(properties)) {
+    const { kind } = properties[name]!
+    if (kind !== 'number') tell(['properties', name], `has to be a number, not a ${kind}`)
+    if (vertexPartOf(name)!.vertex < vertices.length) continue
+    tell(['properties', name], `is of a vertex the outline does not have: it has ${vertices.length}`)
   }
 }
 

@@ -91,7 +91,9 @@ export type Tell = (path: readonly (string | number)[], message: string) => void
 /** What a property has to keep beyond the form of its fields. */
 export function checkProperty(property: Property, tell: Tell): void {
   const { kind } = property
-  if (property.split && kind !== 'place') tell(['split'], `a ${kind} cannot be split`)
+  if (property.split && kind !== 'place' && kind !== 'outline') tell(['split'], `a ${kind} cannot be split`)
+  if (property.split && kind === 'outline' && property.keys.length > 0)
+    tell(['keys'], 'an outline that is split has none of its own: its vertices have')
   checkKeys(property, tell)
   if (kind === 'outline') checkOutlines(property, tell)
 }

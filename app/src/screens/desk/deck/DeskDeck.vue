@@ -4,6 +4,7 @@ import { useElementSize, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
+import { useChosenVertices } from '../../../session/selection/chosenVertices.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
 import { heldUntilIdle } from '../../../session/document/idle.ts'
 import { useView } from '../../../session/view/view.ts'
@@ -47,6 +48,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const selection = useSelection()
 const view = useView()
+const chosenVertices = useChosenVertices()
 
 const paper = ref<HTMLElement | null>(null)
 providePaper(paper)
@@ -68,6 +70,7 @@ const rows = computed(() =>
     keep: listedLayers.keep.value,
     full: view.full,
     order: view.order,
+    vertices: chosenVertices.chosen,
     ...(view.filter === 'selected' ? { chosen: listedLayers.chosen.value } : {}),
   }),
 )

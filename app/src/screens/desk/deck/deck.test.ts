@@ -32,6 +32,13 @@ describe('ribbonScale', () => {
   })
 })
 
+const vertexAt = (x: number) => ({
+  at: [x, 0] as const,
+  arrive: { angle: 0, length: 0 },
+  leave: { angle: 0, length: 0 },
+  corner: 0,
+})
+
 describe('buildRows', () => {
   const turn = property('turn', [key(0, 0), key(1, 9)])
   const opacity = property('number', [key(0, 0), key(1, 9)])
@@ -62,6 +69,26 @@ describe('buildRows', () => {
     expect(ids({ filter: 'selected' })).toEqual([])
     const order = new Map([['both', ['opacity']]])
     expect(ids({ order })).toEqual(['both', 'both/opacity', 'both/turn', 'one'])
+  })
+
+  it('folds what moves vertices under their outline, but for those that are chosen', () => {
+    const moves = (name: string) => [name, property('number', [key(0, 0), key(1, 9)])] as const
+    const rest = { closed: true, vertices: [0, 1, 2].map((x) => vertexAt(x)) }
+    const split = { ...property('outline', [], { value: rest }), split: true as const }
+    const parts = Object.fromEntries(['vertex 1 x', 'vertex 3 y'].map(moves))
+    const flag = projectOf([layerWith('flag', { outline: split, ...parts }, 'path')]).scenes[0]!
+    const listed = (options: Partial<Parameters<typeof buildRows>[1]>) =>
+      buildRows(flag, { ...usual, ...options }).map(({ id }) => id)
+    expect(listed({})).toEqual(['flag', 'flag/outline'])
+    const which = new Set([2])
+    expect(listed({ vertices: { layer: 'flag', which } })).toEqual([
+      'flag',
+      'flag/outline',
+      'flag/vertex 3 y',
+    ])
+    expect(listed({ vertices: { layer: 'other', which } })).toEqual(['flag', 'flag/outline'])
+    expect(listed({ folded: new Set(['flag/outline']) })).toHaveLength(4)
+    expect(listed({ search: 'vertex 1' })).toEqual(['flag', 'flag/vertex 1 x'])
   })
 
   it('finds what lies in a fold', () => {

@@ -1,5 +1,13 @@
 import type { Property } from '@arrow-bend/core/property'
-import { listedProperties, type Layer, type PropertyDefinition, type Scene } from '@arrow-bend/core/scene'
+import {
+  listedProperties,
+  vertexPartOf,
+  vertexPartsIn,
+  type Layer,
+  type PropertyDefinition,
+  type Scene,
+} from '@arrow-bend/core/scene'
+import type { ChosenVertices } from '../../../session/selection/chosenVertices.ts'
 
 /** A property as listed under its layer. */
 export interface PropertyRow {
@@ -39,6 +47,8 @@ export interface RowOptions {
   readonly keep: ReadonlySet<string>
   /** Layers that list all their properties whatever the filter. */
   readonly full: ReadonlySet<string>
+  /** Vertices whose lanes are listed though those of their outline are folded; null for none. */
+  readonly vertices?: ChosenVertices | null
 }
 
 /** The rows of the deck, top layer first. */
@@ -49,11 +59,12 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
     if (filter === 'selected' && !chosen?.has(layer.id)) return []
     const all = inOrder(propertyRows(layer), order?.get(layer.id))
     const animated = all.filter(({ property }) => property.keys.length > 0)
+    const moving = all.filter(({ property }) => property.keys.length > 0 || movesByParts(layer, property))
     const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
     const whole = full.has(layer.id) || (keep.has(layer.id) && animated.length === 0)
-    const listed = filter === 'all' || whole ? all : animated
+    const listed = filter === 'all' || whole ? all : moving
     const shown = matching(listed)
     if (wanted && !named && shown.length === 0) return []
     if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id) && !whole) return []
@@ -70,10 +81,24 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
       lane: isFolded && animated.length === 1 ? animated[0]! : null,
       depth: 0,
     }
-    return isFolded ? [row] : [row, ...shown]
+    return isFolded ? [row] : [row, ...(isFound ? shown : shown.filter((one) => !isFoldedPart(one, options)))]
   })
   return withDepths(rows)
 }
+
+/** Whether it is an outline whose vertices move by themselves. */
+const movesByParts = ({ properties }: Layer, { kind, split }: Property): boolean =>
+  kind === 'outline' && split === true && vertexPartsIn(properties).length > 0
+
+/** Whether a row lies folded under its outline's, which starts so. */
+function isFoldedPart({ layer, definition }: PropertyRow, { folded, vertices }: RowOptions): boolean {
+  const part = vertexPartOf(definition.name)
+  if (!part || folded.has(partsFold(layer.id))) return false
+  return vertices?.layer !== layer.id || !vertices.which.has(part.vertex)
+}
+
+/** The fold of what moves a layer's vertices, among folds: named when it is open. */
+export const partsFold = (layer: string): string => `${layer}/outline`
 
 /** Whether a layer starts folded: where it would list everything, or has but one lane to show. */
 function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {

@@ -1,6 +1,12 @@
 import type { Outline } from '../../../property/index.ts'
-import { outlinePathData, type Layer } from '../../../scene/index.ts'
-import { playOutline } from '../../../play/index.ts'
+import {
+  outlineAtTime,
+  outlinePathData,
+  outlineReader,
+  vertexPartName,
+  type Layer,
+} from '../../../scene/index.ts'
+import { playOutline, playOutlineLooks } from '../../../play/index.ts'
 import { playOptions, round, type CssContext } from '../cssContext.ts'
 import { keyframesOf } from '../keyframes.ts'
 import { paintEntries } from './styleEntries.ts'
@@ -12,15 +18,25 @@ export function pathMarkup(layer: Layer, context: CssContext): string {
   const painted = [...paintEntries(layer, context), ...trim]
   const property = layer.properties['outline']!
   const looks = `stroke-linejoin="round" stroke-linecap="round"${lineAttribute(trim)}`
-  if (property.keys.length === 0) {
-    const data = outlinePathData(property.value as Outline)
+  const reader = outlineReader(layer, 'outline', context.library)
+  if (!reader.moves) {
+    const data = outlinePathData(outlineAtTime(layer, 'outline', 0, context.library))
     return `<svg><path d="${data}" ${looks} style="${sheet.style(painted)}"/></svg>`
   }
   const options = playOptions(layer, context)
-  const { track: played, closed } = playOutline(property, options)
+  const { track: played, closed } = property.split
+    ? playOutlineLooks(reader, (vertex) => isEverRound(layer, vertex), options)
+    : playOutline(property, options)
   const track = keyframesOf(played, options.within)
   const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
   return `<svg><path ${looks} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/></svg>`
+}
+
+function isEverRound({ properties }: Layer, vertex: number): boolean {
+  const lane = properties[vertexPartName({ vertex, part: 'corner' })]
+  const rest = (properties['outline']!.value as Outline).vertices[vertex]!.corner
+  const values = lane ? [lane.value, ...lane.keys.map(({ value }) => value)] : [rest]
+  return values.some((value) => (value as number) > 0)
 }
 
 /** Source: W3C, SVG 2, 9.3 (the d property; paths with the same commands are mixed number by number). */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Ellipsis } from '@lucide/vue'
+import { ChevronDown, ChevronRight, Ellipsis } from '@lucide/vue'
 import { computed } from 'vue'
 import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
@@ -9,7 +9,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import { listedProperties } from '@arrow-bend/core/scene'
+import { listedProperties, vertexPartsIn } from '@arrow-bend/core/scene'
 import { hasGraph } from '../../../../session/view/openLanes.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useLastChange } from '../../../../session/view/lastChange.ts'
@@ -17,7 +17,7 @@ import { useView } from '../../../../session/view/view.ts'
 import { provideNoTabStop } from '../../../../ui/focus/tabStop.ts'
 import { choiceOf, type RowChoice } from '../useRowChoice.ts'
 import KeyDot from './KeyDot.vue'
-import type { PropertyRow } from '../rows.ts'
+import { partsFold, type PropertyRow } from '../rows.ts'
 import ValueField from './ValueField.vue'
 
 /** The left part of a lane: name, where the playhead stands among its keys, value, key dot. */
@@ -47,6 +47,14 @@ const short = computed(() => {
   return now.kind === 'last' ? `after ${now.of}` : ''
 })
 const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
+/** Lanes of vertices that move by themselves. */
+const parts = computed(() => (props.row.property.split ? vertexPartsIn(props.row.layer.properties) : []))
+const isOpen = computed(() => view.folded.has(partsFold(props.row.layer.id)))
+const partsWords = computed(() => {
+  const count = parts.value.length
+  if (count === 0) return 'by vertex, none moves'
+  return `by vertex, ${count} ${count === 1 ? 'lane' : 'lanes'}`
+})
 const hint = computed(() => {
   const does = keyEditWords(state.value, preferences.autoKey)
   return does && `: ${does}`
@@ -96,7 +104,24 @@ const toggle = (): void => {
     @contextmenu="openMenu"
   >
     <span v-if="!inLayerRow" class="tree" aria-hidden="true" />
-    <span class="chip" :style="{ background: `var(--hue-${row.definition.hue})` }" aria-hidden="true" />
+    <button
+      v-if="parts.length > 0"
+      type="button"
+      class="fold"
+      tabindex="-1"
+      data-aside
+      :aria-label="`${isOpen ? 'Fold' : 'Unfold'} the vertices of ${row.layer.name}`"
+      :aria-expanded="isOpen"
+      @click="view.turnFolds([partsFold(row.layer.id)])"
+    >
+      <component :is="isOpen ? ChevronDown : ChevronRight" :size="12" aria-hidden="true" />
+    </button>
+    <span
+      v-else
+      class="chip"
+      :style="{ background: `var(--hue-${row.definition.hue})` }"
+      aria-hidden="true"
+    />
     <button
       type="button"
       class="name"
@@ -123,6 +148,7 @@ const toggle = (): void => {
       >
         Animate?
       </button>
+      <span v-else-if="row.property.split" class="words">{{ partsWords }}</span>
       <span v-else class="words" :title="words + hint">{{ wide ? words : short }}</span>
       <button
         v-if="!inLayerRow"
@@ -137,8 +163,9 @@ const toggle = (): void => {
         <Ellipsis :size="15" aria-hidden="true" />
       </button>
     </span>
-    <ValueField :row="row" :tight="inLayerRow" class="ml-auto" />
+    <ValueField v-if="!row.property.split" :row="row" :tight="inLayerRow" class="ml-auto" />
     <KeyDot
+      v-if="!row.property.split"
       :state="state"
       :name="`${row.layer.name} ${row.definition.label.toLowerCase()}`"
       :disabled="row.layer.locked"
@@ -177,6 +204,20 @@ const toggle = (): void => {
   height: 8px;
   flex: none;
   border-radius: 2px;
+}
+
+.fold {
+  display: grid;
+  width: 16px;
+  height: 20px;
+  flex: none;
+  margin: 0 -2px 0 -4px;
+  border-radius: 4px;
+  place-items: center;
+}
+
+.fold:hover {
+  background: var(--rule-soft);
 }
 
 .name {

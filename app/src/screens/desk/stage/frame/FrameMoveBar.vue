@@ -92,7 +92,7 @@ const fillSpan = (): void =>
 </script>
 
 <template>
-  <div class="float bar" role="group" aria-label="Frame move" @pointerdown.stop>
+  <div class="float bar" data-stage-bar role="group" aria-label="Frame move" @pointerdown.stop>
     <div class="row">
       <b>Frame move</b>
       <template v-if="still && !trouble">

@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import {
   becomeShape,
   closeOutline,
-  currentValue,
   madeCorners,
   madeSmooth,
   movedVertices,
@@ -14,14 +13,15 @@ import {
   withCorners,
   type VertexSide,
 } from '@arrow-bend/core/edit'
-import type { Outline, Vertex } from '@arrow-bend/core/property'
-import { armOffset, layerTimeAt } from '@arrow-bend/core/scene'
+import type { Vertex } from '@arrow-bend/core/property'
+import { armOffset, layerTimeAt, outlineAtTime } from '@arrow-bend/core/scene'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import EditField from '../../EditField.vue'
 import type { OutlineEditing } from './useOutline.ts'
+import { useSplitOutline } from './useSplitOutline.ts'
 import type { OutlineGestures } from './useOutlineGestures.ts'
 
 /** What is done with the chosen vertices of an outline, and with all of it, in words and numbers. */
@@ -72,7 +72,7 @@ const become = (event: Event): void => {
   if (!other) return
   const { scene, bends, makeId } = document
   const own = Math.round(layerTimeAt(scene!, other.id, playback.time, bends))
-  const shape = currentValue(other.properties['outline']!, own, bends) as Outline
+  const shape = outlineAtTime(other, 'outline', own, bends)
   const options = { shape, time: playback.time, autoKey: preferences.autoKey, makeId }
   document.apply(
     'Became another shape',
@@ -80,6 +80,7 @@ const become = (event: Event): void => {
     () => (chosen.value = new Set()),
   )
 }
+const { turnSplit, keyChosen } = useSplitOutline(props.editing)
 const setFirst = (): void => {
   document.apply(
     'First vertex chosen',
@@ -106,7 +107,7 @@ const reverse = (): void => {
 </script>
 
 <template>
-  <div class="float bar" role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
+  <div class="float bar" data-stage-bar role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
     <div class="row">
       <b class="name" :title="layer?.name">{{ layer?.name ?? 'Outline' }}</b>
       <span class="words">{{ trouble || words }}</span>
@@ -127,6 +128,15 @@ const reverse = (): void => {
             @click="gestures.apply('Made smooth', (now) => madeSmooth(now, chosen))"
           >
             Smooth
+          </button>
+          <button
+            v-if="editing.split.value"
+            type="button"
+            class="button small"
+            title="Set keys of the chosen vertices here, so that they can move"
+            @click="keyChosen"
+          >
+            Key
           </button>
           <IconButton
             v-if="one !== null && one > 0 && outline.closed"
@@ -152,6 +162,15 @@ const reverse = (): void => {
           {{ outline.closed ? 'Open it' : 'Close it' }}
         </button>
         <IconButton small :icon="ArrowRightLeft" label="Reverse its direction" @press="reverse" />
+        <button
+          type="button"
+          class="button small"
+          :aria-pressed="editing.split.value"
+          title="Whether each vertex has keys and bends of its own, or one key holds all of the outline"
+          @click="turnSplit"
+        >
+          By vertex
+        </button>
         <select
           v-if="others.length > 0"
           class="field become"
@@ -233,6 +252,11 @@ const reverse = (): void => {
 
 .words {
   color: var(--ink-2);
+}
+
+[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--sheet);
 }
 
 .become {

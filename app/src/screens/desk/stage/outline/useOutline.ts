@@ -1,11 +1,21 @@
-import { computed, shallowRef, watch } from 'vue'
-import { currentValue, type PropertyRef } from '@arrow-bend/core/edit'
+import { computed, onUnmounted } from 'vue'
+import type { PropertyRef } from '@arrow-bend/core/edit'
 import type { Outline } from '@arrow-bend/core/property'
-import { applyMatrix, invertMatrix, layerById, type Layer, type Matrix } from '@arrow-bend/core/scene'
+import {
+  applyMatrix,
+  invertMatrix,
+  layerById,
+  outlineAtTime,
+  vertexPartOf,
+  vertexPartsIn,
+  type Layer,
+  type Matrix,
+} from '@arrow-bend/core/scene'
 import { toScreen, type StagePainter, type StageView } from '../../../../draw/index.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
+import { useChosenVertices } from '../../../../session/selection/chosenVertices.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 
 export interface OutlineOptions {
@@ -44,26 +54,36 @@ export function useOutline({ view, painter, drawn }: OutlineOptions) {
     property: 'outline',
   }))
   const outline = computed((): Outline => {
-    const property = layer.value?.properties['outline']
-    return property
-      ? (currentValue(property, time.value, document.bends) as Outline)
+    return layer.value
+      ? outlineAtTime(layer.value, 'outline', time.value, document.bends)
       : { closed: false, vertices: [] }
   })
+  /** Whether its vertices move by themselves. */
+  const split = computed(() => Boolean(layer.value?.properties['outline']?.split))
   const matrix = computed((): Matrix => {
     void drawn()
     // The sampler writes its matrix anew for every moment; a drag needs the one it began with.
     return Float64Array.from(item.value?.matrix ?? [1, 0, 0, 1, 0, 0])
   })
 
-  const chosenOnes = shallowRef(NOBODY)
+  const chosenVertices = useChosenVertices()
   const chosen = computed({
-    get: () => new Set([...chosenOnes.value].filter((i) => i < outline.value.vertices.length)),
-    set: (which: ReadonlySet<number>) => (chosenOnes.value = which),
+    get: () => {
+      const of = chosenVertices.chosen
+      const which = of && of.layer === layer.value?.id ? of.which : NOBODY
+      return new Set([...which].filter((i) => i < outline.value.vertices.length))
+    },
+    set: (which: ReadonlySet<number>) => {
+      const { id, properties } = layer.value ?? { id: '', properties: {} }
+      chosenVertices.chosen = { layer: id, which }
+      if (!split.value) return
+      // What moves them is what keys, bends and the panel are for now.
+      const lanes = vertexPartsIn(properties).filter((name) => which.has(vertexPartOf(name)!.vertex))
+      if (lanes.length > 0) selection.selectProperties(lanes.map((property) => ({ ...ref.value, property })))
+      else selection.selectLayers([id])
+    },
   })
-  watch(
-    () => layer.value?.id,
-    () => (chosenOnes.value = NOBODY),
-  )
+  onUnmounted(() => (chosenVertices.chosen = null))
 
   const onScreen = ([x, y]: Point): Point => toScreen(view(), applyMatrix(matrix.value, x, y))
   /** A place of the screen in the outline's own coordinates; null where it is flattened to nothing. */
@@ -72,6 +92,6 @@ export function useOutline({ view, painter, drawn }: OutlineOptions) {
     const { scale, x: left, y: top } = view()
     return inverse && applyMatrix(inverse, (x - left) / scale, (y - top) / scale)
   }
-  return { layer, ref, outline, matrix, chosen, trouble, onScreen, fromScreen }
+  return { layer, ref, outline, split, matrix, chosen, trouble, onScreen, fromScreen }
 }
 export type OutlineEditing = ReturnType<typeof useOutline>
