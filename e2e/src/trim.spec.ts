@@ -75,6 +75,58 @@ for (const { name, kind, values, shape } of SHAPES)
     }
   })
 
+const hook: Outline = {
+  closed: false,
+  vertices: [
+    vertex(-250, 100, 0, 0),
+    vertex(-20, -140, 0, 0),
+    vertex(60, 140, 0, 0),
+    vertex(250, -100, 0, 0),
+  ],
+}
+const thick = { ...line, 'stroke width': 36, outline: hook } as const
+const hookLooks = looks.replace('width="10"', 'width="36"')
+
+// Source: the browser's own stroke-linecap, stroke-linejoin and stroke-dasharray (W3C, SVG 2, 13.5).
+for (const [ends, joins] of [
+  ['round', 'round'],
+  ['butt', 'miter'],
+  ['square', 'bevel'],
+] as const)
+  test(`a line ends ${ends} and turns ${joins} as the browser draws it, with dashes, too`, async ({
+    page,
+  }) => {
+    const ways = { 'line ends': ends, 'line joins': joins }
+    const shape = `<path d="${outlinePathData(hook)}" stroke-linecap="${ends}" stroke-linejoin="${joins}" ${hookLooks}`
+    for (const [dash, gap, offset] of [
+      [0, 0, 0],
+      [70, 50, 20],
+      [0, 60, -10],
+    ] as const) {
+      const pattern = { dash, 'dash gap': gap, 'dash offset': offset }
+      await openLayers(page, [drawnLayer('line', 'path', { ...thick, ...ways, ...pattern })])
+      const dashes = gap > 0 ? `stroke-dasharray="${dash} ${gap}" stroke-dashoffset="${offset}"` : ''
+      await expect
+        .poll(() => apartFrom(page, svgOf('', `${shape} ${dashes}/>`)), { message: `${dash} ${gap}` })
+        .toBeLessThanOrEqual(0.02)
+    }
+  })
+
+test('how a line looks is listed on demand: dashes are typed, ends are chosen', async ({ page }) => {
+  await newProject(page)
+  await addLayer(page, 'Ellipse')
+  await page.getByRole('button', { name: 'More of Ellipse' }).click()
+  await page.getByRole('group', { name: 'Also list' }).getByRole('button', { name: 'Line' }).click()
+  await page.keyboard.press('Escape')
+  await type(page, 'Ellipse stroke width, px', '8')
+  const whole = await pixels(page)
+  await type(page, 'Ellipse dash, px', '20')
+  await page.getByRole('combobox', { name: 'Ellipse line ends' }).selectOption('square')
+  await expect.poll(async () => (await pixels(page)) === whole).toBe(false)
+  const { properties } = (await savedFile(page)).project.scenes[0]!.layers[0]!
+  expect([properties['dash']!.value, properties['line ends']!.value]).toEqual([20, 'square'])
+})
+
 test('a line is drawn on from the playhead by one press; a shape without a line says what it lacks', async ({
   page,
 }) => {

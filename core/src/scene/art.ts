@@ -1,5 +1,6 @@
 import type { Outline } from '../property/index.ts'
 import type { PictureType } from './document.ts'
+import type { LineEnds, LineJoins } from './layers/line.ts'
 import { outlineBounds, type Bounds } from './outline/outlineBounds.ts'
 
 /** A picture that is in no project yet. */
@@ -25,12 +26,21 @@ export interface ArtGroup extends ArtBase {
   /** Top first. */
   readonly children: readonly ArtNode[]
 }
+
+/** How the line of a path ends and turns, and its pattern: a dash, a gap, how far into both it begins, px. */
+export interface ArtLine {
+  readonly ends: LineEnds
+  readonly joins: LineJoins
+  readonly dash: readonly [dash: number, gap: number, offset: number]
+}
+
 export interface ArtPath extends ArtBase {
   readonly kind: 'path'
   readonly outline: Outline
   readonly fill: string
   readonly stroke: string
   readonly strokeWidth: number
+  readonly line: ArtLine
 }
 export interface ArtImage extends ArtBase {
   readonly kind: 'image'

@@ -4,6 +4,7 @@ export {
   type Art,
   type ArtGroup,
   type ArtImage,
+  type ArtLine,
   type ArtNode,
   type ArtPath,
   type ArtPicture,
@@ -40,10 +41,31 @@ export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
 export { isWithin, type Aperture } from './layers/aperture.ts'
 export { NO_MASKS, type DrawBase, type ItemMask, type Paint } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
-export { definitionOf, listedProperties, playedProperties, propertiesOf } from './layers/layerProperties.ts'
-export { SPLIT_POSITION, type LaneHue, type PropertyDefinition } from './layers/propertyDefinition.ts'
+export {
+  definitionOf,
+  listedProperties,
+  playedProperties,
+  propertiesOf,
+  setsOf,
+} from './layers/layerProperties.ts'
+export {
+  PROPERTY_SETS,
+  SPLIT_POSITION,
+  type LaneHue,
+  type PropertyDefinition,
+  type PropertySet,
+} from './layers/propertyDefinition.ts'
 export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
 export { dashOf, drawnPart, TRIM, type Dash, type Trim } from './layers/trim.ts'
+export {
+  dashPattern,
+  drawnLine,
+  LINE_ENDS,
+  LINE_JOINS,
+  MITER_LIMIT,
+  type LineEnds,
+  type LineJoins,
+} from './layers/line.ts'
 export { ellipseLength, outlineLength, rectangleLength } from './outline/lineLength.ts'
 export { canMask, checkMasks } from './schema/checkMasks.ts'
 export { LIMITS } from './schema/limits.ts'

@@ -13,8 +13,7 @@ function ellipsePath({ size }: EllipseItem): Path2D {
 export const ellipsePainter: Painter<EllipseItem> = {
   path: ellipsePath,
   paint: (context, item) =>
-    paintShape(context, ellipsePath(item), item, {
-      joins: 'sharp',
-      length: () => ellipseLength(Math.max(0, item.size[0]!), Math.max(0, item.size[1]!)),
-    }),
+    paintShape(context, ellipsePath(item), item, () =>
+      ellipseLength(Math.max(0, item.size[0]!), Math.max(0, item.size[1]!)),
+    ),
 }

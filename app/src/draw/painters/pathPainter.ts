@@ -17,8 +17,5 @@ export function outlinePath(outline: Outline): Path2D {
 export const pathPainter: Painter<DrawItems['path']> = {
   path: ({ outline }) => outlinePath(outline),
   paint: (context, item) =>
-    paintShape(context, outlinePath(item.outline), item, {
-      joins: 'round',
-      length: () => outlineLength(item.outline),
-    }),
+    paintShape(context, outlinePath(item.outline), item, () => outlineLength(item.outline)),
 }

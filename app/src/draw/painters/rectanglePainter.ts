@@ -25,11 +25,8 @@ function rectanglePath(item: RectangleItem): Path2D {
 export const rectanglePainter: Painter<RectangleItem> = {
   path: rectanglePath,
   paint: (context, item) =>
-    paintShape(context, rectanglePath(item), item, {
-      joins: 'sharp',
-      length: () => {
-        const { width, height, corner } = boxOf(item)
-        return rectangleLength(width, height, corner)
-      },
+    paintShape(context, rectanglePath(item), item, () => {
+      const { width, height, corner } = boxOf(item)
+      return rectangleLength(width, height, corner)
     }),
 }

@@ -17,6 +17,7 @@ const keptSchema = z.partial(
     filter: z.enum(['animated', 'all', 'selected']),
     folded: texts,
     full: texts,
+    sets: texts,
     open: z.array(
       z.tuple([
         z.string(),

@@ -42,6 +42,7 @@ export const useView = defineStore('view', () => {
     filter: rows.filter.value,
     folded: [...rows.folded],
     full: [...rows.full],
+    sets: [...rows.sets],
     open: [...lanes.open],
     order: [...rows.order],
   }))

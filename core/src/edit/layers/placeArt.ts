@@ -113,6 +113,17 @@ function layersOf(node: ArtNode, parent: string | null, making: Making): Layer[]
 function valuesOf(node: ArtNode, { assets }: Making): Record<string, Value> {
   if (node.kind === 'group') return {}
   if (node.kind === 'image') return { picture: assets.get(node.picture)! }
-  const { outline, fill, stroke, strokeWidth } = node
-  return { outline, fill, stroke, 'stroke width': strokeWidth }
+  const { outline, fill, stroke, strokeWidth, line } = node
+  const [dash, gap, offset] = line.dash
+  return {
+    outline,
+    fill,
+    stroke,
+    'stroke width': strokeWidth,
+    'line ends': line.ends,
+    'line joins': line.joins,
+    dash,
+    'dash gap': gap,
+    'dash offset': offset,
+  }
 }

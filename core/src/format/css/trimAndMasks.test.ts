@@ -19,6 +19,20 @@ describe('a page', () => {
     expect(pageOf([layerWith('a', {})])).not.toContain('dash')
   })
 
+  it('draws dashes, and how a line ends and turns, where these are not what is usual anyway', () => {
+    const choice = (value: string) => ({ kind: 'choice', value, keys: [] }) as const
+    const looks = { 'line ends': choice('square'), 'line joins': choice('bevel'), 'stroke width': still(4) }
+    const page = pageOf([layerWith('a', { ...looks, dash: still(12), 'dash offset': still(3) })])
+    expect(page).toContain('stroke-linecap="square" stroke-linejoin="bevel"')
+    expect(page).toMatch(/stroke-dasharray:\s*12 12/)
+    expect(page).toMatch(/stroke-dashoffset:\s*3/)
+    const part = pageOf([layerWith('a', { ...looks, dash: still(12), 'trim end': still(50) })])
+    expect(part).toMatch(/stroke-dasharray:\s*0\.5 0\.5/)
+    const turned = property('choice', [key(0, 'miter'), key(1, 'round')], { value: 'miter' })
+    const moves = pageOf([layerWith('a', { 'line joins': turned, 'stroke width': still(4) })])
+    expect(moves).toMatch(/stroke-linejoin:\s*round[^}]*steps\(1, end\)/)
+  })
+
   it('draws a line on as its keys say, from nothing that is seen to all of it', () => {
     const drawn = layerWith('a', {
       'trim end': property('number', [key(0, 0), key(1, 100)]),

@@ -24,12 +24,13 @@ export function shapeNodes(
   },
 ): ArtNode[] | null {
   if (outlines.length === 0) return []
-  const { fill, filled, stroke, strokeWidth, evenOdd } = paint
+  const { fill, filled, stroke, strokeWidth, line, evenOdd } = paint
   const many = outlines.length > 1
   if (strokeWidth > 0 && !isSimilar([a!, b!, c!, d!])) return null
   if (many && filled && evenOdd) return null
   if (many && strokeWidth > 0 && outlines.length > MOST_STROKES) return null
-  const width = strokeWidth * Math.sqrt(Math.abs(a! * d! - b! * c!))
+  const scale = Math.sqrt(Math.abs(a! * d! - b! * c!))
+  const [dash, gap, offset] = line.dash
   const pathOf = (outline: Outline, more: Partial<ArtPath>): ArtPath => {
     const { x, y, width: wide, height } = outlineBounds(outline)
     const middle = [x + wide / 2, y + height / 2] as const
@@ -40,7 +41,8 @@ export function shapeNodes(
       outline: moveOutline(outline, middle),
       fill,
       stroke: strokeWidth > 0 ? stroke : '#1f2b33',
-      strokeWidth: width,
+      strokeWidth: strokeWidth * scale,
+      line: { ...line, dash: [dash * scale, gap * scale, offset * scale] },
       ...more,
     }
   }

@@ -127,6 +127,18 @@ describe('readSvg, places', () => {
     expect(found.map((side) => Number(side.toFixed(6)))).toEqual([...size])
   })
 
+  it('keeps how lines end and turn, and their dashes, scaled with them', () => {
+    const shape = path(
+      '<path transform="scale(2)" d="M0 0H9V9" stroke="red" stroke-linecap="square" stroke-linejoin="bevel" stroke-dasharray="4" stroke-dashoffset="1"/>',
+    )
+    expect(shape.line).toEqual({ ends: 'square', joins: 'bevel', dash: [8, 8, 2] })
+    expect(path('<line x2="9" stroke="red"/>').line).toEqual({
+      ends: 'butt',
+      joins: 'miter',
+      dash: [0, 0, 0],
+    })
+  })
+
   it('applies transforms inside out and scales strokes with them', () => {
     const shape = path(
       '<g transform="translate(100,50) scale(2)"><rect transform="rotate(90)" x="10" y="-30" width="20" height="10" stroke="red" stroke-width="3"/></g>',
@@ -191,7 +203,7 @@ describe('readSvg, what is more than plain shapes', () => {
       /<defs><linearGradient id="g">/,
     ],
     ['text', '<text id="x" y="20">Lamp &amp; oil</text>', /Lamp &amp; oil/],
-    ['dashes', '<line id="x" x2="9" stroke="red" stroke-dasharray="2"/>', /stroke-dasharray="2"/],
+    ['dashes', '<line id="x" x2="9" stroke="red" stroke-dasharray="2 1 3"/>', /stroke-dasharray="2 1 3"/],
     [
       'clipping',
       '<clipPath id="c"><circle r="4"/></clipPath><g id="x" clip-path="url(#c)"><rect width="5" height="5"/></g>',

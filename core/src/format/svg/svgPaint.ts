@@ -1,5 +1,6 @@
 import { clamp } from '../../number/index.ts'
 import { hexOf, isColour, parseColour } from '../../property/index.ts'
+import { LINE_ENDS, LINE_JOINS, type ArtLine } from '../../scene/index.ts'
 import { readLength } from './svgSize.ts'
 import type { Declared } from './svgStyles.ts'
 
@@ -10,6 +11,7 @@ export interface SvgPaint {
   readonly stroke: string
   /** In the file's px; 0 for none. */
   readonly strokeWidth: number
+  readonly line: ArtLine
   readonly evenOdd: boolean
 }
 
@@ -17,7 +19,7 @@ const NOTHING = '#00000000'
 const isSet = (value: string | undefined): boolean => value !== undefined && value !== 'none'
 
 /**
- * The paint of a shape; null where it takes more than plain colours: gradients, patterns, dashes, markers.
+ * The paint of a shape; null where it takes more than plain colours: gradients, patterns, dashes of several lengths, markers.
  * @param unit the length a share of a stroke's width is of, px
  * Source: W3C, SVG 2, chapter 13.
  */
@@ -28,9 +30,44 @@ export function svgPaint(declared: Declared, unit: number): SvgPaint | null {
   const width = stroke === NOTHING ? 0 : (readLength(declared['stroke-width'], unit) ?? 1)
   const strokeWidth = Math.max(0, width)
   const marked = ['marker-start', 'marker-mid', 'marker-end'].some((name) => isSet(declared[name]))
-  const dashed = strokeWidth > 0 && isSet(declared['stroke-dasharray'])
-  if (marked || dashed) return null
-  return { fill, filled: fill !== NOTHING, stroke, strokeWidth, evenOdd: declared['fill-rule'] === 'evenodd' }
+  const dash = strokeWidth > 0 ? dashOf(declared, unit) : NO_DASH
+  if (marked || !dash) return null
+  const line = {
+    ends: oneOf(LINE_ENDS, declared['stroke-linecap'], 'butt'),
+    joins: oneOf(LINE_JOINS, declared['stroke-linejoin'], 'miter'),
+    dash,
+  }
+  return {
+    fill,
+    filled: fill !== NOTHING,
+    stroke,
+    strokeWidth,
+    line,
+    evenOdd: declared['fill-rule'] === 'evenodd',
+  }
+}
+
+const NO_DASH = [0, 0, 0] as const
+
+function oneOf<T extends string>(all: readonly T[], text: string | undefined, usual: T): T {
+  return all.find((one) => one === text) ?? usual
+}
+
+/** A dash, a gap and how far into them the line begins, px; null for a pattern of more lengths than these. */
+function dashOf(declared: Declared, unit: number): ArtLine['dash'] | null {
+  const text = declared['stroke-dasharray']
+  if (!isSet(text)) return NO_DASH
+  const lengths = text!
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map((one) => readLength(one, unit))
+  const [dash, gap = dash] = lengths
+  if (lengths.length > 2 || dash === null || dash === undefined || gap === null || gap === undefined)
+    return null
+  // What cannot be a pattern draws a line without gaps.
+  if (dash < 0 || gap < 0 || dash + gap === 0) return NO_DASH
+  // A gap of none is no pattern; here it would be as long as the dash.
+  return gap === 0 ? NO_DASH : [dash, gap, readLength(declared['stroke-dashoffset'], unit) ?? 0]
 }
 
 /** A colour with its opacity in it; null for a paint that is none. */

@@ -12,7 +12,7 @@ export const COPIES: readonly PropertyDefinition[] = [
     value: 1,
     limits: [1, LIMITS.copies],
     step: 1,
-    quiet: true,
+    set: 'copies',
   },
   ...(
     [
@@ -46,5 +46,5 @@ export const COPIES: readonly PropertyDefinition[] = [
         step: 0.01,
       },
     ] as const
-  ).map((definition): PropertyDefinition => ({ ...definition, quiet: true, listedWith: 'copies' })),
+  ).map((definition): PropertyDefinition => ({ ...definition, set: 'copies', listedWith: 'copies' })),
 ]

@@ -1,6 +1,6 @@
 import type { Layer, LayerMask } from '../document.ts'
 import type { Aperture } from './aperture.ts'
-import { wholeLine, type Trim } from './trim.ts'
+import { plainLine, type LineLook } from './line.ts'
 import type { Matrix } from '../matrix.ts'
 
 /** What something is seen through, ready to be drawn. */
@@ -45,13 +45,12 @@ export interface Paint {
   readonly stroke: Float64Array
   /** px */
   strokeWidth: number
-  /** Which part of its line is drawn. */
-  readonly trim: Trim
+  readonly line: LineLook
 }
 
 export const noPaint = (): Paint => ({
   fill: new Float64Array(4),
   stroke: new Float64Array(4),
   strokeWidth: 0,
-  trim: wholeLine(),
+  line: plainLine(),
 })

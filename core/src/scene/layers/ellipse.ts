@@ -1,8 +1,8 @@
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
+import { lineDefinitions } from './line.ts'
 import { PAINT, size, TRANSFORM } from './propertyDefinition.ts'
 import { boxAboutMiddle, paintWriters } from './shape.ts'
-import { TRIM } from './trim.ts'
 
 export interface EllipseItem extends DrawBase, Paint {
   readonly kind: 'ellipse'
@@ -12,10 +12,10 @@ export interface EllipseItem extends DrawBase, Paint {
 
 export const ellipse: LayerKindRecord<EllipseItem> = {
   label: 'Ellipse',
-  properties: [...TRANSFORM, size, ...PAINT, ...TRIM],
+  properties: [...TRANSFORM, size, ...PAINT, ...lineDefinitions({ ends: 'butt' })],
   art: {
     make: (base) => ({ ...base, kind: 'ellipse', size: new Float64Array(2), ...noPaint() }),
-    writers: (item, read) => [read.list('size', item.size), ...paintWriters(item, read)],
+    writers: (item, read) => [read.list('size', item.size), ...paintWriters(item, read, false)],
     bounds: ({ size: [width, height] }) => boxAboutMiddle(width!, height!),
   },
 }

@@ -3,7 +3,7 @@ import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
 import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
-import { SPLIT_POSITION, type PropertyDefinition } from './propertyDefinition.ts'
+import { SPLIT_POSITION, type PropertyDefinition, type PropertySet } from './propertyDefinition.ts'
 
 const PROPERTIES = new Map(
   LAYER_KINDS.map((kind) => {
@@ -33,14 +33,29 @@ export function playedProperties({ kind, properties }: Layer): readonly Property
   })
 }
 
-/** The played properties lists show: quiet ones only when something was made of them, or of what they go with. */
-export function listedProperties(layer: Layer): readonly PropertyDefinition[] {
+/**
+ * The played properties lists show: quiet ones only when something was made of them, or of what they go with.
+ * @param sets those that are asked for
+ */
+export function listedProperties(
+  layer: Layer,
+  sets: ReadonlySet<PropertySet> = NO_SETS,
+): readonly PropertyDefinition[] {
   const played = playedProperties(layer)
-  const used = new Set(played.filter((one) => one.quiet && isUsed(layer, one)).map(({ name }) => name))
+  const isQuiet = ({ quiet, set }: PropertyDefinition): boolean =>
+    quiet === true || (set !== undefined && !sets.has(set))
+  const used = new Set(played.filter((one) => isQuiet(one) && isUsed(layer, one)).map(({ name }) => name))
   return played.filter(
-    ({ name, quiet, listedWith }) =>
-      !quiet || used.has(name) || (listedWith !== undefined && used.has(listedWith)),
+    (one) =>
+      !isQuiet(one) || used.has(one.name) || (one.listedWith !== undefined && used.has(one.listedWith)),
   )
+}
+
+const NO_SETS: ReadonlySet<PropertySet> = new Set()
+
+/** The sets of properties a kind of layer has. */
+export function setsOf(kind: LayerKind): readonly PropertySet[] {
+  return [...new Set(propertiesOf(kind).flatMap(({ set }) => (set ? [set] : [])))]
 }
 
 /** Whether a property moves, or is not as its layer has it at first. */

@@ -2,9 +2,9 @@ import type { Outline } from '../../property/index.ts'
 import { outlineBounds } from '../outline/outlineBounds.ts'
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
+import { lineDefinitions } from './line.ts'
 import { PAINT, TRANSFORM } from './propertyDefinition.ts'
 import { paintWriters } from './shape.ts'
-import { TRIM } from './trim.ts'
 
 export interface PathItem extends DrawBase, Paint {
   readonly kind: 'path'
@@ -26,7 +26,7 @@ export const path: LayerKindRecord<PathItem> = {
       step: 1,
     },
     ...PAINT,
-    ...TRIM,
+    ...lineDefinitions({ ends: 'round', joins: 'round' }),
   ],
   art: {
     make: (base, { properties }) => ({

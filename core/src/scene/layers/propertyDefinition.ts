@@ -3,6 +3,10 @@ import type { PropertyKind, Value } from '../../property/index.ts'
 /** The group a property belongs to, which gives its lane its hue. */
 export type LaneHue = 'place' | 'size' | 'turn' | 'show' | 'colour' | 'shape' | 'sound' | 'time'
 
+/** Properties that few layers need, and that are listed together when one asks for them, in words. */
+export const PROPERTY_SETS = { line: 'Line', copies: 'Copies' } as const
+export type PropertySet = keyof typeof PROPERTY_SETS
+
 export interface PropertyDefinition {
   /** As written in files. */
   readonly name: string
@@ -16,8 +20,12 @@ export interface PropertyDefinition {
   readonly limits?: readonly [least: number, most: number]
   /** One arrow press, or one pixel of a drag on the field. */
   readonly step: number
+  /** What a choice is of; left out where any text may be. */
+  readonly choices?: readonly string[]
   /** Left out of lists until it has keys or another value than its default. */
   readonly quiet?: true
+  /** One of many that are asked for together; quiet until then. */
+  readonly set?: PropertySet
   /** Another property: as soon as that is listed, this one is, quiet or not. */
   readonly listedWith?: string
 }

@@ -1,8 +1,8 @@
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
+import { lineDefinitions } from './line.ts'
 import { PAINT, pixels, size, TRANSFORM } from './propertyDefinition.ts'
 import { boxAboutMiddle, paintWriters } from './shape.ts'
-import { TRIM } from './trim.ts'
 
 export interface RectangleItem extends DrawBase, Paint {
   readonly kind: 'rectangle'
@@ -14,7 +14,13 @@ export interface RectangleItem extends DrawBase, Paint {
 
 export const rectangle: LayerKindRecord<RectangleItem> = {
   label: 'Rectangle',
-  properties: [...TRANSFORM, size, pixels('corner', 'Corner', 0), ...PAINT, ...TRIM],
+  properties: [
+    ...TRANSFORM,
+    size,
+    pixels('corner', 'Corner', 0),
+    ...PAINT,
+    ...lineDefinitions({ ends: 'butt', joins: 'miter' }),
+  ],
   art: {
     make: (base) => ({ ...base, kind: 'rectangle', size: new Float64Array(2), corner: 0, ...noPaint() }),
     writers: (item, read) => [

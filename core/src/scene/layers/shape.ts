@@ -1,15 +1,15 @@
 import type { Bounds } from '../outline/outlineBounds.ts'
 import type { Paint } from './drawBase.ts'
-import { trimWriters } from './trim.ts'
+import { lineWriters } from './line.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
 /** Writers of a shape's paint. */
-export function paintWriters(paint: Paint, read: PropertyReader): PropertyWriter[] {
+export function paintWriters(paint: Paint, read: PropertyReader, hasJoins = true): PropertyWriter[] {
   return [
     read.list('fill', paint.fill),
     read.list('stroke', paint.stroke),
     read.number('stroke width', (value) => (paint.strokeWidth = Math.max(0, value))),
-    ...trimWriters(paint.trim, read),
+    ...lineWriters(paint.line, read, hasJoins),
   ]
 }
 

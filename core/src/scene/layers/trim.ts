@@ -11,7 +11,7 @@ const share = (name: string, label: string, value: number): PropertyDefinition =
   value,
   limits: PERCENT,
   step: 1,
-  quiet: true,
+  set: 'line',
 })
 
 /** Which part of a shape's line is drawn, in % of its length: from start to end, both moved on by the offset. */
@@ -26,7 +26,7 @@ export const TRIM: readonly PropertyDefinition[] = [
     unit: '%',
     value: 0,
     step: 1,
-    quiet: true,
+    set: 'line',
     listedWith: 'trim start',
   },
 ]

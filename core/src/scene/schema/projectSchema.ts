@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import type { Outline } from '../../property/index.ts'
+import type { Outline, Property } from '../../property/index.ts'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../../time/index.ts'
 import { amount, libraryBendSchema } from './bendSchema.ts'
 import {
@@ -95,12 +95,24 @@ export function checkLayer(
   if (properties['copies'] && mostCopies(properties['copies']) > LIMITS.copies)
     tell(['properties', 'copies'], `there can be ${LIMITS.copies.toLocaleString('en')} copies at most`)
   const split = properties['position']?.split ? SPLIT_POSITION : []
-  for (const { name, kind } of [...propertiesOf(layerKind), ...split]) {
+  for (const { name, kind, choices } of [...propertiesOf(layerKind), ...split]) {
     const found = properties[name]
-    if (found?.kind === kind) continue
+    if (found?.kind === kind) {
+      if (choices) checkChoices(found, choices, (message) => tell(['properties', name], message))
+      continue
+    }
     tell(['properties', name], found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing')
   }
   checkVertexParts(properties, tell)
+}
+
+function checkChoices(
+  { value, keys }: Property,
+  choices: readonly string[],
+  tell: (message: string) => void,
+): void {
+  const strange = [value, ...keys.map((key) => key.value)].find((one) => !choices.includes(String(one)))
+  if (strange !== undefined) tell(`has to be one of ${choices.join(', ')}`)
 }
 
 /** What moves parts of a split outline's vertices are numbers, of vertices it has. */

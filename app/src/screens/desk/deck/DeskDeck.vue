@@ -69,6 +69,7 @@ const rows = computed(() =>
     search: view.search,
     keep: listedLayers.keep.value,
     full: view.full,
+    sets: view.sets,
     order: view.order,
     vertices: chosenVertices.chosen,
     ...(view.filter === 'selected' ? { chosen: listedLayers.chosen.value } : {}),

@@ -1,12 +1,15 @@
 import type { Property } from '@arrow-bend/core/property'
 import {
   listedProperties,
+  setsOf,
   vertexPartOf,
   vertexPartsIn,
   type Layer,
   type PropertyDefinition,
+  type PropertySet,
   type Scene,
 } from '@arrow-bend/core/scene'
+import { setName } from '../../../session/view/rowList.ts'
 import type { ChosenVertices } from '../../../session/selection/chosenVertices.ts'
 
 /** A property as listed under its layer. */
@@ -47,19 +50,25 @@ export interface RowOptions {
   readonly keep: ReadonlySet<string>
   /** Layers that list all their properties whatever the filter. */
   readonly full: ReadonlySet<string>
+  /** Sets of quiet properties that layers list, as `setName` says them. */
+  readonly sets?: ReadonlySet<string>
   /** Vertices whose lanes are listed though those of their outline are folded; null for none. */
   readonly vertices?: ChosenVertices | null
 }
 
 /** The rows of the deck, top layer first. */
 export function buildRows(scene: Scene, options: RowOptions): Row[] {
-  const { filter, folded, search, keep, full, chosen, order } = options
+  const { filter, folded, search, keep, full, chosen, order, sets } = options
   const wanted = search.trim().toLowerCase()
   const rows = scene.layers.flatMap((layer): Row[] => {
     if (filter === 'selected' && !chosen?.has(layer.id)) return []
-    const all = inOrder(propertyRows(layer), order?.get(layer.id))
+    const asked = setsAsked(layer, sets)
+    const all = inOrder(propertyRows(layer, asked), order?.get(layer.id))
     const animated = all.filter(({ property }) => property.keys.length > 0)
-    const moving = all.filter(({ property }) => property.keys.length > 0 || movesByParts(layer, property))
+    const moving = all.filter(
+      ({ property, definition: { set } }) =>
+        property.keys.length > 0 || movesByParts(layer, property) || (set !== undefined && asked.has(set)),
+    )
     const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
       named ? list : list.filter(({ definition }) => definition.label.toLowerCase().includes(wanted))
@@ -70,7 +79,8 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
     if (!wanted && filter === 'animated' && animated.length === 0 && !keep.has(layer.id) && !whole) return []
     // What is searched for is shown, though it lies in a fold.
     const isFound = wanted !== '' && !named
-    const isFolded = !isFound && folded.has(layer.id) !== (!whole && startsFolded(layer, filter))
+    const startsOpen = whole || asked.size > 0
+    const isFolded = !isFound && folded.has(layer.id) !== (!startsOpen && startsFolded(layer, filter))
     const row: LayerRow = {
       kind: 'layer',
       id: layer.id,
@@ -103,7 +113,7 @@ export const partsFold = (layer: string): string => `${layer}/outline`
 /** Whether a layer starts folded: where it would list everything, or has but one lane to show. */
 function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {
   if (filter === 'all') return true
-  return propertyRows(layer).filter(({ property }) => property.keys.length > 0).length === 1
+  return propertyRows(layer, NO_SETS).filter(({ property }) => property.keys.length > 0).length === 1
 }
 
 /** Rows of one layer in an order of the person’s own; those not named come after, as they are. */
@@ -130,15 +140,29 @@ function withDepths(rows: readonly Row[]): Row[] {
   )
 }
 
-const ROWS = new WeakMap<Layer, readonly PropertyRow[]>()
+const NO_SETS: ReadonlySet<PropertySet> = new Set()
+
+function setsAsked({ id, kind }: Layer, sets: ReadonlySet<string> | undefined): ReadonlySet<PropertySet> {
+  if (!sets || sets.size === 0) return NO_SETS
+  return new Set(setsOf(kind).filter((set) => sets.has(setName(id, set))))
+}
+
+const ROWS = new WeakMap<Layer, Map<string, readonly PropertyRow[]>>()
 const LAYER_ROWS = new WeakMap<Layer, LayerRow>()
 
 /** The same rows for the same layer, so that views of what did not change rest. */
-function propertyRows(layer: Layer): readonly PropertyRow[] {
-  const known = ROWS.get(layer)
+function propertyRows(layer: Layer, sets: ReadonlySet<PropertySet>): readonly PropertyRow[] {
+  let bySets = ROWS.get(layer)
+  if (!bySets) ROWS.set(layer, (bySets = new Map<string, readonly PropertyRow[]>()))
+  const which = [...sets].join(' ')
+  const known = bySets.get(which)
   if (known) return known
-  const made = listedProperties(layer).map((definition) => propertyRow(layer, definition))
-  ROWS.set(layer, made)
+  const others = [...bySets.values()].flat()
+  const made = listedProperties(layer, sets).map(
+    (definition) =>
+      others.find((row) => row.definition.name === definition.name) ?? propertyRow(layer, definition),
+  )
+  bySets.set(which, made)
   return made
 }
 

@@ -51,8 +51,10 @@ function valueWords(value: Value, { unit, kind }: PropertyDefinition): string {
 }
 
 /** Of what is chosen only words are: a picture is chosen by what it shows. */
-const canBeTyped = ({ kind, value }: Property, name: string): boolean =>
-  kind === 'choice' ? name === 'content' : typeof value !== 'object' || Array.isArray(value)
+const canBeTyped = ({ kind, value }: Property, { name, choices }: PropertyDefinition): boolean =>
+  kind === 'choice'
+    ? name === 'content' || choices !== undefined
+    : typeof value !== 'object' || Array.isArray(value)
 
 /** Values of the selected layers, by the names of their properties. */
 export function useValueEntries(query: () => string): {
@@ -77,7 +79,7 @@ export function useValueEntries(query: () => string): {
     const found = new Map<string, PropertyDefinition>()
     for (const layer of layers.value)
       for (const definition of playedProperties(layer))
-        if (canBeTyped(layer.properties[definition.name]!, definition.name) && !found.has(definition.name))
+        if (canBeTyped(layer.properties[definition.name]!, definition) && !found.has(definition.name))
           found.set(definition.name, definition)
     return [...found.values()]
   })

@@ -13,12 +13,25 @@ interface ShownChoice {
   readonly shown: string
 }
 
-/** Every value a choice of a layer takes during the scene, once each. */
-export function choicesOf(layer: Layer, name: string, context: CssContext): ShownChoice[] {
+/** Which of its values a choice has when: the numbers tell which of those played. */
+export function choiceTrack(
+  layer: Layer,
+  name: string,
+  context: CssContext,
+): { readonly track: Track; readonly played: readonly string[] } {
   const property = layer.properties[name]!
   const options = playOptions(layer, context, NEAREST)
   const { keyframes } = keyframesOf(playProperty(property, options), options.within)
-  const played = choiceValues(property, options)
+  const held = keyframes.map((frame) => ({ ...frame, easing: 'steps(1, end)' }))
+  return { track: { keyframes: held, path: null }, played: choiceValues(property, options) }
+}
+
+/** Every value a choice of a layer takes during the scene, once each. */
+export function choicesOf(layer: Layer, name: string, context: CssContext): ShownChoice[] {
+  const {
+    track: { keyframes },
+    played,
+  } = choiceTrack(layer, name, context)
   const values = [...new Set(played)]
   if (values.length === 1) return [{ value: values[0]!, shown: '' }]
   return values.map((value) => {

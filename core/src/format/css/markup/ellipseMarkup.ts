@@ -1,14 +1,14 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, sizeEntries } from './styleEntries.ts'
-import { lineAttribute, trimEntries } from './trimEntries.ts'
+import { lineMarkup } from './lineMarkup.ts'
 
 export function ellipseMarkup(layer: Layer, context: CssContext): string {
-  const trim = trimEntries(layer, context)
+  const line = lineMarkup(layer, context)
   const style = context.sheet.style([
     ...sizeEntries(layer, context),
     ...paintEntries(layer, context),
-    ...trim,
+    ...line.entries,
   ])
-  return `<svg><ellipse${lineAttribute(trim)} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
+  return `<svg><ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
 }

@@ -1,17 +1,17 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, pixelsEntry, sizeEntries } from './styleEntries.ts'
-import { lineAttribute, trimEntries } from './trimEntries.ts'
+import { lineMarkup } from './lineMarkup.ts'
 
 export function rectangleMarkup(layer: Layer, context: CssContext): string {
   const box = 'x:calc(var(--w)*-.5);y:calc(var(--h)*-.5);width:var(--w);height:var(--h)'
   const corner = pixelsEntry(layer, context, { name: 'corner', property: 'rx' })
-  const trim = trimEntries(layer, context)
+  const line = lineMarkup(layer, context)
   const style = context.sheet.style([
     ...sizeEntries(layer, context),
     corner,
     ...paintEntries(layer, context),
-    ...trim,
+    ...line.entries,
   ])
-  return `<svg><rect${lineAttribute(trim)} style="${box};${style}"/></svg>`
+  return `<svg><rect${line.attributes} style="${box};${style}"/></svg>`
 }

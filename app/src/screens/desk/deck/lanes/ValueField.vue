@@ -165,6 +165,17 @@ const still = computed(() => {
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @change="setText(($event.target as HTMLInputElement).value)"
     />
+    <select
+      v-else-if="definition.choices"
+      tabindex="-1"
+      class="text"
+      :aria-label="title"
+      :value="shown"
+      @keydown.stop
+      @change="set(($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="choice in definition.choices" :key="choice" :value="choice">{{ choice }}</option>
+    </select>
     <span v-else class="truncate text-ink-2">{{ still }}</span>
   </span>
 </template>

@@ -7,13 +7,24 @@ import {
   showScene,
   switchLayers,
 } from '@arrow-bend/core/edit'
-import { LAYER_LABELS, withRiders, type Layer, type LayerLabel } from '@arrow-bend/core/scene'
+import {
+  LAYER_LABELS,
+  PROPERTY_SETS,
+  propertiesOf,
+  setsOf,
+  withRiders,
+  type Layer,
+  type LayerLabel,
+  type PropertySet,
+} from '@arrow-bend/core/scene'
 import { COMMANDS, type CommandId } from '../../../../command/commandTable.ts'
 import { useCommands } from '../../../../command/useCommands.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { setName } from '../../../../session/view/rowList.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
+import { useView } from '../../../../session/view/view.ts'
 import EditField from '../../EditField.vue'
 import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMaskRows from './LayerMaskRows.vue'
@@ -26,6 +37,7 @@ const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const stageView = useStageView()
+const view = useView()
 const first = ref<HTMLButtonElement | null>(null)
 // On a command, never on a list that an arrow key would change.
 onMounted(() => first.value?.focus())
@@ -90,6 +102,11 @@ const hear = (on: boolean): void => {
     setHeardAtAnySpeed(draft, document.sceneId, ids, on),
   )
 }
+const sets = computed(() => setsOf(props.layer.kind))
+const wordsOf = (set: PropertySet): string =>
+  propertiesOf(props.layer.kind)
+    .flatMap((one) => (one.set === set ? [one.label.toLowerCase()] : []))
+    .join(', ')
 const turnAlong = (on: boolean): void => {
   document.apply(on ? 'Turns along its route' : 'Turns by itself', (draft) =>
     setTurnAlongRoute(draft, layerRef.value, on ? 0 : null),
@@ -160,6 +177,19 @@ const turnAlong = (on: boolean): void => {
       <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
       shown alone on the stage
     </label>
+    <div class="line sets" role="group" aria-label="Also list">
+      also list
+      <button
+        v-for="set in sets"
+        :key="set"
+        type="button"
+        :aria-pressed="view.sets.has(setName(layer.id, set))"
+        :title="`Its rows in the list: ${wordsOf(set)}`"
+        @click="view.turnSet(layer.id, set)"
+      >
+        {{ PROPERTY_SETS[set] }}
+      </button>
+    </div>
     <div class="line labels" role="group" aria-label="Label">
       label
       <button
@@ -204,6 +234,16 @@ const turnAlong = (on: boolean): void => {
 .panel button:hover,
 .panel button:focus-visible {
   background: var(--rule-soft);
+}
+
+.panel .sets {
+  flex-wrap: wrap;
+  gap: 2px;
+}
+
+.panel .sets button[aria-pressed='true'] {
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  font-weight: 650;
 }
 
 .panel .labels {

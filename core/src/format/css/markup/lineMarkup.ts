@@ -1,0 +1,107 @@
+import { compiledOf, valueInto } from '../../../property/index.ts'
+import { dashPattern, drawnPart, TRIM, type Layer } from '../../../scene/index.ts'
+import { playOptions, round, WITHIN, type CssContext } from '../cssContext.ts'
+import { keyframesOf } from '../keyframes.ts'
+import { playedLooks } from '../playedLooks.ts'
+import type { StyleEntry } from '../keyframeSheet.ts'
+import { choiceTrack } from './choices.ts'
+
+/** A line of 2 000 px is to begin and end where it should, to `WITHIN`. */
+const LONG = 2000
+
+/** How a shape's line is drawn: what its element says for good, and what of it may move. */
+export interface LineMarkup {
+  /** With a blank before each. */
+  readonly attributes: string
+  readonly entries: readonly StyleEntry[]
+}
+
+/** Where only a part of a line is drawn, its dashes are left out: the page has one pattern for both. */
+export function lineMarkup(layer: Layer, context: CssContext): LineMarkup {
+  const trim = trimEntries(layer, context)
+  const looks = (
+    [
+      ['line ends', 'stroke-linecap', 'butt'],
+      ['line joins', 'stroke-linejoin', 'miter'],
+    ] as const
+  ).flatMap(([name, property, usual]) => choiceLook(layer, context, { name, property, usual }))
+  const attributes = looks.flatMap((look) => (typeof look === 'string' ? [look] : []))
+  const moving = looks.flatMap((look) => (typeof look === 'string' ? [] : [look]))
+  return {
+    attributes: `${attributes.join('')}${trim.length > 0 ? ' pathLength="1"' : ''}`,
+    entries: [...moving, ...(trim.length > 0 ? trim : dashEntries(layer, context))],
+  }
+}
+
+/** What a choice says: an attribute where it stays, and is not what is usual anyway. */
+function choiceLook(
+  layer: Layer,
+  context: CssContext,
+  { name, property, usual }: { readonly name: string; readonly property: string; readonly usual: string },
+): (string | StyleEntry)[] {
+  const choice = layer.properties[name]
+  if (!choice) return []
+  if (choice.keys.length === 0)
+    return choice.value === usual ? [] : [` ${property}="${String(choice.value)}"`]
+  const { track, played } = choiceTrack(layer, name, context)
+  return [{ property, track, write: ([n]) => played[Math.round(n!)]! }]
+}
+
+/** The dashes of a line, px. */
+function dashEntries(layer: Layer, context: CssContext): StyleEntry[] {
+  const properties = ['dash', 'dash gap', 'dash offset'].map((name) => layer.properties[name]!)
+  const dash = new Float64Array(3)
+  const one = new Float64Array(1)
+  const options = playOptions(layer, context)
+  const tracks = properties.map((property) => compiledOf(property, context.library))
+  const isStill = properties.every(({ keys }) => keys.length === 0)
+  const patternInto = (out: Float64Array, sceneTime: number): void => {
+    tracks.forEach((track, i) => {
+      valueInto(one, track, options.clock.timeAt(sceneTime))
+      dash[i] = one[0]!
+    })
+    const { lengths, offset } = dashPattern(dash) ?? { lengths: [0, 0], offset: 0 }
+    out.set([lengths[0]!, lengths[1]!, offset])
+  }
+  const still = new Float64Array(3)
+  patternInto(still, 0)
+  if (isStill && still[0]! + still[1]! === 0) return []
+  const track = keyframesOf(playedLooks(patternInto, still.length, { isStill, options }), WITHIN)
+  return [
+    { property: 'stroke-dasharray', track, write: ([on, off]) => `${round(on!)} ${round(off!)}` },
+    { property: 'stroke-dashoffset', track, write: ([, , offset]) => round(offset!) },
+  ]
+}
+
+/** Which part of a shape's line is drawn, in shares of its length: its element has to have a `pathLength` of 1. */
+function trimEntries(layer: Layer, context: CssContext): StyleEntry[] {
+  const properties = TRIM.map(({ name }) => layer.properties[name]!)
+  const trim = new Float64Array(TRIM.length)
+  const one = new Float64Array(1)
+  const options = playOptions(layer, context)
+  const tracks = properties.map((property) => compiledOf(property, context.library))
+  const isStill = properties.every(({ keys }) => keys.length === 0)
+  const partInto = (out: Float64Array, sceneTime: number): void => {
+    tracks.forEach((track, i) => {
+      valueInto(one, track, options.clock.timeAt(sceneTime))
+      trim[i] = one[0]!
+    })
+    const part = drawnPart(trim)
+    const [from, length] = part === 'all' ? [0, 1] : part === 'nothing' ? [0, 0] : [part.from, part.length]
+    out.set([length * LONG, from * LONG, part === 'nothing' ? 0 : LONG])
+  }
+  const still = new Float64Array(3)
+  partInto(still, 0)
+  // As most are: nothing is said of them.
+  if (isStill && still[0] === LONG) return []
+  const track = keyframesOf(playedLooks(partInto, still.length, { isStill, options }), WITHIN)
+  return [
+    {
+      property: 'stroke-dasharray',
+      track,
+      write: ([length]) => `${round(length! / LONG)} ${round(1 - length! / LONG)}`,
+    },
+    { property: 'stroke-dashoffset', track, write: ([, from]) => round(-from! / LONG) },
+    { property: 'stroke-opacity', track, write: ([, , shown]) => round(shown! / LONG) },
+  ]
+}
