@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Outline } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { newProject, savedFile, type } from './desk.ts'
 import { frameOnScreen } from './stage.ts'
 
@@ -232,4 +233,28 @@ test('vertices move by themselves: only those that were touched have lanes, foun
   expect(await names()).toEqual([])
   await page.keyboard.press('Control+z')
   expect(await names()).toEqual(['vertex 3 x', 'vertex 3 y'])
+})
+
+test('rectangles and ellipses become paths without changing a pixel, dashes and all; their size’s keys go along', async ({
+  page,
+}) => {
+  const looks = { fill: '#52741f', stroke: '#1f2b33', 'stroke width': 14, dash: 40, 'dash gap': 22 }
+  await openLayers(page, [
+    drawnLayer('box', 'rectangle', { position: [360, 300], size: [300, 210], corner: 40, ...looks }),
+    drawnLayer('egg', 'ellipse', { position: [860, 340], size: [360, 240], ...looks }),
+  ])
+  const paint = 'fill="#52741f" stroke="#1f2b33" stroke-width="14" stroke-dasharray="40 22"'
+  const box = `<rect x="210" y="195" width="300" height="210" rx="40" ${paint}/>`
+  const egg = `<ellipse cx="860" cy="340" rx="180" ry="120" ${paint}/>`
+  const apart = () => apartFrom(page, svgOf('', box + egg))
+  await expect.poll(apart).toBeLessThanOrEqual(0.02)
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'box', exact: true }).click()
+  await page.getByRole('button', { name: 'egg', exact: true }).click({ modifiers: ['Shift'] })
+  await page.getByRole('button', { name: 'Bend the outline of a path' }).click()
+  await page.getByRole('button', { name: 'Make a path of it' }).click()
+  await expect(page.getByRole('group', { name: 'Outline', exact: true })).toContainText('8 vertices')
+  const { layers } = (await savedFile(page)).project.scenes[0]!
+  expect(layers.map(({ kind }) => kind)).toEqual(['path', 'path'])
+  expect(await apart()).toBeLessThanOrEqual(0.02)
 })

@@ -7,7 +7,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   layer: [
     ['editText', 'editOutline', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
     ['hide', 'lock', 'solo'],
-    ['copies', 'reveal', 'nest', 'apart', 'openShown', 'inner'],
+    ['toPath', 'copies', 'reveal', 'nest', 'apart', 'openShown', 'inner'],
     ['frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain', 'replacePicture'],
     ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'selectAll'],
     ['remove'],
@@ -49,6 +49,7 @@ const SEEN = LAYER_KINDS.filter((kind) => kind !== 'sound')
 export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   editText: ['text'],
   editOutline: ['path'],
+  toPath: ['rectangle', 'ellipse'],
   ungroup: ['group'],
   inside: ['group'],
   apart: ['scene'],

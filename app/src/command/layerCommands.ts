@@ -34,6 +34,13 @@ export const LAYER_COMMANDS = {
     label: 'On the stage: bend the outline of the selected path, vertex by vertex',
     group: 'Layers',
   },
+  toPath: {
+    name: 'Make a path of it',
+    shown: [],
+    chords: [],
+    label: 'Make the selected rectangles and ellipses paths, whose vertices can be moved',
+    group: 'Layers',
+  },
   group: {
     name: 'Group',
     shown: ['Ctrl/Cmd+G'],
@@ -113,6 +120,10 @@ export const LAYER_COMMANDS = {
   },
 } as const satisfies Record<string, CommandWords>
 
+/** What can become a path. */
+const isPlainShape = (layer: Layer | undefined): boolean =>
+  layer?.kind === 'rectangle' || layer?.kind === 'ellipse'
+
 /** What they do. */
 export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
   const document = useDocument()
@@ -186,8 +197,21 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
     },
     editOutline: () => {
       const path = chosen().at(-1)
-      if (path?.kind !== 'path') toast('Select a path first: click it on the stage or in the list.')
-      else stageView.tool = 'outline'
+      if (path?.kind === 'path' || isPlainShape(path)) stageView.tool = 'outline'
+      else toast('Select a path first: click it on the stage or in the list.')
+    },
+    toPath: async () => {
+      const shapes = idsOf(chosen().filter(isPlainShape))
+      if (shapes.length === 0) {
+        toast('Select a rectangle or an ellipse first.')
+        return
+      }
+      const { becomePath } = await import('./seldomEdits.ts')
+      document.apply(
+        shapes.length > 1 ? 'Shapes made paths' : 'Shape made a path',
+        (draft) => becomePath(draft, document.sceneId, shapes, document.makeId),
+        () => selection.selectLayers(shapes),
+      )
     },
     group: () =>
       withLayers((layers) => {

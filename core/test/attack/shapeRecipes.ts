@@ -26,6 +26,7 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       makeId: w.makeId,
     })
   },
+  becomePath: (d, w) => edit.becomePath(d, SCENE, layersOf(w), w.makeId),
   splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
   joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),
   keyVertices: (d, w) => {

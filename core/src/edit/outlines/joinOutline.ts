@@ -184,6 +184,21 @@ function joined(property: Property, options: JoinOptions): Property {
   return { ...property, keys, ...(before ? { before } : {}), ...(after ? { after } : {}) }
 }
 
+/** Whether all parts that move have keys at the same moments, and the same bends between: then joining them changes nothing. */
+export function moveAlike(properties: Layer['properties']): boolean {
+  const lanes = vertexPartsIn(properties)
+    .map((name): Lane => ({ at: placeOfPart(vertexPartOf(name)!), property: properties[name]! }))
+    .filter(({ property }) => property.keys.length > 0)
+  const [first] = lanes
+  if (!first || new Set(lanes.map(({ property }) => rulesOf(property))).size > 1) return false
+  const times = first.property.keys.map(({ t }) => t)
+  return (
+    lanes.every(
+      ({ property: { keys, mix } }) => keys.length === times.length && (mix ?? 'plain') === 'plain',
+    ) && times.slice(1).every((t, i) => sharedBend(lanes, times[i]!, t) !== null)
+  )
+}
+
 /** The bend of all lanes from one moment to the next; null where they have others, or no keys there. */
 function sharedBend(lanes: readonly Lane[], from: Ticks, to: Ticks): Bend | null {
   const bends = lanes.map(({ property: { keys } }) => {

@@ -15,6 +15,7 @@ import {
 } from '@arrow-bend/core/edit'
 import type { Vertex } from '@arrow-bend/core/property'
 import { armOffset, layerTimeAt, outlineAtTime } from '@arrow-bend/core/scene'
+import { useCommands } from '../../../../command/useCommands.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
@@ -27,7 +28,8 @@ import type { OutlineGestures } from './useOutlineGestures.ts'
 /** What is done with the chosen vertices of an outline, and with all of it, in words and numbers. */
 const props = defineProps<{ editing: OutlineEditing; gestures: OutlineGestures }>()
 defineEmits<{ remove: []; leave: [] }>()
-const { layer, ref, outline, chosen, trouble } = props.editing
+const { layer, shape, ref, outline, chosen, trouble } = props.editing
+const { run } = useCommands()
 
 const document = useDocument()
 const playback = usePlayback()
@@ -182,6 +184,15 @@ const reverse = (): void => {
           <option v-for="other in others" :key="other.id" :value="other.id">{{ other.name }}</option>
         </select>
       </template>
+      <button
+        v-if="shape"
+        type="button"
+        class="button small"
+        title="It looks the same, and its vertices can be moved"
+        @click="run('toPath', false)"
+      >
+        Make a path of it
+      </button>
       <button type="button" class="button small" @click="$emit('leave')">Done</button>
     </div>
     <div v-if="!trouble && chosen.size > 0" class="row">

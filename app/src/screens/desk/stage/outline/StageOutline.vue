@@ -100,7 +100,7 @@ const pressGround = (event: PointerEvent): void => {
   <svg
     class="absolute inset-0 size-full overflow-hidden"
     role="group"
-    :aria-label="layer ? `Outline of ${layer.name}` : 'Outline'"
+    :aria-label="layer ? `Outline of ${layer.name}` : 'No outline'"
   >
     <rect
       width="100%"

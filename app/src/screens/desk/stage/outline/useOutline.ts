@@ -32,10 +32,15 @@ export function useOutline({ view, painter, drawn }: OutlineOptions) {
   const document = useDocument()
   const selection = useSelection()
 
-  const layer = computed((): Layer | null => {
+  const selected = computed((): Layer | null => {
     const id = selection.layers.at(-1)
-    const found = document.scene && id !== undefined ? layerById(document.scene, id) : null
-    return found?.kind === 'path' ? found : null
+    return document.scene && id !== undefined ? layerById(document.scene, id) : null
+  })
+  const layer = computed(() => (selected.value?.kind === 'path' ? selected.value : null))
+  /** A rectangle or an ellipse, which can be made a path. */
+  const shape = computed(() => {
+    const kind = selected.value?.kind
+    return kind === 'rectangle' || kind === 'ellipse' ? selected.value : null
   })
   const time = useLayerTime(() => layer.value?.id ?? '')
   const item = computed(() => {
@@ -44,6 +49,7 @@ export function useOutline({ view, painter, drawn }: OutlineOptions) {
   })
   /** Why there is nothing to take hold of; empty where there is. */
   const trouble = computed(() => {
+    if (shape.value) return `“${shape.value.name}” is no path yet.`
     if (!layer.value) return 'Select a path first: click it in the list below.'
     if (layer.value.locked) return `“${layer.value.name}” is locked. Unlock it to change it.`
     return item.value ? '' : `“${layer.value.name}” is not seen at the playhead. Go to where it is.`
@@ -92,6 +98,6 @@ export function useOutline({ view, painter, drawn }: OutlineOptions) {
     const { scale, x: left, y: top } = view()
     return inverse && applyMatrix(inverse, (x - left) / scale, (y - top) / scale)
   }
-  return { layer, ref, outline, split, matrix, chosen, trouble, onScreen, fromScreen }
+  return { layer, shape, ref, outline, split, matrix, chosen, trouble, onScreen, fromScreen }
 }
 export type OutlineEditing = ReturnType<typeof useOutline>
