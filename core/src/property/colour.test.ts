@@ -1,5 +1,18 @@
+import { converter, displayable } from 'culori'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { BadColour, exactColourText, hexOf, parseColour } from './index.ts'
+import {
+  BadColour,
+  colourText,
+  exactColourText,
+  hexOf,
+  isInSrgb,
+  oklabOfOklch,
+  oklchOf,
+  parseColour,
+} from './index.ts'
+
+const rgb = converter('rgb')
 
 describe('parseColour', () => {
   // Source: W3C, CSS Color 4, sample conversions (oklab of white, of green #008000, of red #ff0000).
@@ -29,5 +42,32 @@ describe('parseColour', () => {
   it('keeps every digit in exact text', () => {
     const colour = [0.4321987654, -0.123456789, 0.0987654321, 0.25] as [number, number, number, number]
     parseColour(exactColourText(colour)).forEach((part, i) => expect(part).toBeCloseTo(colour[i]!, 12))
+  })
+})
+
+describe('colours by lightness, chroma and hue', () => {
+  const share = fc.double({ min: 0, max: 1, noNaN: true })
+
+  it('are those of CSS Color 4, as culori reads it, and in sRGB where it says so', () => {
+    fc.assert(
+      fc.property(share, share, share, (l, chroma, turn) => {
+        const [c, h] = [0.35 * chroma, 360 * turn]
+        const colour = oklabOfOklch(l, c, h, 1)
+        const other = parseColour(`oklch(${l} ${c} ${h})`)
+        colour.forEach((part, i) => expect(part).toBeCloseTo(other[i]!, 9))
+        const [lightness, back, hue] = oklchOf(colour)
+        expect([lightness, back]).toEqual([expect.closeTo(l, 9), expect.closeTo(c, 9)])
+        if (c > 1e-6) expect(Math.abs(((hue - h + 540) % 360) - 180)).toBeLessThan(1e-6)
+        const exact = { mode: 'oklch' as const, l, c, h }
+        if (displayable(exact)) expect(isInSrgb(colour)).toBe(true)
+        const { r, g, b } = rgb(exact)
+        if ([r, g, b].some((part) => part < -0.01 || part > 1.01)) expect(isInSrgb(colour)).toBe(false)
+      }),
+    )
+  })
+
+  it('are stored as hex where that holds them, else as they are', () => {
+    expect(colourText(parseColour('#c8401a80'))).toBe('#c8401a80')
+    expect(colourText(parseColour('oklch(0.7 0.3 145 / 0.5)'))).toBe('oklch(0.7 0.3 145 / 0.5)')
   })
 })

@@ -121,3 +121,31 @@ export function oklabOfEncoded(r: number, g: number, b: number): [number, number
   const linear = convertRgbToLrgb({ r, g, b })
   return oklabOfLinear(linear.r, linear.g, linear.b)
 }
+
+/** Lightness (0 … 1), chroma and hue (degrees, 0 … 360) of an OKLab colour. Source: W3C, CSS Color 4, 9.4. */
+export function oklchOf([l, a, b]: Readonly<OklabAlpha>): [l: number, c: number, h: number] {
+  const hue = (Math.atan2(b, a) * 180) / Math.PI
+  return [l, Math.hypot(a, b), hue < 0 ? hue + 360 : hue]
+}
+
+/** The OKLab colour of lightness, chroma and hue. */
+export function oklabOfOklch(l: number, c: number, h: number, alpha: number): OklabAlpha {
+  const angle = (h * Math.PI) / 180
+  return [l, c * Math.cos(angle), c * Math.sin(angle), alpha]
+}
+
+/** How far a channel may lie beyond sRGB and be meant to lie on its edge: less than half a step of 8 bits. */
+const AT_THE_EDGE = 0.5 / 255
+
+/** Whether a screen of plain sRGB can show a colour as it is. */
+export function isInSrgb(colour: Readonly<OklabAlpha>): boolean {
+  return encodedSrgb(colour).every((part) => part >= -AT_THE_EDGE && part <= 1 + AT_THE_EDGE)
+}
+
+/** A colour to be stored: hex at 8 bits where sRGB holds it, else `oklch()` in as few digits as an eye can tell. */
+export function colourText(colour: Readonly<OklabAlpha>): string {
+  if (isInSrgb(colour)) return hexOf(colour)
+  const [l, c, h] = oklchOf(colour)
+  const alpha = colour[3] < 1 ? ` / ${Number(colour[3].toFixed(3))}` : ''
+  return `oklch(${Number(l.toFixed(4))} ${Number(c.toFixed(4))} ${Number(h.toFixed(2))}${alpha})`
+}

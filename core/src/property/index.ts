@@ -1,8 +1,12 @@
 export {
   BadColour,
+  colourText,
   exactColourText,
   hexOf,
   isColour,
+  isInSrgb,
+  oklabOfOklch,
+  oklchOf,
   parseColour,
   srgbOf,
   type OklabAlpha,

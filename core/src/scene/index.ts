@@ -142,5 +142,6 @@ export {
   type CompileOptions,
   type SceneSampler,
 } from './sampling/sceneAt.ts'
+export { usedColours } from './usedColours.ts'
 export { newColour, newTextColour } from './newColour.ts'
 export { distinctName } from './distinctName.ts'

@@ -2,12 +2,14 @@
 import { Link } from '@lucide/vue'
 import { computed } from 'vue'
 import {
+  colourText,
   compiledOf,
   hexOf,
   isColour,
   KIND_WIDTH,
   parseColour,
   valueAt,
+  type OklabAlpha,
   type Outline,
   type Value,
 } from '@arrow-bend/core/property'
@@ -19,6 +21,7 @@ import { useDocument, type Recipe } from '../../../../session/document/document.
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
+import ColourSwatch from '../../colour/ColourSwatch.vue'
 import EditField from '../../EditField.vue'
 import type { PropertyRow } from '../rows.ts'
 import { useValueTargets, type NumberChange } from './useValueTargets.ts'
@@ -96,7 +99,7 @@ const setColour = (text: string): void => {
     )
     return
   }
-  // A picker gives no alpha; what the colour had stays.
+  // Six digits say nothing of alpha; what the colour had stays.
   const alpha = /^#[0-9a-f]{6}$/i.test(text) ? parseColour(hex.value)[3] : 1
   set(alpha < 1 ? `${text}${hex.value.slice(7)}` : text)
 }
@@ -137,13 +140,11 @@ const still = computed(() => {
       </span>
     </template>
     <template v-else-if="kind === 'colour'">
-      <input
-        type="color"
-        tabindex="-1"
-        class="swatch"
-        :aria-label="`${title}, choose`"
-        :value="hex.slice(0, 7)"
-        @change="setColour(($event.target as HTMLInputElement).value)"
+      <ColourSwatch
+        :name="title"
+        :model-value="colourText(numbers as OklabAlpha)"
+        :edit="`${definition.label} set`"
+        :recipe="(colour) => recipeOf(colour)"
       />
       <input
         tabindex="-1"
@@ -212,15 +213,6 @@ const still = computed(() => {
 .unit {
   width: 14px;
   color: var(--ink-2);
-}
-
-.swatch {
-  width: 24px;
-  height: 18px;
-  flex: none;
-  padding: 0;
-  border: 1px solid var(--rule);
-  border-radius: 3px;
 }
 
 .text {
