@@ -7,7 +7,7 @@ import {
   type LayerMask,
   type Project,
 } from '@arrow-bend/core/scene'
-import type { Value } from '@arrow-bend/core/property'
+import type { Property, Value } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { withoutPickers } from './desk.ts'
 import { frameOnScreen } from './stage.ts'
@@ -18,24 +18,26 @@ const GROUND = '#f6f3ea'
 interface Drawn {
   readonly mask?: LayerMask
   readonly parent?: string
+  /** Properties that only some layers of the kind have. */
+  readonly more?: Readonly<Record<string, Property>>
 }
 /** A layer of four seconds; shapes without a line unless one is given. */
 export const drawnLayer = (
   id: string,
   kind: LayerKind,
   values: Readonly<Record<string, Value>>,
-  { mask, parent }: Drawn = {},
-): Layer => ({
-  ...makeLayer({
+  { mask, parent, more }: Drawn = {},
+): Layer => {
+  const made = makeLayer({
     id,
     name: id,
     kind,
     parent: parent ?? null,
     span: [at(0), at(4)],
     values: kind === 'group' ? values : { 'stroke width': 0, ...values },
-  }),
-  ...(mask ? { mask } : {}),
-})
+  })
+  return { ...made, properties: { ...made.properties, ...more }, ...(mask ? { mask } : {}) }
+}
 const projectOf = (layers: readonly Layer[]): Project => ({
   format: 'arrow-bend/project',
   version: PROJECT_VERSION,

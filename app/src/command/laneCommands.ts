@@ -7,7 +7,7 @@ import {
   type PropertyRef,
 } from '@arrow-bend/core/edit'
 import { timedKeys, type Property, type Value } from '@arrow-bend/core/property'
-import { definitionOf, layerById } from '@arrow-bend/core/scene'
+import { definitionOf, layerById, vertexPartOf } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { usePreferences } from '../session/preferences.ts'
@@ -99,6 +99,8 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
   const reset = (): void =>
     withLanes((chosen) => {
       const defaults = chosen.flatMap(({ ref }) => {
+        // A vertex has no place of its own at first.
+        if (vertexPartOf(ref.property)) return []
         const layer = layerById(document.scene!, ref.layer)
         const definition = layer && definitionOf(layer.kind, ref.property)
         return definition ? [{ ref, value: definition.value }] : []

@@ -1,6 +1,7 @@
 // Edits that are seldom asked for, and so come when they are: the screen is there sooner without them.
 export {
   addSceneLayer,
+  addStop,
   becomePath,
   fitFrame,
   makePause,
@@ -9,6 +10,8 @@ export {
   joinPosition,
   nestLayers,
   repeatDrawing,
+  removeStop,
+  setGradient,
   splitPosition,
   takeScenesApart,
 } from '@arrow-bend/core/edit'

@@ -1,4 +1,4 @@
-import type { DrawItem, ItemMask } from '@arrow-bend/core/scene'
+import { isFilling, type DrawItem, type ItemMask } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { itemCorners } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
@@ -38,7 +38,7 @@ function outlineOf({ items, feather }: ItemMask): Path2D | null {
   if (!item || items.length !== 1 || feather > 0 || item.opacity < 1 || item.masks.length > 0) return null
   const made = new Path2D()
   if (!item.shown) return made
-  if (!('strokeWidth' in item) || item.fill[3]! < 1) return null
+  if (!('strokeWidth' in item) || item.fill[3]! < 1 || isFilling(item.gradient)) return null
   if (item.strokeWidth > 0 && item.stroke[3]! > 0) return null
   const path = painterOf(item).path(item)
   if (!path) return null

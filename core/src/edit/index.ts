@@ -72,6 +72,7 @@ export {
   setFirstVertex,
 } from './outlines/changeOutline.ts'
 export { setMask, setMaskEdge, setMaskFollows, type MaskEdge } from './layers/masks.ts'
+export { addStop, removeStop, setGradient, type SetGradient } from './paint/gradient.ts'
 export { becomePath } from './outlines/becomePath.ts'
 export { joinOutline, type JoinReport } from './outlines/joinOutline.ts'
 export { splitOutline } from './outlines/splitOutline.ts'

@@ -58,6 +58,22 @@ export {
 export { compileLayerClock, layerTimeAt, type LayerClock, type WhichCopies } from './sampling/layerTime.ts'
 export { dashOf, drawnPart, TRIM, type Dash, type Trim } from './layers/trim.ts'
 export {
+  drawnStops,
+  GRADIENT_ENDS,
+  gradientLine,
+  gradientOf,
+  gradientPartDefinition,
+  gradientPartsIn,
+  isFilling,
+  mixedOklab,
+  MOST_STOPS,
+  stopOf,
+  stopsIn,
+  type Gradient,
+  type GradientKind,
+} from './layers/gradient.ts'
+export { boxAboutMiddle } from './layers/shape.ts'
+export {
   dashPattern,
   drawnLine,
   LINE_ENDS,

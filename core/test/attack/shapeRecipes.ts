@@ -26,6 +26,20 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       makeId: w.makeId,
     })
   },
+  setGradient: (d, w) =>
+    edit.setGradient(
+      d,
+      { scene: SCENE, layer: layerOf(w) },
+      {
+        kind: one(w, ['none', 'linear', 'radial']),
+        time: anyTicks(w),
+        autoKey: w.pick(2) === 0,
+        makeId: w.makeId,
+      },
+    ),
+  addStop: (d, w) =>
+    edit.addStop(d, { scene: SCENE, layer: layerOf(w) }, { time: anyTicks(w), offset: w.number() }),
+  removeStop: (d, w) => edit.removeStop(d, { scene: SCENE, layer: layerOf(w) }, w.pick(4)),
   becomePath: (d, w) => edit.becomePath(d, SCENE, layersOf(w), w.makeId),
   splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
   joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),

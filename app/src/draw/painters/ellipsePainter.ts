@@ -1,4 +1,4 @@
-import { ellipseLength, type DrawItems } from '@arrow-bend/core/scene'
+import { boxAboutMiddle, ellipseLength, type DrawItems } from '@arrow-bend/core/scene'
 import { paintShape } from './paintShape.ts'
 import type { Painter } from './painter.ts'
 
@@ -13,7 +13,8 @@ function ellipsePath({ size }: EllipseItem): Path2D {
 export const ellipsePainter: Painter<EllipseItem> = {
   path: ellipsePath,
   paint: (context, item) =>
-    paintShape(context, ellipsePath(item), item, () =>
-      ellipseLength(Math.max(0, item.size[0]!), Math.max(0, item.size[1]!)),
-    ),
+    paintShape(context, ellipsePath(item), item, {
+      length: () => ellipseLength(Math.max(0, item.size[0]!), Math.max(0, item.size[1]!)),
+      box: () => boxAboutMiddle(item.size[0]!, item.size[1]!),
+    }),
 }

@@ -1,13 +1,25 @@
-import { drawnLine, MITER_LIMIT, type Paint } from '@arrow-bend/core/scene'
+import { drawnLine, isFilling, MITER_LIMIT, type Bounds, type Paint } from '@arrow-bend/core/scene'
 import { canvasColour } from '../canvasColour.ts'
+import { canvasGradient } from '../canvasGradient.ts'
 import type { Context2d } from '../context2d.ts'
 
-/**
- * Fills a shape and strokes it, or the parts of its line that are to be drawn.
- * @param length tells how long its line is, px; asked only where a part of it is drawn
- */
-export function paintShape(context: Context2d, path: Path2D, paint: Paint, length: () => number): void {
-  context.fillStyle = canvasColour(paint.fill)
+/** What is measured of a shape only where its paint asks for it. */
+export interface ShapeMeasures {
+  /** Of its line, px. */
+  readonly length: () => number
+  readonly box: () => Bounds
+}
+
+/** Fills a shape and strokes it, or the parts of its line that are to be drawn. */
+export function paintShape(
+  context: Context2d,
+  path: Path2D,
+  paint: Paint,
+  { length, box }: ShapeMeasures,
+): void {
+  context.fillStyle = isFilling(paint.gradient)
+    ? canvasGradient(context, paint.gradient, box())
+    : canvasColour(paint.fill)
   context.fill(path)
   if (paint.strokeWidth <= 0) return
   const drawn = drawnLine(paint.line, length)

@@ -1,5 +1,5 @@
 import type { Outline } from '@arrow-bend/core/property'
-import { outlineLength, outlinePathData, type DrawItems } from '@arrow-bend/core/scene'
+import { outlineBounds, outlineLength, outlinePathData, type DrawItems } from '@arrow-bend/core/scene'
 import { paintShape } from './paintShape.ts'
 import type { Painter } from './painter.ts'
 
@@ -17,5 +17,8 @@ export function outlinePath(outline: Outline): Path2D {
 export const pathPainter: Painter<DrawItems['path']> = {
   path: ({ outline }) => outlinePath(outline),
   paint: (context, item) =>
-    paintShape(context, outlinePath(item.outline), item, () => outlineLength(item.outline)),
+    paintShape(context, outlinePath(item.outline), item, {
+      length: () => outlineLength(item.outline),
+      box: () => outlineBounds(item.outline),
+    }),
 }

@@ -1,4 +1,4 @@
-import { rectangleLength, type DrawItems } from '@arrow-bend/core/scene'
+import { boxAboutMiddle, rectangleLength, type DrawItems } from '@arrow-bend/core/scene'
 import { paintShape } from './paintShape.ts'
 import type { Painter } from './painter.ts'
 
@@ -25,8 +25,11 @@ function rectanglePath(item: RectangleItem): Path2D {
 export const rectanglePainter: Painter<RectangleItem> = {
   path: rectanglePath,
   paint: (context, item) =>
-    paintShape(context, rectanglePath(item), item, () => {
-      const { width, height, corner } = boxOf(item)
-      return rectangleLength(width, height, corner)
+    paintShape(context, rectanglePath(item), item, {
+      length: () => {
+        const { width, height, corner } = boxOf(item)
+        return rectangleLength(width, height, corner)
+      },
+      box: () => boxAboutMiddle(item.size[0]!, item.size[1]!),
     }),
 }

@@ -1,15 +1,9 @@
 <script setup lang="ts">
 import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
-import { exportCssPage } from '@arrow-bend/core/format/css'
+import { exportCssPage, leftOutOfPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import {
-  compileLayerClock,
-  playedProperties,
-  playedProperty,
-  reachesScene,
-  type LayerKind,
-} from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperties, playedProperty, reachesScene } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { usePlayback } from '../../session/playback/playback.ts'
@@ -61,7 +55,7 @@ const savePage = async (): Promise<void> => {
       )
       const page = exportCssPage(project.value, scene.value, {
         pictureUrl: (id) => urls.get(id) ?? '',
-        ...(has('text') ? { fontUrl: await textFontUrl() } : {}),
+        ...(hasText() ? { fontUrl: await textFontUrl() } : {}),
       })
       return new Blob([page], { type: 'text/html' })
     },
@@ -104,15 +98,10 @@ const allLayers = computed(() => {
     .filter((one) => one.id === id || reachesScene(project.value.scenes, id, one.id))
     .flatMap((one) => one.layers)
 })
-const has = (kind: LayerKind): boolean => allLayers.value.some((one) => one.kind === kind)
+const hasText = (): boolean => allLayers.value.some(({ kind }) => kind === 'text')
 /** What a page cannot say of this scene. */
 const leftOut = computed(() => {
-  const masked = allLayers.value.some(({ mask }) => mask)
-  const parts = [
-    ...(has('clip') ? ['clips'] : []),
-    ...(has('sound') ? ['sounds'] : []),
-    ...(masked ? ['masks (what is seen through one is whole there)'] : []),
-  ]
+  const parts = leftOutOfPage(allLayers.value)
   return parts.length > 0 ? `Left out of the page: ${parts.join(', ')}.` : ''
 })
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import type { Layer } from '../../scene/index.ts'
-import { exportCssPage } from './index.ts'
+import { exportCssPage, leftOutOfPage } from './index.ts'
 
 const pageOf = (layers: readonly Layer[]): string => {
   const project = projectOf(layers)
@@ -31,6 +31,34 @@ describe('a page', () => {
     const turned = property('choice', [key(0, 'miter'), key(1, 'round')], { value: 'miter' })
     const moves = pageOf([layerWith('a', { 'line joins': turned, 'stroke width': still(4) })])
     expect(moves).toMatch(/stroke-linejoin:\s*round[^}]*steps\(1, end\)/)
+  })
+
+  it('fills by a gradient as it begins, and tells what of a scene it cannot say', () => {
+    const choice = (value: string) => ({ kind: 'choice', value, keys: [] }) as const
+    const paint = (value: string) => ({ kind: 'colour', value, keys: [] }) as const
+    const parts = {
+      gradient: choice('radial'),
+      'gradient mix': choice('srgb'),
+      'gradient start': { kind: 'pair', value: [50, 50], keys: [] } as const,
+      'gradient end': { kind: 'pair', value: [100, 50], keys: [] } as const,
+      'stop 1 colour': paint('#ff0000'),
+      'stop 2 offset': still(100),
+      'stop 2 colour': paint('#0000ff80'),
+    }
+    const layer = layerWith('a', parts)
+    const page = pageOf([layer])
+    expect(page).toContain('<radialGradient id="g2p" cx="0" cy="0" r="100" gradientUnits="userSpaceOnUse">')
+    expect(page).toContain('<stop offset="0" stop-color="rgb(255 0 0 / 1)"/>')
+    expect(page).toContain('fill:url(#g2p)')
+    expect(leftOutOfPage([layer])).toEqual([])
+    const moves = layerWith('a', { ...parts, 'stop 2 offset': property('number', [key(0, 50), key(1, 100)]) })
+    const dashed = layerWith('b', { dash: still(9), 'trim end': still(40) })
+    const sound = layerWith('c', {}, 'sound')
+    expect(leftOutOfPage([moves, dashed, sound])).toEqual([
+      'sounds',
+      'moves of gradients (they stay as they begin)',
+      'dashes of lines that are drawn in part',
+    ])
   })
 
   it('draws a line on as its keys say, from nothing that is seen to all of it', () => {

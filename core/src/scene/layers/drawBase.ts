@@ -1,5 +1,6 @@
 import type { Layer, LayerMask } from '../document.ts'
 import type { Aperture } from './aperture.ts'
+import { gradientOf, type Gradient } from './gradient.ts'
 import { plainLine, type LineLook } from './line.ts'
 import type { Matrix } from '../matrix.ts'
 
@@ -40,6 +41,8 @@ export const NO_MASKS: readonly ItemMask[] = []
 
 /** How a shape is filled and stroked. */
 export interface Paint {
+  /** Instead of the fill, where it has one. */
+  readonly gradient: Gradient
   /** OKLab and alpha. */
   readonly fill: Float64Array
   readonly stroke: Float64Array
@@ -48,7 +51,8 @@ export interface Paint {
   readonly line: LineLook
 }
 
-export const noPaint = (): Paint => ({
+export const noPaint = ({ properties }: Pick<Layer, 'properties'>): Paint => ({
+  gradient: gradientOf(properties),
   fill: new Float64Array(4),
   stroke: new Float64Array(4),
   strokeWidth: 0,

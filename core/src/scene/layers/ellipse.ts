@@ -1,4 +1,5 @@
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
+import { GRADIENT } from './gradient.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { lineDefinitions } from './line.ts'
 import { PAINT, size, TRANSFORM } from './propertyDefinition.ts'
@@ -12,9 +13,9 @@ export interface EllipseItem extends DrawBase, Paint {
 
 export const ellipse: LayerKindRecord<EllipseItem> = {
   label: 'Ellipse',
-  properties: [...TRANSFORM, size, ...PAINT, ...lineDefinitions({ ends: 'butt' })],
+  properties: [...TRANSFORM, size, ...PAINT, ...GRADIENT, ...lineDefinitions({ ends: 'butt' })],
   art: {
-    make: (base) => ({ ...base, kind: 'ellipse', size: new Float64Array(2), ...noPaint() }),
+    make: (base, layer) => ({ ...base, kind: 'ellipse', size: new Float64Array(2), ...noPaint(layer) }),
     writers: (item, read) => [read.list('size', item.size), ...paintWriters(item, read, false)],
     bounds: ({ size: [width, height] }) => boxAboutMiddle(width!, height!),
   },

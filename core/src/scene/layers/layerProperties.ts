@@ -2,6 +2,7 @@ import type { Property } from '../../property/index.ts'
 import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
 import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
+import { gradientPartDefinition, gradientPartsIn } from './gradient.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
 import { SPLIT_POSITION, type PropertyDefinition, type PropertySet } from './propertyDefinition.ts'
 
@@ -20,14 +21,17 @@ export function propertiesOf(kind: LayerKind): readonly PropertyDefinition[] {
 
 /**
  * The properties a layer plays, in the order they are listed: X and Y of a split position in its place, what moves parts of a
- * split outline after it.
+ * split outline after it, where a gradient lies and its stops where there is one.
  */
 export function playedProperties({ kind, properties }: Layer): readonly PropertyDefinition[] {
   const all = propertiesOf(kind)
   const [position, outline] = [properties['position'], properties['outline']]
-  if (!position?.split && !outline?.split) return all
+  const gradient = gradientPartsIn(properties)
+  if (!position?.split && !outline?.split && gradient.length === 0) return all
   return all.flatMap((definition) => {
     if (definition.name === 'position' && position?.split) return SPLIT_POSITION
+    if (definition.name === 'gradient mix')
+      return [definition, ...gradient.map((name) => gradientPartDefinition(name)!)]
     if (definition.name !== 'outline' || !outline?.split) return [definition]
     return [definition, ...vertexPartsIn(properties).map((name) => vertexPartDefinition(name)!)]
   })
@@ -72,8 +76,12 @@ function isUsed({ properties }: Layer, { name, value: before }: PropertyDefiniti
 /** What a named property of a kind of layer is, or null when that kind has none of the name. */
 export function definitionOf(kind: LayerKind, name: string): PropertyDefinition | null {
   const found = [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name)
-  return found ?? (kind === 'path' ? vertexPartDefinition(name) : null)
+  if (found) return found
+  if (hasGradient(kind) && gradientPartDefinition(name)) return gradientPartDefinition(name)
+  return kind === 'path' ? vertexPartDefinition(name) : null
 }
+
+const hasGradient = (kind: LayerKind): boolean => propertiesOf(kind).some(({ name }) => name === 'gradient')
 
 /** A property as its layer has it at first. */
 export function defaultProperty({ kind, value }: PropertyDefinition): Property {

@@ -1,6 +1,7 @@
 import type { Outline } from '../../property/index.ts'
 import { outlineBounds } from '../outline/outlineBounds.ts'
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
+import { GRADIENT } from './gradient.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { lineDefinitions } from './line.ts'
 import { PAINT, TRANSFORM } from './propertyDefinition.ts'
@@ -26,14 +27,15 @@ export const path: LayerKindRecord<PathItem> = {
       step: 1,
     },
     ...PAINT,
+    ...GRADIENT,
     ...lineDefinitions({ ends: 'round', joins: 'round' }),
   ],
   art: {
-    make: (base, { properties }) => ({
+    make: (base, layer) => ({
       ...base,
       kind: 'path',
-      outline: properties['outline']!.value as Outline,
-      ...noPaint(),
+      outline: layer.properties['outline']!.value as Outline,
+      ...noPaint(layer),
     }),
     writers: (item, read) => [
       read.outline('outline', (value) => (item.outline = value)),

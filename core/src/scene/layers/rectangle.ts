@@ -1,4 +1,5 @@
 import { noPaint, type DrawBase, type Paint } from './drawBase.ts'
+import { GRADIENT } from './gradient.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { lineDefinitions } from './line.ts'
 import { PAINT, pixels, size, TRANSFORM } from './propertyDefinition.ts'
@@ -19,10 +20,17 @@ export const rectangle: LayerKindRecord<RectangleItem> = {
     size,
     pixels('corner', 'Corner', 0),
     ...PAINT,
+    ...GRADIENT,
     ...lineDefinitions({ ends: 'butt', joins: 'miter' }),
   ],
   art: {
-    make: (base) => ({ ...base, kind: 'rectangle', size: new Float64Array(2), corner: 0, ...noPaint() }),
+    make: (base, layer) => ({
+      ...base,
+      kind: 'rectangle',
+      size: new Float64Array(2),
+      corner: 0,
+      ...noPaint(layer),
+    }),
     writers: (item, read) => [
       read.list('size', item.size),
       read.number('corner', (value) => (item.corner = Math.max(0, value))),

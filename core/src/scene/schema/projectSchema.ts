@@ -15,6 +15,7 @@ import {
   type Scene,
 } from '../document.ts'
 import { propertiesOf, withDefaults } from '../layers/layerProperties.ts'
+import { gradientPartDefinition, gradientPartsIn } from '../layers/gradient.ts'
 import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
 import { vertexPartOf, vertexPartsIn } from '../outline/vertexParts.ts'
 import { checkMasks, withMasksRiding } from './checkMasks.ts'
@@ -104,6 +105,11 @@ export function checkLayer(
     tell(['properties', name], found ? `has to be a ${kind}, not a ${found.kind}` : 'is missing')
   }
   checkVertexParts(properties, tell)
+  for (const name of gradientPartsIn(properties)) {
+    const wanted = gradientPartDefinition(name)!.kind
+    const { kind } = properties[name]!
+    if (kind !== wanted) tell(['properties', name], `has to be a ${wanted}, not a ${kind}`)
+  }
 }
 
 function checkChoices(

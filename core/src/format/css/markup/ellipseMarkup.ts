@@ -1,14 +1,16 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, sizeEntries } from './styleEntries.ts'
+import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
 export function ellipseMarkup(layer: Layer, context: CssContext): string {
+  const gradient = gradientMarkup(layer, context)
   const line = lineMarkup(layer, context)
   const style = context.sheet.style([
     ...sizeEntries(layer, context),
-    ...paintEntries(layer, context),
+    ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg><ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
+  return `<svg>${gradient?.defs ?? ''}<ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
 }

@@ -10,17 +10,19 @@ import { playOutline, playOutlineLooks } from '../../../play/index.ts'
 import { playOptions, round, type CssContext } from '../cssContext.ts'
 import { keyframesOf } from '../keyframes.ts'
 import { paintEntries } from './styleEntries.ts'
+import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
 export function pathMarkup(layer: Layer, context: CssContext): string {
   const { sheet } = context
+  const gradient = gradientMarkup(layer, context)
   const line = lineMarkup(layer, context)
-  const painted = [...paintEntries(layer, context), ...line.entries]
+  const painted = [...paintEntries(layer, context, gradient), ...line.entries]
   const property = layer.properties['outline']!
   const reader = outlineReader(layer, 'outline', context.library)
   if (!reader.moves) {
     const data = outlinePathData(outlineAtTime(layer, 'outline', 0, context.library))
-    return `<svg><path d="${data}"${line.attributes} style="${sheet.style(painted)}"/></svg>`
+    return `<svg>${gradient?.defs ?? ''}<path d="${data}"${line.attributes} style="${sheet.style(painted)}"/></svg>`
   }
   const options = playOptions(layer, context)
   const { track: played, closed } = property.split
@@ -28,7 +30,7 @@ export function pathMarkup(layer: Layer, context: CssContext): string {
     : playOutline(property, options)
   const track = keyframesOf(played, options.within)
   const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
-  return `<svg><path${line.attributes} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/></svg>`
+  return `<svg>${gradient?.defs ?? ''}<path${line.attributes} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/></svg>`
 }
 
 function isEverRound({ properties }: Layer, vertex: number): boolean {

@@ -1,17 +1,19 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, pixelsEntry, sizeEntries } from './styleEntries.ts'
+import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
 export function rectangleMarkup(layer: Layer, context: CssContext): string {
   const box = 'x:calc(var(--w)*-.5);y:calc(var(--h)*-.5);width:var(--w);height:var(--h)'
   const corner = pixelsEntry(layer, context, { name: 'corner', property: 'rx' })
+  const gradient = gradientMarkup(layer, context)
   const line = lineMarkup(layer, context)
   const style = context.sheet.style([
     ...sizeEntries(layer, context),
     corner,
-    ...paintEntries(layer, context),
+    ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg><rect${line.attributes} style="${box};${style}"/></svg>`
+  return `<svg>${gradient?.defs ?? ''}<rect${line.attributes} style="${box};${style}"/></svg>`
 }

@@ -2,6 +2,7 @@ import { hexOf, type OklabAlpha } from '../../../property/index.ts'
 import type { Layer } from '../../../scene/index.ts'
 import { round, trackOf, type CssContext } from '../cssContext.ts'
 import type { StyleEntry } from '../keyframeSheet.ts'
+import type { GradientMarkup } from './gradientMarkup.ts'
 
 const WITHIN_COLOUR = 0.00002
 
@@ -45,10 +46,15 @@ export function sizeEntries(layer: Layer, context: CssContext): StyleEntry[] {
   ]
 }
 
-/** Fill and stroke of a shape. */
-export function paintEntries(layer: Layer, context: CssContext): StyleEntry[] {
+/** Fill and stroke of a shape. @param gradient what it is filled with instead; null for none */
+export function paintEntries(
+  layer: Layer,
+  context: CssContext,
+  gradient: GradientMarkup | null,
+): StyleEntry[] {
+  const fill = colourEntry(layer, context, { name: 'fill', property: 'fill' })
   return [
-    colourEntry(layer, context, { name: 'fill', property: 'fill' }),
+    gradient ? { ...fill, write: () => gradient.fill } : fill,
     colourEntry(layer, context, { name: 'stroke', property: 'stroke' }),
     pixelsEntry(layer, context, { name: 'stroke width', property: 'stroke-width' }),
   ]

@@ -14,7 +14,7 @@ import {
   type Value,
 } from '@arrow-bend/core/property'
 import { currentValue, setValueAt, type PropertyRef } from '@arrow-bend/core/edit'
-import { LIMITS, type PropertyDefinition } from '@arrow-bend/core/scene'
+import { LIMITS, stopOf, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { toast } from '../../../../ui/toast.ts'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
@@ -24,6 +24,8 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import ColourSwatch from '../../colour/ColourSwatch.vue'
 import EditField from '../../EditField.vue'
 import type { PropertyRow } from '../rows.ts'
+import GradientChoice from './GradientChoice.vue'
+import StopRemover from './StopRemover.vue'
 import { useValueTargets, type NumberChange } from './useValueTargets.ts'
 
 /** A property's value at the playhead, in fields that fit its kind. */
@@ -111,6 +113,7 @@ const setText = (text: string): void => {
   } else if (text !== shown.value) set(text)
 }
 const shown = computed<Value>(() => currentValue(props.row.property, time.value, document.bends))
+const stop = computed(() => stopOf(definition.value.name))
 const still = computed(() => {
   const value = shown.value
   if (kind.value === 'outline') return `${(value as Outline).vertices.length} points`
@@ -140,6 +143,7 @@ const still = computed(() => {
       </span>
     </template>
     <template v-else-if="kind === 'colour'">
+      <StopRemover v-if="stop !== null" :layer="row.layer" :stop="stop" />
       <ColourSwatch
         :name="title"
         :model-value="colourText(numbers as OklabAlpha)"
@@ -165,6 +169,13 @@ const still = computed(() => {
       @keydown.stop
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @change="setText(($event.target as HTMLInputElement).value)"
+    />
+    <GradientChoice
+      v-else-if="definition.name === 'gradient'"
+      :layer="row.layer"
+      :name="title"
+      :choices="definition.choices!"
+      :shown="String(shown)"
     />
     <select
       v-else-if="definition.choices"

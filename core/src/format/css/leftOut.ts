@@ -1,0 +1,23 @@
+import type { Layer } from '../../scene/index.ts'
+import { movesGradient } from './markup/gradientMarkup.ts'
+
+/** What a page cannot say of some layers, in words; none where it says all. */
+export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
+  const cases: readonly (readonly [words: string, is: (layer: Layer) => boolean])[] = [
+    ['clips', ({ kind }) => kind === 'clip'],
+    ['sounds', ({ kind }) => kind === 'sound'],
+    ['masks (what is seen through one is whole there)', ({ mask }) => mask !== undefined],
+    ['moves of gradients (they stay as they begin)', movesGradient],
+    ['dashes of lines that are drawn in part', isDashedInPart],
+  ]
+  return cases.flatMap(([words, is]) => (layers.some(is) ? [words] : []))
+}
+
+function isDashedInPart({ properties }: Layer): boolean {
+  const isSet = (name: string, usual: number): boolean => {
+    const property = properties[name]
+    return property !== undefined && (property.keys.length > 0 || property.value !== usual)
+  }
+  const isDashed = isSet('dash', 0) || isSet('dash gap', 0)
+  return isDashed && (isSet('trim start', 0) || isSet('trim end', 100))
+}
