@@ -1,5 +1,6 @@
-import type { DrawItem } from '@arrow-bend/core/scene'
+import { isAffected, type DrawItem } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
+import { paintAffected } from './paintAffected.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
 
@@ -9,10 +10,23 @@ import type { PictureBook } from './pictureBook.ts'
  */
 export function paintItem(context: Context2d, item: DrawItem, pictures: PictureBook, scale: number): void {
   if (!item.shown || item.opacity <= 0) return
+  if (isAffected(item.effects)) {
+    const paint = (on: Context2d): void => paintPlain(on, item, { opacity: 1, pictures, scale })
+    paintAffected(context, item, { pictures, paint })
+  } else paintPlain(context, item, { opacity: item.opacity, pictures, scale })
+}
+
+interface Plainly {
+  readonly opacity: number
+  readonly pictures: PictureBook
+  readonly scale: number
+}
+
+function paintPlain(context: Context2d, item: DrawItem, { opacity, pictures, scale }: Plainly): void {
   const [a, b, c, d, e, f] = item.matrix as unknown as [number, number, number, number, number, number]
   context.save()
   context.transform(a, b, c, d, e, f)
-  context.globalAlpha *= item.opacity
+  context.globalAlpha *= opacity
   painterOf(item).paint(context, item, { pictures, scale: scale * Math.hypot(a, b) })
   context.restore()
 }

@@ -1,14 +1,9 @@
-import { isFilling, type DrawItem, type ItemMask } from '@arrow-bend/core/scene'
+import { isAffected, isFilling, type DrawItem, type ItemMask } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { itemCorners } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
-
-/** Standard deviations past which a blur is nothing to be seen, and px past which none is looked at: a sheet has an end. */
-const BLUR_REACH = 3
-const MOST_ROOM = 1024
-/** How far beyond its line a stroke's corners may reach, stroke widths. */
-const MITRE = 5
+import { BLUR_REACH, MITRE, MOST_ROOM, withSheet } from './sheets.ts'
 
 /**
  * Cuts by those masks that are plain shapes, sharp and opaque: a path does it, which is by far the quickest.
@@ -35,7 +30,15 @@ function addAllSeen(outline: Path2D, context: Context2d): void {
 /** A mask as a path of the stage; null where it is soft, see-through, or no path. */
 function outlineOf({ items, feather }: ItemMask): Path2D | null {
   const item = items[0] as DrawItem | undefined
-  if (!item || items.length !== 1 || feather > 0 || item.opacity < 1 || item.masks.length > 0) return null
+  if (
+    !item ||
+    items.length !== 1 ||
+    feather > 0 ||
+    item.opacity < 1 ||
+    item.masks.length > 0 ||
+    isAffected(item.effects)
+  )
+    return null
   const made = new Path2D()
   if (!item.shown) return made
   if (!('strokeWidth' in item) || item.fill[3]! < 1 || isFilling(item.gradient)) return null
@@ -54,28 +57,6 @@ interface PaintThrough {
   /** Paints what is masked, in stage coordinates. */
   readonly paint: (on: Context2d) => void
   readonly paintMask: (on: Context2d, mask: ItemMask) => void
-}
-
-/** Canvases to paint on apart, which nobody sees; those in use at present come first. */
-const sheets: OffscreenCanvas[] = []
-let inUse = 0
-
-function withSheet(width: number, height: number, use: (context: Context2d) => void): void {
-  const canvas = (sheets[inUse] ??= new OffscreenCanvas(1, 1))
-  inUse += 1
-  // To grow it empties it; what was larger before is kept, for the next.
-  if (canvas.width < width) canvas.width = width
-  if (canvas.height < height) canvas.height = height
-  const context = canvas.getContext('2d')!
-  context.save()
-  context.resetTransform()
-  context.clearRect(0, 0, width, height)
-  try {
-    use(context)
-  } finally {
-    context.restore()
-    inUse -= 1
-  }
 }
 
 /** Paints something multiplied by what masks cover. The context's transform must be the stage's. */
@@ -148,7 +129,9 @@ type Box = [left: number, top: number, right: number, bottom: number]
 function boxOf({ items }: ItemMask, stage: DOMMatrix, pictures: PictureBook): Box {
   const corners = (items as readonly DrawItem[]).flatMap((item) => {
     const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
-    const reach = stroke * Math.hypot(item.matrix[0]!, item.matrix[1]!) * MITRE
+    const { blur, shadowBlur, shadowOffset } = item.effects
+    const beyond = BLUR_REACH * (blur + shadowBlur) + Math.hypot(...shadowOffset)
+    const reach = (stroke * MITRE + beyond) * Math.hypot(item.matrix[0]!, item.matrix[1]!)
     return itemCorners(item, pictures).flatMap(([x, y]) =>
       [-reach, reach].map((by) => stage.transformPoint({ x: x + by, y: y + by })),
     )

@@ -72,6 +72,7 @@ export {
   type Gradient,
   type GradientKind,
 } from './layers/gradient.ts'
+export { hasEffects, hasShadow, isAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {
   dashPattern,

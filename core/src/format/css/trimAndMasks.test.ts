@@ -61,6 +61,15 @@ describe('a page', () => {
     ])
   })
 
+  it('blurs and casts shadows as keys say, and says nothing of them where there are none', () => {
+    expect(pageOf([layerWith('a', {})])).not.toContain('filter')
+    const blur = property('number', [key(0, 0), key(2, 8)])
+    const shade = { kind: 'colour', value: '#1f2b3380', keys: [] } as const
+    const page = pageOf([layerWith('a', { blur, 'shadow colour': shade })])
+    expect(page).toMatch(/filter:blur\(0px\) drop-shadow\(0px 12px 10px #1f2b3380\)/)
+    expect(page).toMatch(/filter:blur\(8px\)/)
+  })
+
   it('draws a line on as its keys say, from nothing that is seen to all of it', () => {
     const drawn = layerWith('a', {
       'trim end': property('number', [key(0, 0), key(1, 100)]),

@@ -1,5 +1,6 @@
 import type { Layer, LayerMask } from '../document.ts'
 import type { Aperture } from './aperture.ts'
+import type { Effects } from './effects.ts'
 import { gradientOf, type Gradient } from './gradient.ts'
 import { plainLine, type LineLook } from './line.ts'
 import type { Matrix } from '../matrix.ts'
@@ -31,6 +32,7 @@ export interface DrawBase {
   opacity: number
   /** Whether it shows at this moment. */
   shown: boolean
+  readonly effects: Effects
   /** What it is seen through, its own first; the same list for all that stands in a masked group. */
   masks: readonly ItemMask[]
   /** Whether it is a mask of others, and so not drawn itself. */

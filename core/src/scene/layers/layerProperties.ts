@@ -2,6 +2,7 @@ import type { Property } from '../../property/index.ts'
 import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
 import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
+import { EFFECTS, hasEffects } from './effects.ts'
 import { gradientPartDefinition, gradientPartsIn } from './gradient.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
 import { SPLIT_POSITION, type PropertyDefinition, type PropertySet } from './propertyDefinition.ts'
@@ -10,7 +11,8 @@ const PROPERTIES = new Map(
   LAYER_KINDS.map((kind) => {
     const own = LAYER_KIND_RECORDS[kind].properties
     // A sound is not drawn, and so not drawn again.
-    return [kind, kind === 'sound' ? own : [...own, ...COPIES]] as const
+    const seen = hasEffects(kind) ? [...own, ...EFFECTS] : own
+    return [kind, kind === 'sound' ? own : [...seen, ...COPIES]] as const
   }),
 )
 

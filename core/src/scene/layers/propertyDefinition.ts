@@ -4,7 +4,12 @@ import type { PropertyKind, Value } from '../../property/index.ts'
 export type LaneHue = 'place' | 'size' | 'turn' | 'show' | 'colour' | 'shape' | 'sound' | 'time'
 
 /** Properties that few layers need, and that are listed together when one asks for them, in words. */
-export const PROPERTY_SETS = { line: 'Line', gradient: 'Gradient', copies: 'Copies' } as const
+export const PROPERTY_SETS = {
+  line: 'Line',
+  gradient: 'Gradient',
+  effects: 'Blur and shadow',
+  copies: 'Copies',
+} as const
 export type PropertySet = keyof typeof PROPERTY_SETS
 
 export interface PropertyDefinition {

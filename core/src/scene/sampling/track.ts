@@ -2,6 +2,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, type CompiledProperty } from '../../property/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import type { Aperture } from '../layers/aperture.ts'
+import { effectWriters, noEffects } from '../layers/effects.ts'
 import { NO_MASKS, type DrawBase, type ItemMask } from '../layers/drawBase.ts'
 import type { KindArt } from '../layers/layerKind.ts'
 import { LAYER_KIND_RECORDS, type DrawItem } from '../layers/layerKinds.ts'
@@ -132,6 +133,7 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     matrix,
     opacity: 1,
     shown: true,
+    effects: noEffects(),
     masks: NO_MASKS,
     isMask: false,
   }
@@ -162,9 +164,11 @@ function makeArt(base: DrawBase, library: BendLibrary): Pick<Showing, 'item' | '
   const art = LAYER_KIND_RECORDS[base.layer.kind].art as KindArt<DrawBase> | null
   if (!art) return { item: null, writers: [], show: null }
   const item = art.make(base, base.layer)
+  const read = propertyReader(base.layer, library)
+  const writers = [...art.writers(item, read), ...effectWriters(base.effects, base.layer, read)]
   return {
     item: item as DrawItem,
-    writers: art.writers(item, propertyReader(base.layer, library)).filter((one) => one !== writesNothing),
+    writers: writers.filter((one) => one !== writesNothing),
     show: art.show ? (seconds) => art.show!(item, seconds) : null,
   }
 }

@@ -1,5 +1,6 @@
 import type { DrawnKind, Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
+import { effectStyle } from './effectStyle.ts'
 import { ellipseMarkup } from './ellipseMarkup.ts'
 import { imageMarkup } from './imageMarkup.ts'
 import { pathMarkup } from './pathMarkup.ts'
@@ -22,5 +23,7 @@ const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
 
 /** A drawn layer's art: the innermost element, in the layer's own coordinates. */
 export function artMarkup(layer: Layer & { readonly kind: DrawnKind }, context: CssContext): string {
-  return MARKUP[layer.kind](layer, context)
+  const art = MARKUP[layer.kind](layer, context)
+  const effects = art && effectStyle(layer, context)
+  return effects ? `<div style="${effects}">${art}</div>` : art
 }

@@ -237,8 +237,13 @@ const turnAlong = (on: boolean): void => {
 }
 
 .panel .sets {
+  height: auto;
   flex-wrap: wrap;
-  gap: 2px;
+  gap: 0 2px;
+}
+
+.panel .sets button {
+  padding: 0 6px;
 }
 
 .panel .sets button[aria-pressed='true'] {
