@@ -48,7 +48,7 @@ test('a shadow is listed on demand, seen at once, and gone with one undo', async
   await page.getByRole('button', { name: 'More of Ellipse' }).click()
   await page
     .getByRole('group', { name: 'Also list' })
-    .getByRole('button', { name: 'Blur and shadow' })
+    .getByRole('button', { name: 'Shadow', exact: true })
     .click()
   await page.keyboard.press('Escape')
   await type(page, 'Ellipse shadow colour', '#1f2b3380')

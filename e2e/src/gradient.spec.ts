@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { addLayer, newProject, savedFile, type } from './desk.ts'
-import { pixels } from './stage.ts'
+import { dragTo, middleOf, pixels } from './stage.ts'
 
 type Parts = Readonly<Record<string, Property>>
 const still = (kind: Property['kind'], value: Value): Property => ({ kind, value, keys: [] })
@@ -108,4 +108,38 @@ test('a shape is filled by a gradient from its row; stops come and go, its colou
   for (let step = 0; step < 6; step += 1) await page.keyboard.press('Control+z')
   await page.keyboard.press('Home')
   await expect.poll(async () => (await pixels(page)) === plain).toBe(true)
+})
+
+test('a gradient is laid on the stage while one of its rows is selected, by hand and by keys', async ({
+  page,
+}) => {
+  const sky = drawnLayer(
+    'sky',
+    'rectangle',
+    { ...place, gradient: 'linear' },
+    { more: { ...stops(...NIGHT), ...ends([0, 50], [100, 50]) } },
+  )
+  await openLayers(page, [sky])
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Unfold sky' }).click()
+  await page.getByRole('button', { name: 'Gradient end', exact: true }).click()
+  const line = page.getByRole('group', { name: 'Gradient', exact: true })
+  const properties = async () => (await savedFile(page)).project.scenes[0]!.layers[0]!.properties
+
+  // The frame is shown px by px: 80 px to the left are a tenth of its width, 125 up a quarter of its height.
+  const end = line.getByRole('slider', { name: 'Gradient end' })
+  const [x, y] = await middleOf(end)
+  await dragTo(page, [x, y], [x - 80, y - 125])
+  expect((await properties())['gradient end']!.value).toEqual([90, 25])
+  await end.focus()
+  await page.keyboard.press('ArrowRight')
+  expect((await properties())['gradient end']!.value).toEqual([91, 25])
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  expect((await properties())['gradient end']!.value).toEqual([100, 50])
+
+  const [stopX, stopY] = await middleOf(line.getByRole('slider', { name: 'Stop 2' }))
+  await dragTo(page, [stopX, stopY], [stopX + 160, stopY + 40])
+  expect((await properties())['stop 2 offset']!.value).toBe(60)
+  expect((await properties())['position']!.value).toEqual([640, 360])
 })

@@ -132,3 +132,24 @@ test('a mask is chosen in a layer’s menu, travels along or stays put without a
   await page.keyboard.press('Control+z')
   await expect.poll(async () => (await pixels(page)) === masked).toBe(true)
 })
+
+test('a picture opens through a circle, and a shape by its own outline, with one press each; undo takes all of it back', async ({
+  page,
+}) => {
+  await newProject(page)
+  await addLayer(page, 'Rectangle')
+  const whole = await pixels(page)
+  await page.getByRole('tab', { name: 'Retime' }).click()
+  await page.getByRole('group', { name: 'What to retime' }).getByRole('button', { name: 'Reveal' }).click()
+  for (const through of ['circle', 'its outline']) {
+    await page.getByRole('button', { name: `Reveal through: ${through}` }).click()
+    await expect.poll(async () => (await pixels(page)) === whole, { message: through }).toBe(false)
+    const { layers } = (await savedFile(page)).project.scenes[0]!
+    expect(layers.map(({ mask }) => mask?.layer ?? null)).toEqual([null, layers[0]!.id])
+    await page.keyboard.press('End')
+    await expect.poll(async () => (await pixels(page)) === whole, { message: through }).toBe(true)
+    await page.keyboard.press('Control+z')
+    await page.keyboard.press('Home')
+    await expect.poll(async () => (await pixels(page)) === whole, { message: through }).toBe(true)
+  }
+})

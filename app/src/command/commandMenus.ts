@@ -54,7 +54,7 @@ export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   inside: ['group'],
   apart: ['scene'],
   openShown: ['scene'],
-  reveal: ['rectangle', 'ellipse', 'path', 'image', 'clip', 'scene'],
+  reveal: SEEN,
   copies: SEEN,
   plain: SEEN,
   inner: ['group', 'clip', 'sound', 'scene'],

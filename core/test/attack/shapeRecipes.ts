@@ -65,6 +65,15 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       bend: EASE_BOTH,
       makeId: w.makeId,
     }),
+  revealThroughShape: (d, w) =>
+    edit.revealThroughShape(d, SCENE, layersOf(w), {
+      shape: one(w, ['circle', 'box', 'own']),
+      begin: anyTicks(w),
+      end: anyTicks(w),
+      bend: EASE_BOTH,
+      makeId: w.makeId,
+      boxOf: () => one(w, [null, { x: w.number(), y: w.number(), width: w.number(), height: w.number() }]),
+    }),
   splitIntoPanels: (d, w) => {
     edit.splitIntoPanels(d, SCENE, layersOf(w), {
       stand: one(w, ['upright', 'level']),

@@ -23,17 +23,16 @@ import {
   type Layer,
   type OutlineReader,
   type Project,
-  type Scene,
 } from '../../scene/index.ts'
-import { asTicks, BadTime, frameTicks, type Ticks } from '../../time/index.ts'
+import { asTicks, BadTime, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, makeLawful, undrafted } from '../editProperty.ts'
 import { sceneIn, type MakeId, type PropertyRef } from '../refs.ts'
+import { seenTime, type SeenTime } from '../seenTime.ts'
 import { outlineLayerIn, restOfSplit } from './splitOutline.ts'
 
 /** Largest distance a vertex or the end of an arm is meant to stray, px. Source: the motion model, section 7. */
 const WITHIN_PX = 0.1
-const LOOKS_A_FRAME = 4
 const MOST_LOOKS = 20_000
 /** A stretch whose end misses its key by more than this ends in a jump, px or degrees. */
 const JUMP = 1e-3
@@ -60,7 +59,7 @@ export function joinOutline(
   const scene = sceneIn(draft, ref.scene)
   const was = outlineReader(layer, ref.property, library)
   const names = vertexPartsIn(layer.properties)
-  const seen = seenOf(
+  const seen = seenTime(
     scene,
     names.map((name) => layer.properties[name]!),
   )
@@ -98,21 +97,6 @@ interface Lane {
   readonly property: Property
 }
 
-interface Seen {
-  readonly start: Ticks
-  readonly end: Ticks
-  readonly step: number
-}
-
-function seenOf({ rate, duration }: Pick<Scene, 'rate' | 'duration'>, properties: readonly Property[]): Seen {
-  const times = properties.flatMap(({ keys }) => keys.map(({ t }) => t))
-  return {
-    start: asTicks(times.reduce<number>((first, t) => Math.min(first, t), 0)),
-    end: asTicks(times.reduce<number>((last, t) => Math.max(last, t), duration)),
-    step: frameTicks(rate) / LOOKS_A_FRAME,
-  }
-}
-
 const rulesOf = ({ before, after, keys }: Property): string =>
   [before ?? 'hold', after ?? 'hold', keys[0]!.t, keys.at(-1)!.t].join(' ')
 const goesOn = ({ before, after }: Property): boolean =>
@@ -122,7 +106,7 @@ const goesOn = ({ before, after }: Property): boolean =>
 function lanesOf(
   { properties }: Layer,
   names: readonly string[],
-  { start, end }: Seen,
+  { start, end }: SeenTime,
   library: BendLibrary,
 ): readonly Lane[] {
   const moving = names.filter((name) => properties[name]!.keys.length > 0)
@@ -146,7 +130,7 @@ function lanesOf(
 interface JoinOptions {
   readonly lanes: readonly Lane[]
   readonly within: number
-  readonly seen: Seen
+  readonly seen: SeenTime
   readonly library: BendLibrary
   readonly makeId: MakeId
 }
@@ -275,7 +259,7 @@ const pointsOf = (numbers: Float64Array, closed: boolean): Vec2[] =>
 const sumOf = ([x, y]: Vec2, [dx, dy]: Vec2): Vec2 => [x + dx, y + dy]
 
 /** The largest distance between the points of two outlines over what is seen, px. */
-function largestGap(a: OutlineReader, b: OutlineReader, { start, end, step }: Seen): number {
+function largestGap(a: OutlineReader, b: OutlineReader, { start, end, step }: SeenTime): number {
   const [one, other] = [new Float64Array(a.width), new Float64Array(b.width)]
   const count = Math.min(MOST_LOOKS, Math.max(8, Math.ceil((end - start) / step)))
   let worst = 0

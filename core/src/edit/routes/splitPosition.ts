@@ -16,16 +16,16 @@ import {
   type Property,
 } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
-import type { Layer, Project, Scene } from '../../scene/index.ts'
-import { asTicks, BadTime, frameTicks, type Ticks } from '../../time/index.ts'
+import type { Layer, Project } from '../../scene/index.ts'
+import { asTicks, BadTime } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, makeLawful, undrafted } from '../editProperty.ts'
 import { joinAxes } from './joinAxes.ts'
 import { layerIn, sceneIn, type MakeId } from '../refs.ts'
+import { seenTime, type SeenTime } from '../seenTime.ts'
 
 /** Largest distance from the old position, px. Source: the motion model, section 7. */
 const WITHIN_PX = 0.1
-const LOOKS_A_FRAME = 4
 /** Shares of every span that are looked at besides: evenly, and close to its ends. */
 const LOOKS_A_SPAN = [
   ...[1e-4, 1e-3, 1e-2].flatMap((close) => [close, 1 - close]),
@@ -69,7 +69,7 @@ export function splitPosition(
   const layer = openLayer(draft, ref, false)
   const library = libraryIn(draft)
   const place = undrafted<Property>(layer.properties['position'])
-  const seen = seenOf(sceneIn(draft, ref.scene), [place])
+  const seen = seenTime(sceneIn(draft, ref.scene), [place])
   const compiled = compileProperty(place, library)
   const { made: axes, error } = keptWithin(within, [place], { seen, library }, ([from]) => {
     const both = ([0, 1] as const).map((axis) =>
@@ -102,7 +102,7 @@ export function joinPosition(
   ]
   const position = { ...undrafted<Property>(layer.properties['position']) }
   delete position.split
-  const seen = seenOf(sceneIn(draft, ref.scene), [x, y])
+  const seen = seenTime(sceneIn(draft, ref.scene), [x, y])
   const [compiledX, compiledY] = [compileProperty(x, library), compileProperty(y, library)]
   const { made: joined, error } = keptWithin(within, [x, y], { seen, library }, ([fromX, fromY]) => {
     const axes = { x: fromX!, y: fromY!, within: CAREFUL * within, step: seen.step, makeId, library }
@@ -113,23 +113,6 @@ export function joinPosition(
   delete layer.properties['position x']
   delete layer.properties['position y']
   return { keys: joined.keys.length, error }
-}
-
-/** The time in which a position is seen, ticks: of the scene, and of the keys where they reach beyond it. */
-interface Seen {
-  readonly start: Ticks
-  readonly end: Ticks
-  /** Between two looks. */
-  readonly step: number
-}
-
-function seenOf({ rate, duration }: Pick<Scene, 'rate' | 'duration'>, properties: readonly Property[]): Seen {
-  const times = properties.flatMap(({ keys }) => keys.map(({ t }) => t))
-  return {
-    start: asTicks(times.reduce<number>((first, t) => Math.min(first, t), 0)),
-    end: asTicks(times.reduce<number>((last, t) => Math.max(last, t), duration)),
-    step: frameTicks(rate) / LOOKS_A_FRAME,
-  }
 }
 
 interface Attempt<T> {
@@ -144,7 +127,7 @@ interface Attempt<T> {
 function keptWithin<T>(
   within: number,
   properties: readonly Property[],
-  { seen, library }: { readonly seen: Seen; readonly library: BendLibrary },
+  { seen, library }: { readonly seen: SeenTime; readonly library: BendLibrary },
   attempt: (properties: readonly Property[]) => Attempt<T>,
 ): Attempt<T> {
   const plain = attempt(properties)
@@ -178,7 +161,7 @@ function largestGap(
   place: CompiledProperty,
   x: CompiledProperty,
   y: CompiledProperty,
-  { start, end, step }: Seen,
+  { start, end, step }: SeenTime,
 ): number {
   const both: CompiledProperty[] = [x, y]
   const out = new Float64Array(2)

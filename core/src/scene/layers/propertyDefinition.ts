@@ -7,7 +7,7 @@ export type LaneHue = 'place' | 'size' | 'turn' | 'show' | 'colour' | 'shape' | 
 export const PROPERTY_SETS = {
   line: 'Line',
   gradient: 'Gradient',
-  effects: 'Blur and shadow',
+  effects: 'Shadow',
   copies: 'Copies',
 } as const
 export type PropertySet = keyof typeof PROPERTY_SETS

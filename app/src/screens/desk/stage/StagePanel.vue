@@ -40,6 +40,7 @@ import { useStageGestures } from './useStageGestures.ts'
 
 // What is not there at first comes when it is.
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
+const StageGradient = defineAsyncComponent(() => import('./gradient/StageGradient.vue'))
 const StageOutline = defineAsyncComponent(() => import('./outline/StageOutline.vue'))
 const StageFrameMove = defineAsyncComponent(() => import('./frame/StageFrameMove.vue'))
 const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
@@ -116,6 +117,10 @@ const openMenu = (event: MouseEvent): void => {
   if (event.isTrusted && !stageView.before) gestures.selectAt(event)
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
 }
+/** The line of a gradient is shown while one of its rows is selected. */
+const isGradientChosen = computed(() =>
+  selection.properties.some(({ property }) => /^(gradient|stop \d)/.test(property)),
+)
 /** Enter bends the outline of the path that is selected, unless it is for something on the stage. */
 const bendOutline = (event: KeyboardEvent): void => {
   const last = selection.layers.at(-1)
@@ -273,6 +278,12 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :painter="painter"
           :picture="picture"
           :press-pan="gestures.pressPan"
+        />
+        <StageGradient
+          v-if="painter && editable && stageView.tool === 'pointer' && isGradientChosen"
+          :view="view"
+          :painter="painter"
+          :picture="picture"
         />
         <StageFrameMove
           v-if="covered && width > 0"

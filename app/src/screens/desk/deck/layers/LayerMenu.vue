@@ -34,7 +34,7 @@ const { floatingStyles } = useFloating(opener, panel, {
       <PopoverPanel
         ref="panel"
         v-slot="{ close }"
-        class="float z-40 w-[220px] p-1.5"
+        class="float z-40 w-[232px] p-1.5"
         :style="floatingStyles"
         role="dialog"
         :aria-label="layer.name"

@@ -4,9 +4,11 @@ import { PLAIN_EASES, type QuickBendName } from '@arrow-bend/core/bend'
 import {
   drawLineOn,
   revealLayers,
+  revealThroughShape,
   splitIntoPanels,
   type Panels,
   type RevealFrom,
+  type RevealShape,
 } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks } from '@arrow-bend/core/time'
@@ -14,6 +16,7 @@ import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { useStageView } from '../../../../session/view/stageView.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 
 /** How layers come to be seen, from the playhead on: opened by a moving edge, drawn on, or sliding in as panels of the frame. */
@@ -21,6 +24,7 @@ const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const tell = useToldStep()
+const stageView = useStageView()
 
 const length = ref(24)
 const course = ref<QuickBendName>('easeBoth')
@@ -33,6 +37,11 @@ const SIDES: readonly { from: RevealFrom; label: string }[] = [
   { from: 'bottom', label: 'Below' },
   { from: 'middle', label: 'Middle' },
 ]
+const SHAPES: readonly { shape: RevealShape; label: string }[] = [
+  { shape: 'circle', label: 'Circle' },
+  { shape: 'box', label: 'Box' },
+  { shape: 'own', label: 'Its outline' },
+]
 const PANELS: readonly { stand: Panels['stand']; label: string }[] = [
   { stand: 'upright', label: 'Side by side' },
   { stand: 'level', label: 'One above another' },
@@ -41,6 +50,7 @@ const layers = computed(() =>
   selection.layers.flatMap((id) => (document.scene ? (layerById(document.scene, id) ?? []) : [])),
 )
 const cropped = computed(() => layers.value.filter(({ properties }) => properties['crop left']))
+const seen = computed(() => layers.value.filter(({ kind }) => kind !== 'sound'))
 const lines = computed(() => layers.value.filter(({ properties }) => properties['trim end']))
 const idsOf = (some: readonly { readonly id: string }[]): string[] => some.map(({ id }) => id)
 
@@ -59,6 +69,18 @@ const reveal = (from: RevealFrom): void => {
     'Revealed',
     (draft) => revealLayers(draft, document.sceneId, ids, how),
     'Opens from the playhead on; its edges share one bend of the library.',
+  )
+}
+/** Through a shape that grows, a layer of its own. */
+const open = (shape: RevealShape): void => {
+  const [begin, end] = [playback.time, asTicks(playback.time + ticks())]
+  const boxOf = (id: string) => stageView.boxOf([id])
+  const how = { shape, begin, end, bend: bend(), makeId: document.makeId, boxOf }
+  const ids = idsOf(shape === 'own' ? lines.value : seen.value)
+  apply(
+    'Revealed through a shape',
+    (draft) => revealThroughShape(draft, document.sceneId, ids, how),
+    'Opens from the playhead on, through a layer of its own that can be moved and bent.',
   )
 }
 const drawOn = (): void => {
@@ -83,7 +105,7 @@ const split = (stand: Panels['stand']): void => {
 </script>
 
 <template>
-  <template v-if="cropped.length + lines.length > 0">
+  <template v-if="seen.length > 0">
     <div class="pair">
       <NumberField
         show-label
@@ -159,12 +181,28 @@ const split = (stand: Panels['stand']): void => {
         <button type="button" class="button small grow" @click="drawOn">Draw the line on</button>
       </div>
     </template>
+    <template v-if="seen.length > 0">
+      <h3>Through a shape that grows</h3>
+      <div class="line">
+        <button
+          v-for="{ shape, label } in SHAPES"
+          v-show="shape !== 'own' || lines.length > 0"
+          :key="shape"
+          type="button"
+          class="button small grow"
+          :aria-label="`Reveal through: ${label.toLowerCase()}`"
+          @click="open(shape)"
+        >
+          {{ label }}
+        </button>
+      </div>
+    </template>
     <p class="note">
-      It begins at the playhead. Through a shape of any kind: choose one at “seen through” in the layer’s
-      menu, and let it grow.
+      It begins at the playhead. Through any other layer: choose it at “seen through” in the layer’s menu.
     </p>
   </template>
   <p v-else class="note">
-    Select pictures, clips or shown scenes to open them by an edge, or shapes to draw their lines on.
+    Select layers: pictures, clips and shown scenes open by an edge, anything through a shape, lines are drawn
+    on.
   </p>
 </template>
