@@ -117,7 +117,7 @@ test('a gradient is laid on the stage while one of its rows is selected, by hand
     'sky',
     'rectangle',
     { ...place, gradient: 'linear' },
-    { more: { ...stops(...NIGHT), ...ends([0, 50], [100, 50]) } },
+    { more: { ...stops(...NIGHT), ...ends([20, 50], [70, 50]) } },
   )
   await openLayers(page, [sky])
   await page.getByLabel('Rows to show').selectOption('all')
@@ -130,16 +130,16 @@ test('a gradient is laid on the stage while one of its rows is selected, by hand
   const end = line.getByRole('slider', { name: 'Gradient end' })
   const [x, y] = await middleOf(end)
   await dragTo(page, [x, y], [x - 80, y - 125])
-  expect((await properties())['gradient end']!.value).toEqual([90, 25])
+  expect((await properties())['gradient end']!.value).toEqual([60, 25])
   await end.focus()
   await page.keyboard.press('ArrowRight')
-  expect((await properties())['gradient end']!.value).toEqual([91, 25])
+  expect((await properties())['gradient end']!.value).toEqual([61, 25])
   await page.keyboard.press('Control+z')
   await page.keyboard.press('Control+z')
-  expect((await properties())['gradient end']!.value).toEqual([100, 50])
+  expect((await properties())['gradient end']!.value).toEqual([70, 50])
 
   const [stopX, stopY] = await middleOf(line.getByRole('slider', { name: 'Stop 2' }))
   await dragTo(page, [stopX, stopY], [stopX + 160, stopY + 40])
-  expect((await properties())['stop 2 offset']!.value).toBe(60)
+  expect((await properties())['stop 2 offset']!.value).toBe(80)
   expect((await properties())['position']!.value).toEqual([640, 360])
 })

@@ -6,6 +6,21 @@ export const pixels = (page: Page): Promise<string> =>
     document.querySelector<HTMLCanvasElement>('section[aria-label="Stage"] canvas')!.toDataURL(),
   )
 
+/** How far the picture is from one that `pixels` gave before: mean difference of a channel, of 255. */
+export const apartFromBefore = (page: Page, before: string): Promise<number> =>
+  page.evaluate(async (url) => {
+    const canvas = document.querySelector<HTMLCanvasElement>('section[aria-label="Stage"] canvas')!
+    const image = new Image()
+    image.src = url
+    await image.decode()
+    const other = new OffscreenCanvas(canvas.width, canvas.height).getContext('2d')!
+    other.drawImage(image, 0, 0)
+    const [a, b] = [canvas.getContext('2d')!, other].map(
+      (on) => on.getImageData(0, 0, canvas.width, canvas.height).data,
+    )
+    return a!.reduce((sum, part, i) => sum + Math.abs(part - b![i]!), 0) / a!.length
+  }, before)
+
 /** Where the frame lies on the screen, and screen px a stage px. */
 export async function frameOnScreen(
   page: Page,

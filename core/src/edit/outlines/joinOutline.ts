@@ -68,6 +68,9 @@ export function joinOutline(
     ...undrafted<Property>(drafted.properties[ref.property]),
   } as Draft<Property>
   delete property.split
+  // What goes on outside the keys is for the parts to say.
+  delete property.before
+  delete property.after
   const rest = restOfSplit(layer.properties, ref.property)
   const attempt = (within: number): Attempt => {
     const made = makeLawful(joined({ ...property, value: rest }, { lanes, within, seen, library, makeId }), {

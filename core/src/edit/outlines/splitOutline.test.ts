@@ -131,6 +131,20 @@ describe('splitting an outline', () => {
     expect(whole.scenes[0]!.layers[0]!.properties['outline']!.split).toBeUndefined()
   })
 
+  it('keeps what goes on outside the keys as the lanes say it, whatever the outline said before', () => {
+    const loops = edited(withKeys(pennant(0), pennant(30)), (draft) => {
+      draft.scenes[0]!.layers[0]!.properties['outline']!.after = 'loop'
+    })
+    const apart = split(loops)
+    expect(propertyOf(apart, 'a', 'vertex 2 y').after).toBe('loop')
+    const join = (project: Project) => edited(project, (draft) => joinOutline(draft, ref, { makeId: ids() }))
+    expect(propertyOf(join(apart), 'a', 'outline').after).toBe('loop')
+    const holds = edited(apart, (draft) => {
+      delete draft.scenes[0]!.layers[0]!.properties['vertex 2 y']!.after
+    })
+    expect(propertyOf(join(holds), 'a', 'outline').after).toBeUndefined()
+  })
+
   it('is drawn as it is told', () => {
     const after = split(withKeys(pennant(0), pennant(30)))
     const item = sceneAt(after.scenes[0]!, TICKS_PER_SECOND, []).find(({ kind }) => kind === 'path')

@@ -45,7 +45,8 @@ export function isSurelyLawful(key: Key, was: Key | undefined, kind: Property['k
   for (const name in key) {
     if (name === 't' || name === 'value' || name === 'bend') continue
     const field = name as 'route'
-    if (key[field] !== was[field]) return false
+    // A field nobody knows is none that may be there, even without a value.
+    if (!(name in was) || key[field] !== was[field]) return false
   }
   return true
 }

@@ -42,6 +42,9 @@ interface Seen {
   readonly item: DrawItem
 }
 
+/** How far stops lie from their line, px of the screen. */
+const BESIDE = 18
+
 const isOfGradient = (property: string): boolean =>
   property.startsWith('gradient') || stopOf(property) !== null
 
@@ -74,12 +77,15 @@ export function useGradientLine({ view, painter, drawn }: GradientLineOptions) {
   const stops = computed(() => {
     if (!ends.value || !seen.value) return []
     const [[x0, y0], [x1, y1]] = ends.value
+    const length = Math.hypot(x1 - x0, y1 - y0) || 1
+    // Beside the line, that the first and last leave its ends free.
+    const beside: Point = [(BESIDE * (y1 - y0)) / length, (-BESIDE * (x1 - x0)) / length]
     return seen.value.gradient.stops.map(({ offset, colour }, i) => ({
       stop: seen.value!.stops[i]!,
       offset,
       colour: hexOf([...colour] as OklabAlpha),
-      x: x0 + offset * (x1 - x0),
-      y: y0 + offset * (y1 - y0),
+      x: x0 + offset * (x1 - x0) + beside[0],
+      y: y0 + offset * (y1 - y0) + beside[1],
     }))
   })
 

@@ -1,0 +1,137 @@
+import type { Page } from '@playwright/test'
+import type { Key, Outline, Property, Value } from '@arrow-bend/core/property'
+import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '@arrow-bend/core/scene'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { measureDrag, measurePlayback, openProject, rateOf, report } from './deskMeasures.ts'
+
+const SECONDS = 8
+const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
+
+/** Measures outlines, masks and gradients on the stage. Source of what is wanted: the issue they came with. */
+export async function measureShapes(page: Page, address: string): Promise<void> {
+  await openProject(page, address, projectOf([wavingOutline(200, 40)]))
+  await page.getByRole('button', { name: 'Wave', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Bend the outline of a path' }).click()
+  const vertex = page.getByRole('button', { name: /^Vertex 50 of 200/ })
+  report('vertex of 200 with 40 keys, pointer to paint', await measureDrag(page, vertex, [1, 1]))
+
+  await openProject(page, address, projectOf([...maskedLayers(50), ...gradients(20)]))
+  await page.setViewportSize({ width: 1640, height: 1460 })
+  await page.getByRole('button', { name: 'Actual size' }).click()
+  const frames = await measurePlayback(page)
+  report('playback of 50 masked layers and 20 gradients', frames)
+  console.log(`playback of 50 masked layers and 20 gradients        ${rateOf(frames)} fps  (wanted: ≥ 50)`)
+  await page.setViewportSize({ width: 1280, height: 800 })
+}
+
+const projectOf = (layers: readonly Layer[]): Project => ({
+  format: 'arrow-bend/project',
+  version: PROJECT_VERSION,
+  id: 'shapes',
+  name: 'Shapes',
+  scenes: [
+    {
+      id: 'scene',
+      name: 'Scene',
+      size: [1280, 720],
+      rate: { num: 24, den: 1 },
+      duration: at(SECONDS),
+      background: '#f6f3ea',
+      layers,
+      markers: [],
+      playRange: null,
+    },
+  ],
+  bends: [],
+  assets: [],
+})
+
+const moving = (kind: Property['kind'], values: readonly Value[]): Property => ({
+  kind,
+  value: values[0]!,
+  keys: values.map((value, i): Key => {
+    const t = at((i / (values.length - 1)) * SECONDS)
+    return { id: `k${i}`, t, value, bend: { kind: 'linear' }, through: 'corner' }
+  }),
+})
+const layerOf = (
+  id: string,
+  kind: 'path' | 'rectangle' | 'ellipse',
+  values: Readonly<Record<string, Value>>,
+  moves: Readonly<Record<string, Property>>,
+): Layer => {
+  const made = makeLayer({ id, name: id, kind, span: [at(0), at(SECONDS)], values })
+  return { ...made, properties: { ...made.properties, ...moves } }
+}
+
+function wavingOutline(vertices: number, keys: number): Layer {
+  const outline = (phase: number): Outline => ({
+    closed: true,
+    vertices: Array.from({ length: vertices }, (_, i) => {
+      const turn = (i / vertices) * 2 * Math.PI
+      const radius = 220 + 30 * Math.sin(9 * turn + phase)
+      const arm = { angle: (turn * 180) / Math.PI + 90, length: 2 }
+      return {
+        at: [radius * Math.cos(turn), radius * Math.sin(turn)] as const,
+        arrive: { ...arm, angle: arm.angle + 180 },
+        leave: arm,
+        corner: 0,
+      }
+    }),
+  })
+  const shapes = Array.from({ length: keys }, (_, i) => outline(i / 3))
+  return layerOf('Wave', 'path', { position: [640, 360] }, { outline: moving('outline', shapes) })
+}
+
+/** Rectangles that move, each seen through an ellipse that grows. */
+function maskedLayers(count: number): Layer[] {
+  return Array.from({ length: count }, (_, i) => {
+    const [x, y] = [90 + (i % 10) * 120, 90 + Math.floor(i / 10) * 130]
+    const through = layerOf(
+      `through ${i}`,
+      'ellipse',
+      { position: [x, y], 'stroke width': 0 },
+      {
+        size: moving('pair', [
+          [20, 20],
+          [110, 90],
+          [60, 110],
+        ] as const),
+      },
+    )
+    const seen = layerOf(
+      `seen ${i}`,
+      'rectangle',
+      { size: [100, 80], fill: '#0e6b75' },
+      {
+        position: moving('place', [
+          [x - 30, y],
+          [x + 30, y + 10],
+          [x, y],
+        ] as const),
+      },
+    )
+    return [{ ...seen, mask: { layer: through.id } }, through]
+  }).flat()
+}
+
+function gradients(count: number): Layer[] {
+  const stops = { 'stop 1 offset': 0, 'stop 2 offset': 100 }
+  return Array.from({ length: count }, (_, i) => {
+    const numbers = Object.entries(stops).map(([name, value]): [string, Property] => [
+      name,
+      { kind: 'number', value, keys: [] },
+    ])
+    const place = [120 + (i % 5) * 250, 100 + Math.floor(i / 5) * 170] as const
+    return layerOf(
+      `sky ${i}`,
+      'rectangle',
+      { position: place, size: [230, 150], gradient: i % 2 === 0 ? 'linear' : 'radial' },
+      {
+        ...Object.fromEntries(numbers),
+        'stop 1 colour': moving('colour', ['#12203a', '#6e4587', '#12203a']),
+        'stop 2 colour': moving('colour', ['#6e4587', '#e3a24b', '#f6c945']),
+      },
+    )
+  })
+}
