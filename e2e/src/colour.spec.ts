@@ -27,6 +27,21 @@ test('a colour is chosen by sliders, by name and from the picture; each way is o
   await page.keyboard.press('Control+z')
   expect(await fillOf(page)).toBe(first)
 
+  // Escape gives up a drag, and a run of keys, and only then leaves.
+  await page.getByRole('button', { name: 'Rectangle fill, choose' }).click()
+  await dragTo(page, [x, y], [x + 30, y], async () => {
+    await page.keyboard.press('Escape')
+    await page.mouse.move(x + 45, y)
+  })
+  expect(await fillOf(page)).toBe(first)
+  await lightness.focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Escape')
+  await expect(picker).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(picker).toBeHidden()
+  expect(await fillOf(page)).toBe(first)
+
   await page.getByRole('button', { name: 'Rectangle fill, choose' }).click()
   const field = picker.getByRole('textbox', { name: 'Rectangle fill: name or number' })
   await field.fill('rebeccapurple')

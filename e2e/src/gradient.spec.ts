@@ -142,4 +142,10 @@ test('a gradient is laid on the stage while one of its rows is selected, by hand
   await dragTo(page, [stopX, stopY], [stopX + 160, stopY + 40])
   expect((await properties())['stop 2 offset']!.value).toBe(80)
   expect((await properties())['position']!.value).toEqual([640, 360])
+  // Delete is for the stop that has the keyboard, not for the layer.
+  await line.getByRole('slider', { name: 'Stop 2' }).focus()
+  await page.keyboard.press('Delete')
+  expect(
+    Object.keys(await properties()).filter((name) => name.endsWith('colour') && name.startsWith('stop')),
+  ).toEqual(['stop 1 colour', 'stop 3 colour'])
 })

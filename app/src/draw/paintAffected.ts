@@ -4,7 +4,7 @@ import { cssColour } from './canvasColour.ts'
 import type { Context2d } from './context2d.ts'
 import { itemCorners } from './itemBounds.ts'
 import type { PictureBook } from './pictureBook.ts'
-import { BLUR_REACH, MITRE, MOST_ROOM, withSheet } from './sheets.ts'
+import { MITRE, MOST_ROOM, reachOf, withSheet } from './sheets.ts'
 
 /**
  * Paints an item that is blurred or casts a shadow: apart first, at full opacity. The context's transform must be the
@@ -32,7 +32,10 @@ export function paintAffected(
       ? [`drop-shadow(${dx}px ${dy}px ${shadowBlur * grows}px ${cssColour([...shadowColour] as OklabAlpha)})`]
       : []),
   ]
-  const reach = Math.min(MOST_ROOM, BLUR_REACH * (blur + shadowBlur) * grows + Math.hypot(dx, dy))
+  const reach = Math.min(
+    MOST_ROOM,
+    reachOf(item.effects) * Math.max(Math.hypot(map.a, map.b), Math.hypot(map.c, map.d)),
+  )
   const { x, y, width, height } = regionOf(context, item, { pictures, stage, reach })
   if (width <= 0 || height <= 0) return
   withSheet(width, height, (sheet) => {
@@ -87,8 +90,9 @@ function regionOf(
     reach,
   }: { readonly pictures: PictureBook; readonly stage: DOMMatrix; readonly reach: number },
 ): { x: number; y: number; width: number; height: number } {
-  const stroke = 'strokeWidth' in item ? item.strokeWidth * MITRE : 0
-  const beyond = stroke * Math.hypot(item.matrix[0]!, item.matrix[1]!)
+  // Letters may reach beyond the box of their line.
+  const own = 'strokeWidth' in item ? item.strokeWidth * MITRE : item.kind === 'text' ? item.fontSize : 0
+  const beyond = own * Math.hypot(item.matrix[0]!, item.matrix[1]!)
   const corners = itemCorners(item, pictures).map(([x, y]) => stage.transformPoint({ x, y }))
   const room = beyond * Math.hypot(stage.a, stage.b) + 2
   const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]

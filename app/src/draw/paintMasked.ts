@@ -3,7 +3,7 @@ import type { Context2d } from './context2d.ts'
 import { itemCorners } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
-import { BLUR_REACH, MITRE, MOST_ROOM, withSheet } from './sheets.ts'
+import { BLUR_REACH, MITRE, MOST_ROOM, reachOf, withSheet } from './sheets.ts'
 
 /**
  * Cuts by those masks that are plain shapes, sharp and opaque: a path does it, which is by far the quickest.
@@ -129,9 +129,7 @@ type Box = [left: number, top: number, right: number, bottom: number]
 function boxOf({ items }: ItemMask, stage: DOMMatrix, pictures: PictureBook): Box {
   const corners = (items as readonly DrawItem[]).flatMap((item) => {
     const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
-    const { blur, shadowBlur, shadowOffset } = item.effects
-    const beyond = BLUR_REACH * (blur + shadowBlur) + Math.hypot(...shadowOffset)
-    const reach = (stroke * MITRE + beyond) * Math.hypot(item.matrix[0]!, item.matrix[1]!)
+    const reach = (stroke * MITRE + reachOf(item.effects)) * Math.hypot(item.matrix[0]!, item.matrix[1]!)
     return itemCorners(item, pictures).flatMap(([x, y]) =>
       [-reach, reach].map((by) => stage.transformPoint({ x: x + by, y: y + by })),
     )

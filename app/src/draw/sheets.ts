@@ -1,3 +1,4 @@
+import { hasShadow, type Effects } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 
 /** Canvases to paint on apart, which nobody sees; those in use at present come first. */
@@ -25,6 +26,13 @@ export function withSheet(width: number, height: number, use: (context: Context2
 
 /** Standard deviations past which a blur is nothing to be seen. */
 export const BLUR_REACH = 3
+
+/** How far blur and shadow reach beyond a thing, px of its own. */
+export function reachOf(effects: Effects): number {
+  const { blur, shadowBlur, shadowOffset } = effects
+  const shadow = hasShadow(effects) ? BLUR_REACH * shadowBlur + Math.hypot(...shadowOffset) : 0
+  return BLUR_REACH * blur + shadow
+}
 /** px past which no blur is looked at: a sheet has an end. */
 export const MOST_ROOM = 1024
 /** How far beyond its line a stroke's corners may reach, stroke widths. */

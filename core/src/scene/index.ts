@@ -65,6 +65,7 @@ export {
   gradientPartDefinition,
   gradientPartsIn,
   isFilling,
+  isOfGradient,
   mixedOklab,
   MOST_STOPS,
   stopOf,
@@ -110,12 +111,10 @@ export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outl
 export {
   partAt,
   placeOfPart,
-  VERTEX_PARTS,
   vertexPartName,
   vertexPartOf,
   vertexPartsIn,
   type VertexPart,
-  type VertexPartRef,
 } from './outline/vertexParts.ts'
 export { roundCorner, type OutlineEdge, type RoundedCorner } from './outline/roundCorner.ts'
 export {

@@ -1,5 +1,4 @@
 import type { Draft } from 'immer'
-import type { Bend, Handle } from '../../bend/index.ts'
 import {
   numbersOfOutline,
   outlineOfNumbers,
@@ -19,6 +18,7 @@ import {
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, undrafted } from '../editProperty.ts'
 import { layerIn, type MakeId } from '../refs.ts'
+import { bendOfPart, hasBump } from './bendOfPart.ts'
 import { joinOutline, moveAlike } from './joinOutline.ts'
 
 /** One number of a shape that is to be a path: what it is at rest, and which share of the size or corner it is. */
@@ -138,9 +138,7 @@ function proportionOf({ keys, value, mix }: Property): number | null {
   const sizes = (keys.length > 0 ? keys.map((key) => key.value) : [value]) as readonly Vec2[]
   const [width, height] = sizes[0]!
   const isKept = sizes.every(([w, h]) => Math.abs(h * width - height * w) <= 1e-9 * Math.abs(width * height))
-  const bumps = keys.some(
-    ({ bend }) => bend.kind === 'handles' && Boolean(bend.leave.lift ?? bend.arrive.lift),
-  )
+  const bumps = keys.some(({ bend }) => hasBump(bend, 0) || hasBump(bend, 1))
   return width > 0 && isKept && !bumps && (mix ?? 'plain') === 'plain' ? height / width : null
 }
 
@@ -172,27 +170,18 @@ function outlineOf(
 }
 
 function moves({ keys }: Property): boolean {
-  const isBump = keys.some(
-    ({ bend }) => bend.kind === 'handles' && Boolean(bend.leave.lift ?? bend.arrive.lift),
-  )
-  return isBump || keys.some(({ value }) => value !== keys[0]!.value)
+  return keys.some(({ value, bend }) => value !== keys[0]!.value || hasBump(bend, 0))
 }
 
 /** A share of a number, or of one component of a pair, with its keys and bends. */
 function laneOf(source: Property, { component, share }: PartOf, makeId: MakeId): Property {
   const of = (value: unknown): number =>
     share * (typeof value === 'number' ? value : (value as Vec2)[component])
-  const handleOf = ({ lift, ...handle }: Handle): Handle =>
-    lift?.[component] ? { ...handle, lift: [share * lift[component]] } : handle
-  const bendOf = (bend: Bend): Bend =>
-    bend.kind === 'handles' && (bend.leave.lift ?? bend.arrive.lift)
-      ? { kind: 'handles', leave: handleOf(bend.leave), arrive: handleOf(bend.arrive) }
-      : bend
   const keys = source.keys.map((key): Key => ({
     ...key,
     id: makeId(),
     value: of(key.value),
-    bend: bendOf(key.bend),
+    bend: bendOfPart(key.bend, component, share),
   }))
   return { ...source, kind: 'number', value: of(source.value), keys }
 }

@@ -1,5 +1,4 @@
 import type { Draft } from 'immer'
-import type { Bend, Handle } from '../../bend/index.ts'
 import {
   numbersOfOutline,
   outlineOfNumbers,
@@ -11,6 +10,7 @@ import { partAt, vertexPartName, vertexPartsIn, type Layer, type Project } from 
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, undrafted } from '../editProperty.ts'
 import { layerIn, type MakeId, type PropertyRef } from '../refs.ts'
+import { bendOfPart, hasBump } from './bendOfPart.ts'
 
 /** Lanes an outline is split into at most. */
 const MOST_LANES = 2_000
@@ -45,7 +45,7 @@ export function splitOutline(draft: Draft<Project>, ref: PropertyRef, makeId: Ma
   const numbers = keys.map(({ value }) => numbersOfOutline(value as Outline))
   const rest = (keys[0]?.value ?? property.value) as Outline
   const moving = [...(numbers[0]?.keys() ?? [])].filter(
-    (c) => numbers.some((list) => list[c] !== numbers[0]![c]) || keys.some(({ bend }) => bumps(bend, c)),
+    (c) => numbers.some((list) => list[c] !== numbers[0]![c]) || keys.some(({ bend }) => hasBump(bend, c)),
   )
   if (moving.length > MOST_LANES)
     throw new BadEdit(
@@ -70,17 +70,6 @@ export function splitOutline(draft: Draft<Project>, ref: PropertyRef, makeId: Ma
     layer.properties[vertexPartName(partAt(c))] = lane as Draft<Property>
   }
   return moving.length
-}
-
-function bumps(bend: Bend, c: number): boolean {
-  return bend.kind === 'handles' && Boolean(bend.leave.lift?.[c] || bend.arrive.lift?.[c])
-}
-
-/** A bend of the whole outline for one of its numbers. */
-function bendOfPart(bend: Bend, c: number): Bend {
-  if (bend.kind !== 'handles' || !(bend.leave.lift ?? bend.arrive.lift)) return bend
-  const own = ({ lift, ...handle }: Handle): Handle => (lift?.[c] ? { ...handle, lift: [lift[c]] } : handle)
-  return { kind: 'handles', leave: own(bend.leave), arrive: own(bend.arrive) }
 }
 
 /** The constant outline beside the numbers of its parts, with those that have no keys written into it. */

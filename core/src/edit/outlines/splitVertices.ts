@@ -23,6 +23,7 @@ import { libraryIn, undrafted } from '../editProperty.ts'
 import { addKey, setValueAt, type SetValueOptions } from '../keys/keys.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn, type MakeId, type PropertyRef } from '../refs.ts'
+import { bendOfPart } from './bendOfPart.ts'
 import { outlineLayerIn, restOfSplit } from './splitOutline.ts'
 import type { Rearranged } from './vertexLifts.ts'
 
@@ -163,14 +164,11 @@ export function rearrangeSplit(
 /** A number whose keys, and bumps between them, are so many times as large. */
 function grown(property: Property, by: number): Property {
   if (by === 1) return property
-  const keys = property.keys.map(({ bend, ...key }): Key => {
-    const value = (key.value as number) * by
-    if (bend.kind !== 'handles') return { ...key, value, bend }
-    const [leave, arrive] = [bend.leave, bend.arrive].map((handle) =>
-      handle.lift ? { ...handle, lift: handle.lift.map((part) => part * by) } : handle,
-    ) as [typeof bend.leave, typeof bend.arrive]
-    return { ...key, value, bend: { kind: 'handles', leave, arrive } }
-  })
+  const keys = property.keys.map((key): Key => ({
+    ...key,
+    value: (key.value as number) * by,
+    bend: bendOfPart(key.bend, 0, by),
+  }))
   return { ...property, value: (property.value as number) * by, keys }
 }
 

@@ -83,6 +83,10 @@ export function gradientPartDefinition(name: string): PropertyDefinition | null 
   }
 }
 
+/** Whether a property tells of a gradient. */
+export const isOfGradient = (name: string): boolean =>
+  GRADIENT.some((one) => one.name === name) || gradientPartDefinition(name) !== null
+
 /** The stops a layer tells of, those that have a colour, in order. */
 export function stopsIn(properties: Layer['properties']): readonly number[] {
   return Array.from({ length: MOST_STOPS }, (_, i) => i + 1).filter((n) => properties[`stop ${n} colour`])

@@ -79,8 +79,8 @@ function isUsed({ properties }: Layer, { name, value: before }: PropertyDefiniti
 export function definitionOf(kind: LayerKind, name: string): PropertyDefinition | null {
   const found = [...propertiesOf(kind), ...SPLIT_POSITION].find((definition) => definition.name === name)
   if (found) return found
-  if (hasGradient(kind) && gradientPartDefinition(name)) return gradientPartDefinition(name)
-  return kind === 'path' ? vertexPartDefinition(name) : null
+  const part = hasGradient(kind) ? gradientPartDefinition(name) : null
+  return part ?? (kind === 'path' ? vertexPartDefinition(name) : null)
 }
 
 const hasGradient = (kind: LayerKind): boolean => propertiesOf(kind).some(({ name }) => name === 'gradient')

@@ -58,6 +58,28 @@ watch(
 )
 
 let gesture: Gesture | null = null
+/** What the sliders said before the run under way. */
+let begun = parts.value
+/** The slider it is of: one that is pressed moves before the keyboard leaves another. */
+let sliding = -1
+/** A drag that was given up goes on under the hand, and is told of once more as that lets go: the next press ends it. */
+let isRefused = false
+const giveUp = (): void => {
+  if (!gesture) return
+  gesture.cancel()
+  gesture = null
+  parts.value = begun
+  isRefused = isHeld
+}
+let isHeld = false
+const takeHold = (): void => {
+  isHeld = true
+  isRefused = false
+}
+const letGo = (): void => {
+  isHeld = false
+  commit()
+}
 const commit = (): void => {
   if (!gesture) return
   gesture.commit()
@@ -68,10 +90,19 @@ onBeforeUnmount(() => {
   if (text.value !== textOf(partsOf(before))) recent.keep(text.value)
 })
 /** A drag, or a run of key presses, is one step. */
-const slide = (at: number, value: number): void => {
+const slide = (at: number, slider: HTMLInputElement): void => {
+  if (isRefused) {
+    slider.value = String(parts.value[at])
+    return
+  }
+  const value = Number(slider.value)
   const now = parts.value.map((part, i) => (i === at ? value : part)) as unknown as Parts
+  if (!gesture) {
+    begun = parts.value
+    sliding = at
+    gesture = document.begin(props.edit)
+  }
   parts.value = now
-  gesture ??= document.begin(props.edit)
   gesture.preview(props.recipe(textOf(now)))
 }
 const take = (colour: string): void => {
@@ -92,11 +123,13 @@ const read = (event: Event): void => {
     field.value = props.modelValue
   }
 }
-/** Keys are for what is turned or typed into, but for those that leave it, and saving. */
+/** Keys are for what is turned or typed into, but for saving. Escape gives up what is under way, and else leaves. */
 const keepKey = (event: KeyboardEvent): void => {
   const saves = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 's'
-  if (event.key === 'Escape' || saves) commit()
-  else event.stopPropagation()
+  if (saves) commit()
+  else if (event.key !== 'Escape' || gesture) event.stopPropagation()
+  if (event.key === 'Escape') giveUp()
+  else isRefused = false
 }
 const onFieldKey = (event: KeyboardEvent): void => {
   if (event.key === 'Enter') read(event)
@@ -122,10 +155,11 @@ const trackOf = (at: number): string => {
   return `linear-gradient(to right, ${stops.join(', ')})`
 }
 const isShowable = computed(() => isInSrgb(parseColour(text.value)))
-const palettes = computed(() => [
+/** As they were when it opened: nothing moves away under the hand. */
+const palettes = [
   { label: 'Used last', colours: recent.list },
   { label: 'In this scene', colours: document.scene ? usedColours(document.scene, 16) : [] },
-])
+].filter(({ colours }) => colours.length > 0)
 </script>
 
 <template>
@@ -155,14 +189,16 @@ const palettes = computed(() => [
         :value="parts[i]"
         :style="{ '--track': trackOf(i) }"
         @keydown="keepKey"
-        @input="slide(i, Number(($event.target as HTMLInputElement).value))"
-        @pointerup="commit"
-        @blur="commit"
+        @input="slide(i, $event.target as HTMLInputElement)"
+        @pointerdown="takeHold"
+        @pointerup="letGo"
+        @pointercancel="letGo"
+        @blur="sliding === i && commit()"
       />
       <output>{{ part.show(parts[i]!) }}</output>
     </label>
     <p v-if="!isShowable" class="note">Beyond sRGB: most screens show the nearest they can.</p>
-    <div v-for="{ label, colours } in palettes" v-show="colours.length > 0" :key="label" class="palette">
+    <div v-for="{ label, colours } in palettes" :key="label" class="palette">
       <span>{{ label }}</span>
       <span class="chips" role="group" :aria-label="label">
         <button

@@ -2,6 +2,7 @@
 import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { isOfGradient } from '@arrow-bend/core/scene'
 import { PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
@@ -118,9 +119,7 @@ const openMenu = (event: MouseEvent): void => {
   contextMenu.show(event, selection.layers.length > 0 ? 'layer' : 'stage')
 }
 /** The line of a gradient is shown while one of its rows is selected. */
-const isGradientChosen = computed(() =>
-  selection.properties.some(({ property }) => /^(gradient|stop \d)/.test(property)),
-)
+const isGradientChosen = computed(() => selection.properties.some(({ property }) => isOfGradient(property)))
 /** Enter bends the outline of the path that is selected, unless it is for something on the stage. */
 const bendOutline = (event: KeyboardEvent): void => {
   const last = selection.layers.at(-1)

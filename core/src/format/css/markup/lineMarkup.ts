@@ -1,9 +1,7 @@
-import { compiledOf, valueInto } from '../../../property/index.ts'
 import { dashPattern, drawnPart, TRIM, type Layer } from '../../../scene/index.ts'
-import { playOptions, round, WITHIN, type CssContext } from '../cssContext.ts'
-import { keyframesOf } from '../keyframes.ts'
-import { playedLooks } from '../playedLooks.ts'
+import { round, type CssContext } from '../cssContext.ts'
 import type { StyleEntry } from '../keyframeSheet.ts'
+import { playedTogether } from '../playedTogether.ts'
 import { choiceTrack } from './choices.ts'
 
 /** A line of 2 000 px is to begin and end where it should, to `WITHIN`. */
@@ -49,24 +47,16 @@ function choiceLook(
 
 /** The dashes of a line, px. */
 function dashEntries(layer: Layer, context: CssContext): StyleEntry[] {
-  const properties = ['dash', 'dash gap', 'dash offset'].map((name) => layer.properties[name]!)
-  const dash = new Float64Array(3)
-  const one = new Float64Array(1)
-  const options = playOptions(layer, context)
-  const tracks = properties.map((property) => compiledOf(property, context.library))
-  const isStill = properties.every(({ keys }) => keys.length === 0)
-  const patternInto = (out: Float64Array, sceneTime: number): void => {
-    tracks.forEach((track, i) => {
-      valueInto(one, track, options.clock.timeAt(sceneTime))
-      dash[i] = one[0]!
-    })
-    const { lengths, offset } = dashPattern(dash) ?? { lengths: [0, 0], offset: 0 }
-    out.set([lengths[0]!, lengths[1]!, offset])
-  }
-  const still = new Float64Array(3)
-  patternInto(still, 0)
-  if (isStill && still[0]! + still[1]! === 0) return []
-  const track = keyframesOf(playedLooks(patternInto, still.length, { isStill, options }), WITHIN)
+  const dashes = playedTogether(layer, context, {
+    names: ['dash', 'dash gap', 'dash offset'],
+    width: 3,
+    write: (out, dash) => {
+      const { lengths, offset } = dashPattern(dash) ?? { lengths: [0, 0], offset: 0 }
+      out.set([lengths[0]!, lengths[1]!, offset])
+    },
+  })
+  if (dashes.isStill && dashes.first[0]! + dashes.first[1]! === 0) return []
+  const track = dashes.track()
   return [
     { property: 'stroke-dasharray', track, write: ([on, off]) => `${round(on!)} ${round(off!)}` },
     { property: 'stroke-dashoffset', track, write: ([, , offset]) => round(offset!) },
@@ -75,26 +65,18 @@ function dashEntries(layer: Layer, context: CssContext): StyleEntry[] {
 
 /** Which part of a shape's line is drawn, in shares of its length: its element has to have a `pathLength` of 1. */
 function trimEntries(layer: Layer, context: CssContext): StyleEntry[] {
-  const properties = TRIM.map(({ name }) => layer.properties[name]!)
-  const trim = new Float64Array(TRIM.length)
-  const one = new Float64Array(1)
-  const options = playOptions(layer, context)
-  const tracks = properties.map((property) => compiledOf(property, context.library))
-  const isStill = properties.every(({ keys }) => keys.length === 0)
-  const partInto = (out: Float64Array, sceneTime: number): void => {
-    tracks.forEach((track, i) => {
-      valueInto(one, track, options.clock.timeAt(sceneTime))
-      trim[i] = one[0]!
-    })
-    const part = drawnPart(trim)
-    const [from, length] = part === 'all' ? [0, 1] : part === 'nothing' ? [0, 0] : [part.from, part.length]
-    out.set([length * LONG, from * LONG, part === 'nothing' ? 0 : LONG])
-  }
-  const still = new Float64Array(3)
-  partInto(still, 0)
+  const trim = playedTogether(layer, context, {
+    names: TRIM.map(({ name }) => name),
+    width: 3,
+    write: (out, given) => {
+      const part = drawnPart(given)
+      const [from, length] = part === 'all' ? [0, 1] : part === 'nothing' ? [0, 0] : [part.from, part.length]
+      out.set([length * LONG, from * LONG, part === 'nothing' ? 0 : LONG])
+    },
+  })
   // As most are: nothing is said of them.
-  if (isStill && still[0] === LONG) return []
-  const track = keyframesOf(playedLooks(partInto, still.length, { isStill, options }), WITHIN)
+  if (trim.isStill && trim.first[0] === LONG) return []
+  const track = trim.track()
   return [
     {
       property: 'stroke-dasharray',

@@ -36,21 +36,29 @@ const grips = computed(() =>
       }))
     : [],
 )
+const keep = (event: KeyboardEvent): void => {
+  event.preventDefault()
+  event.stopPropagation()
+}
 const taken = (event: KeyboardEvent): ReturnType<typeof arrowWay> => {
   const by = arrowWay(event)
-  if (by) {
-    event.preventDefault()
-    event.stopPropagation()
-  }
+  if (by) keep(event)
   return by
 }
+/** What Delete would do elsewhere is not meant on a handle. */
+const deletes = ({ key }: KeyboardEvent): boolean => key === 'Delete' || key === 'Backspace'
 const onEndKey = (event: KeyboardEvent, name: GradientEnd): void => {
   const by = taken(event)
   if (by) line.nudgeEnd(name, by)
+  else if (deletes(event)) keep(event)
 }
 const onStopKey = (event: KeyboardEvent, stop: number, offset: number): void => {
   const by = taken(event)
   if (by) line.nudgeStop(stop, offset, by)
+  else if (deletes(event)) {
+    keep(event)
+    line.takeOut(stop)
+  }
 }
 </script>
 

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { setValueAt } from '@arrow-bend/core/edit'
+import { removeStop, setValueAt } from '@arrow-bend/core/edit'
 import { hexOf, type OklabAlpha, type Value } from '@arrow-bend/core/property'
 import {
   applyMatrix,
@@ -7,9 +7,9 @@ import {
   gradientLine,
   invertMatrix,
   isFilling,
+  isOfGradient,
   layerById,
   outlineBounds,
-  stopOf,
   stopsIn,
   type Bounds,
   type DrawItem,
@@ -44,9 +44,6 @@ interface Seen {
 
 /** How far stops lie from their line, px of the screen. */
 const BESIDE = 18
-
-const isOfGradient = (property: string): boolean =>
-  property.startsWith('gradient') || stopOf(property) !== null
 
 /** Where a gradient lies on the stage while one of its rows is selected, and its ends and stops by hand. */
 export function useGradientLine({ view, painter, drawn }: GradientLineOptions) {
@@ -147,5 +144,9 @@ export function useGradientLine({ view, painter, drawn }: GradientLineOptions) {
     const to = Math.min(100, Math.max(0, 100 * offset + dx + dy))
     document.apply('Stop nudged', set(`stop ${stop} offset`, to))
   }
-  return { seen, ends, stops, percentOf, wordsOf, pressEnd, pressStop, nudgeEnd, nudgeStop, tag }
+  const takeOut = (stop: number): void => {
+    const ref = { scene: document.sceneId, layer: seen.value!.layer }
+    document.apply('Stop taken out', (draft) => removeStop(draft, ref, stop))
+  }
+  return { seen, ends, stops, percentOf, wordsOf, pressEnd, pressStop, nudgeEnd, nudgeStop, takeOut, tag }
 }

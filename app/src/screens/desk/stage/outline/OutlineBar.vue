@@ -266,8 +266,8 @@ const reverse = (): void => {
 }
 
 [aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--sheet);
+  box-shadow: inset 0 -2px 0 var(--pencil);
+  font-weight: 650;
 }
 
 .become {
