@@ -10,7 +10,7 @@ const CORE = {
   fit: ['number', 'refusal', 'time', 'bend', 'route'],
   property: ['number', 'refusal', 'time', 'bend', 'route', 'fit'],
   snap: ['route', 'scene'],
-  scene: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property'],
+  scene: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property'],
   edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],
   play: ['number', 'time', 'bend', 'route', 'property', 'scene'],

@@ -7,7 +7,7 @@ import { measureDrag, measurePlayback, openProject, rateOf, report } from './des
 const SECONDS = 8
 const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
 
-/** Measures outlines, masks and gradients on the stage. Source of what is wanted: the issue they came with. */
+/** Measures outlines, masks, gradients and letters on the stage. Source of what is wanted: the issue they came with. */
 export async function measureShapes(page: Page, address: string): Promise<void> {
   await openProject(page, address, projectOf([wavingOutline(200, 40)]))
   await page.getByRole('button', { name: 'Wave', exact: true }).first().click()
@@ -21,6 +21,12 @@ export async function measureShapes(page: Page, address: string): Promise<void> 
   const frames = await measurePlayback(page)
   report('playback of 50 masked layers and 20 gradients', frames)
   console.log(`playback of 50 masked layers and 20 gradients        ${rateOf(frames)} fps  (wanted: ≥ 50)`)
+
+  await openProject(page, address, projectOf([lettersOf(60)]))
+  await page.getByRole('button', { name: 'Actual size' }).click()
+  const letters = await measurePlayback(page)
+  report('playback of 60 letters that move by themselves', letters)
+  console.log(`playback of 60 letters that move by themselves        ${rateOf(letters)} fps  (wanted: ≥ 50)`)
   await page.setViewportSize({ width: 1280, height: 800 })
 }
 
@@ -56,7 +62,7 @@ const moving = (kind: Property['kind'], values: readonly Value[]): Property => (
 })
 const layerOf = (
   id: string,
-  kind: 'path' | 'rectangle' | 'ellipse',
+  kind: 'path' | 'rectangle' | 'ellipse' | 'text',
   values: Readonly<Record<string, Value>>,
   moves: Readonly<Record<string, Property>>,
 ): Layer => {
@@ -134,4 +140,35 @@ function gradients(count: number): Layer[] {
       },
     )
   })
+}
+
+/** A text in four lines, each letter of which moves, turns, grows, fades and changes its colour by itself. */
+function lettersOf(count: number): Layer {
+  const content = Array.from({ length: count }, (_, i) => `${'abcdefgh'[i % 8]}${i % 15 === 14 ? '\n' : ''}`)
+  return layerOf(
+    'Letters',
+    'text',
+    {
+      content: content.join(''),
+      position: [640, 200],
+      'font size': 90,
+      parts: 'letters',
+      'part delay': 0.02,
+    },
+    {
+      'part offset': moving('pair', [
+        [0, 300],
+        [0, 0],
+        [60, -80],
+      ]),
+      'part turn': moving('turn', [-60, 0, 90]),
+      'part scale': moving('pair', [
+        [50, 50],
+        [100, 100],
+        [140, 140],
+      ]),
+      'part opacity': moving('number', [20, 100, 60]),
+      fill: moving('colour', ['#c8401a', '#0e6b75', '#1f2b33']),
+    },
+  )
 }

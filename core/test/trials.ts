@@ -68,7 +68,7 @@ export function projectOf(layers: readonly Layer[]): Project {
 export function layerWith(
   id: string,
   moves: Readonly<Record<string, Property>>,
-  kind: 'rectangle' | 'ellipse' | 'path' | 'group' | 'scene' | 'sound' = 'rectangle',
+  kind: 'rectangle' | 'ellipse' | 'path' | 'text' | 'group' | 'scene' | 'sound' = 'rectangle',
   parent: string | null = null,
 ): Layer {
   const made = makeLayer({ id, name: id, kind, parent, span: [asTicks(0), asTicks(10 * TICKS_PER_SECOND)] })

@@ -38,7 +38,7 @@ export const drawnLayer = (
   })
   return { ...made, properties: { ...made.properties, ...more }, ...(mask ? { mask } : {}) }
 }
-const projectOf = (layers: readonly Layer[]): Project => ({
+export const projectOf = (layers: readonly Layer[]): Project => ({
   format: 'arrow-bend/project',
   version: PROJECT_VERSION,
   id: 'project',

@@ -8,6 +8,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['editText', 'editOutline', 'rename', 'duplicate', 'group', 'ungroup', 'inside'],
     ['hide', 'lock', 'solo'],
     ['toPath', 'copies', 'reveal', 'nest', 'apart', 'openShown', 'inner'],
+    ['byLetters', 'byWords', 'byLines', 'asWhole', 'showNumber'],
     ['frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain', 'replacePicture'],
     ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'selectAll'],
     ['remove'],
@@ -48,6 +49,11 @@ const SEEN = LAYER_KINDS.filter((kind) => kind !== 'sound')
 /** Kinds of layers a command is for: without one among the selected ones the menu leaves it out. */
 export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   editText: ['text'],
+  byLetters: ['text'],
+  byWords: ['text'],
+  byLines: ['text'],
+  asWhole: ['text'],
+  showNumber: ['text'],
   editOutline: ['path'],
   toPath: ['rectangle', 'ellipse'],
   ungroup: ['group'],

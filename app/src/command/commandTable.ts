@@ -6,6 +6,7 @@ import { KEY_COMMANDS } from './keyCommands.ts'
 import { LANE_COMMANDS } from './laneCommands.ts'
 import { LAYER_COMMANDS } from './layerCommands.ts'
 import { SCENE_COMMANDS } from './sceneCommands.ts'
+import { TEXT_COMMANDS } from './textCommands.ts'
 import { TIME_COMMANDS } from './timeCommands.ts'
 import { VIEW_COMMANDS } from './viewCommands.ts'
 
@@ -17,6 +18,7 @@ export const COMMANDS = {
   ...LANE_COMMANDS,
   ...LAYER_COMMANDS,
   ...SCENE_COMMANDS,
+  ...TEXT_COMMANDS,
   ...ADD_COMMANDS,
   ...VIEW_COMMANDS,
   ...EDITING_COMMANDS,

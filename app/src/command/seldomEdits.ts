@@ -9,9 +9,12 @@ export {
   drawRoute,
   joinPosition,
   nestLayers,
+  playByParts,
   repeatDrawing,
   removeStop,
   setGradient,
+  setPartBend,
+  showNumber,
   splitPosition,
   takeScenesApart,
 } from '@arrow-bend/core/edit'

@@ -8,6 +8,7 @@ import { useKeyCommands } from './keyCommands.ts'
 import { useLaneCommands } from './laneCommands.ts'
 import { useLayerCommands } from './layerCommands.ts'
 import { useSceneCommands } from './sceneCommands.ts'
+import { useTextCommands } from './textCommands.ts'
 import { useTimeCommands } from './timeCommands.ts'
 import { useReuseActions, type ReuseActions } from './useReuseActions.ts'
 import { useShapeActions } from './useShapeActions.ts'
@@ -33,6 +34,7 @@ export function useCommands(): Commands {
     ...useLaneCommands(),
     ...useLayerCommands(),
     ...useSceneCommands(),
+    ...useTextCommands(),
     ...useAddCommands(),
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),

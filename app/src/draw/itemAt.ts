@@ -1,6 +1,7 @@
 import { applyMatrix, invertMatrix, isWithin, type DrawItem } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
-import { itemBounds, measuringContext } from './itemBounds.ts'
+import { itemBounds } from './itemBounds.ts'
+import { measuringContext } from './measuringContext.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
 

@@ -6,21 +6,11 @@ import {
   type KindArt,
   type Measures,
 } from '@arrow-bend/core/scene'
-import type { Context2d } from './context2d.ts'
-import { setFont } from './painters/textPainter.ts'
+import { measureText } from './measureText.ts'
 import type { PictureBook } from './pictureBook.ts'
 
-/** Made at first use, as no canvas is needed where nothing is measured. */
-let measuring: Context2d | null = null
-/** What text is measured and outlines are asked with; nothing is drawn on it. */
-export const measuringContext = (): Context2d => (measuring ??= new OffscreenCanvas(1, 1).getContext('2d')!)
-
 const measuresOf = (pictures: PictureBook): Measures => ({
-  text: (text, font) => {
-    const context = measuringContext()
-    setFont(context, font)
-    return context.measureText(text).width
-  },
+  text: measureText,
   picture: (id) => pictures.sizeOf(id),
 })
 

@@ -3,10 +3,14 @@ import type { Property } from '../property/index.ts'
 import type { Layer, Project, Scene } from '../scene/index.ts'
 import { BadEdit } from './badEdit.ts'
 
-/** Names one property of one layer. */
-export interface PropertyRef {
+/** Names one layer of one scene. */
+export interface LayerRef {
   readonly scene: string
   readonly layer: string
+}
+
+/** Names one property of one layer. */
+export interface PropertyRef extends LayerRef {
   readonly property: string
 }
 

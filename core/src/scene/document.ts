@@ -54,6 +54,8 @@ export interface Layer {
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
   readonly mask?: LayerMask
+  /** How the delays grow with which the parts of a text move; left out: evenly. */
+  readonly partBend?: PlainBend
   /** A clip or sound that is heard at any speed, its pitch going with that; left out: only as it was recorded. */
   readonly heardAtAnySpeed?: true
   readonly properties: Readonly<Record<string, Property>>

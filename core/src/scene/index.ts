@@ -86,6 +86,21 @@ export {
 } from './layers/line.ts'
 export { ellipseLength, outlineLength, rectangleLength } from './outline/lineLength.ts'
 export { canMask, checkMasks } from './schema/checkMasks.ts'
+export { countedText, NUMBER_MARK, numberText, SEPARATORS, type Separator } from './text/countedText.ts'
+export { ALIGNMENTS, type Alignment, type TextLook } from './text/paragraph.ts'
+export {
+  compilePartMoves,
+  partLookInto,
+  partPivotInto,
+  partTimeAt,
+  plainPartLook,
+  type PartLook,
+  type PartMoves,
+} from './text/partMoves.ts'
+export { PART_ORDERS, partRanks, type PartOrder } from './text/partOrder.ts'
+export { textLines, type TextLine } from './text/textLines.ts'
+export { PARTS, textParts, type Parts } from './text/textParts.ts'
+export { readsRightToLeft } from './text/writing.ts'
 export { LIMITS } from './schema/limits.ts'
 export { mostCopies, reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import { EASE_BOTH } from '../../src/bend/index.ts'
+import { EASE_BOTH, LINEAR } from '../../src/bend/index.ts'
 import * as edit from '../../src/edit/index.ts'
 import type { Project } from '../../src/scene/index.ts'
 import { SCENE, type Draw, anyTicks, pair, one, layerOf, layersOf, ofKind } from './draw.ts'
@@ -40,6 +40,13 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
   addStop: (d, w) =>
     edit.addStop(d, { scene: SCENE, layer: layerOf(w) }, { time: anyTicks(w), offset: w.number() }),
   removeStop: (d, w) => edit.removeStop(d, { scene: SCENE, layer: layerOf(w) }, w.pick(4)),
+  playByParts: (d, w) => {
+    const ref = { scene: SCENE, layer: layerOf(w) }
+    edit.playByParts(d, ref, one(w, ['whole', 'letters', 'words', 'lines']))
+  },
+  setPartBend: (d, w) =>
+    edit.setPartBend(d, { scene: SCENE, layer: layerOf(w) }, one(w, [null, EASE_BOTH, LINEAR])),
+  showNumber: (d, w) => edit.showNumber(d, { scene: SCENE, layer: layerOf(w) }),
   becomePath: (d, w) => edit.becomePath(d, SCENE, layersOf(w), w.makeId),
   splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
   joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),

@@ -5,6 +5,7 @@ import { exportCssPage, leftOutOfPage } from '@arrow-bend/core/format/css'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperties, playedProperty, reachesScene } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'
+import { measureText } from '../../draw/index.ts'
 import { useDocument } from '../../session/document/document.ts'
 import { usePlayback } from '../../session/playback/playback.ts'
 import { fileName } from '../../session/document/fileName.ts'
@@ -55,7 +56,7 @@ const savePage = async (): Promise<void> => {
       )
       const page = exportCssPage(project.value, scene.value, {
         pictureUrl: (id) => urls.get(id) ?? '',
-        ...(hasText() ? { fontUrl: await textFontUrl() } : {}),
+        ...(hasText() ? { fontUrl: await textFontUrl(), measureText } : {}),
       })
       return new Blob([page], { type: 'text/html' })
     },

@@ -16,12 +16,7 @@ import { currentValue } from '../currentValue.ts'
 import { libraryIn, undrafted } from '../editProperty.ts'
 import { setValueAt, type SetValueOptions } from '../keys/keys.ts'
 import { layerTicks } from '../layerTicks.ts'
-import { layerIn } from '../refs.ts'
-
-interface LayerRef {
-  readonly scene: string
-  readonly layer: string
-}
+import { layerIn, type LayerRef } from '../refs.ts'
 
 export interface SetGradient extends SetValueOptions {
   readonly kind: GradientKind

@@ -4,6 +4,7 @@ import {
   compileLayerClock,
   type Layer,
   type LayerClock,
+  type Measures,
   type Project,
   type Scene,
   type WhichCopies,
@@ -18,6 +19,8 @@ export interface CssExportOptions {
   readonly pictureUrl: (assetId: string) => string
   /** The URL of the font text layers are set in; left out when there is no text. */
   readonly fontUrl?: string
+  /** How wide text is in that font; left out: a rough guess, with which lines and parts of texts stand roughly. */
+  readonly measureText?: Measures['text']
 }
 
 /** What stands around others: how it begins and how it ends. */

@@ -9,6 +9,7 @@ export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
     ['masks (what is seen through one is whole there)', ({ mask }) => mask !== undefined],
     ['moves of gradients (they stay as they begin)', movesGradient],
     ['dashes of lines that are drawn in part', isDashedInPart],
+    ['how texts are set anew while they play (lines and letters stand as they begin)', isSetAnew],
   ]
   return cases.flatMap(([words, is]) => (layers.some(is) ? [words] : []))
 }
@@ -20,4 +21,13 @@ function isDashedInPart({ properties }: Layer): boolean {
   }
   const isDashed = isSet('dash', 0) || isSet('dash gap', 0)
   return isDashed && (isSet('trim start', 0) || isSet('trim end', 100))
+}
+
+/** Whether where the lines or parts of a text stand changes while it plays. */
+function isSetAnew({ kind, properties }: Layer): boolean {
+  if (kind !== 'text') return false
+  const moves = (...names: string[]): boolean => names.some((name) => properties[name]!.keys.length > 0)
+  if (moves('alignment', 'paragraph width', 'line height', 'parts')) return true
+  const isMeasured = properties['paragraph width']!.value !== 0 || properties['parts']!.value !== 'whole'
+  return isMeasured && moves('font size', 'weight', 'letter spacing', 'part pivot')
 }

@@ -1,3 +1,4 @@
+import type { BendLibrary } from '../../bend/index.ts'
 import type { Layer } from '../document.ts'
 import type { Bounds } from '../outline/outlineBounds.ts'
 import type { DrawBase } from './drawBase.ts'
@@ -24,7 +25,7 @@ export interface FontLook {
 /** How a kind of layer is drawn: what there is to draw at a moment, and the room it takes. */
 export interface KindArt<Item extends DrawBase> {
   /** The thing to draw, with the values its layer has while nothing moves. */
-  make(base: DrawBase, layer: Layer): Item
+  make(base: DrawBase, layer: Layer, library: BendLibrary): Item
   /** One writer for each property that is no part of the transform; they rewrite the item in place. */
   writers(item: Item, read: PropertyReader): readonly PropertyWriter[]
   /** The box in the item's own coordinates, px. */

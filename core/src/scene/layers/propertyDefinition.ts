@@ -5,6 +5,9 @@ export type LaneHue = 'place' | 'size' | 'turn' | 'show' | 'colour' | 'shape' | 
 
 /** Properties that few layers need, and that are listed together when one asks for them, in words. */
 export const PROPERTY_SETS = {
+  paragraph: 'Paragraph',
+  parts: 'Letters',
+  number: 'Number',
   line: 'Line',
   gradient: 'Gradient',
   effects: 'Shadow',

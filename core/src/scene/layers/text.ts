@@ -1,22 +1,34 @@
+import type { CountedText, Separator } from '../text/countedText.ts'
+import { COUNTING, countedText } from '../text/countedText.ts'
+import { PARAGRAPH, type Alignment, type TextLook } from '../text/paragraph.ts'
+import { ASCENT, compilePartMoves, PART_MOVES, type PartMoves } from '../text/partMoves.ts'
+import { textLines } from '../text/textLines.ts'
+import type { Parts } from '../text/textParts.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { colour, pixels, TRANSFORM } from './propertyDefinition.ts'
+import { writesNothing, type PropertyReader, type PropertyWriter } from './propertyReader.ts'
 
-/** One line of text about the middle of its base line. */
-export interface TextItem extends DrawBase {
+/** A text, the base line of its first line at 0. */
+export interface TextItem extends DrawBase, TextLook {
   readonly kind: 'text'
+  /** As it is written, and what it reads: with its number put in. */
+  content: string
   text: string
-  /** px */
+  align: Alignment
+  width: number
+  lineHeight: number
   fontSize: number
   weight: number
-  /** px */
   letterSpacing: number
   /** OKLab and alpha. */
   readonly fill: Float64Array
+  /** What of it moves as one, and how that moves. */
+  parts: Parts
+  readonly moves: PartMoves
+  /** The layer time it shows, ticks. */
+  time: number
 }
-
-/** How far letters rise above the base line, in sizes of the font. */
-const ASCENT = 0.78
 
 export const text: LayerKindRecord<TextItem> = {
   label: 'Text',
@@ -26,28 +38,64 @@ export const text: LayerKindRecord<TextItem> = {
     { ...pixels('font size', 'Font size', 96), hue: 'size' },
     { ...pixels('weight', 'Weight', 600), unit: '', limits: [200, 800] },
     { ...pixels('letter spacing', 'Letter spacing', 0), limits: [-1000, 1000] },
+    ...PARAGRAPH,
     colour('fill', 'Fill', '#f7f4ec'),
+    ...COUNTING,
+    ...PART_MOVES,
   ],
   art: {
-    make: (base, { properties }) => ({
+    make: (base, layer, library) => ({
       ...base,
       kind: 'text',
-      text: String(properties['content']!.value),
+      content: '',
+      text: '',
+      align: 'middle',
+      width: 0,
+      lineHeight: 1,
       fontSize: 0,
       weight: 0,
       letterSpacing: 0,
       fill: new Float64Array(4),
+      parts: 'whole',
+      moves: compilePartMoves(layer, library),
+      time: 0,
     }),
     writers: (item, read) => [
-      read.choice('content', (value) => (item.text = value)),
+      contentWriter(item, read),
       read.number('font size', (value) => (item.fontSize = Math.max(0, value))),
       read.number('weight', (value) => (item.weight = value)),
       read.number('letter spacing', (value) => (item.letterSpacing = value)),
+      read.choice('alignment', (value) => (item.align = value as Alignment)),
+      read.number('paragraph width', (value) => (item.width = Math.max(0, value))),
+      read.number('line height', (value) => (item.lineHeight = Math.max(0, value) / 100)),
       read.list('fill', item.fill),
+      read.choice('parts', (value) => (item.parts = value as Parts)),
+      (time) => (item.time = time),
     ],
     bounds: (item, measures) => {
-      const width = measures.text(item.text, item)
-      return { x: -width / 2, y: -item.fontSize * ASCENT, width, height: item.fontSize }
+      const lines = textLines(item, measures.text)
+      const left = Math.min(...lines.map(({ x }) => x))
+      const right = Math.max(...lines.map(({ x, width }) => x + width))
+      const height = item.fontSize + lines.at(-1)!.y
+      return { x: left, y: -item.fontSize * ASCENT, width: right - left, height }
     },
   },
+}
+
+/** Writes what a text reads: its content with its number. */
+function contentWriter(item: TextItem, read: PropertyReader): PropertyWriter {
+  const counted: CountedText = { content: '', number: 0, decimals: 0, separator: 'none' }
+  const parts = [
+    read.choice('content', (value) => (counted.content = value)),
+    read.number('number', (value) => (counted.number = value)),
+    read.number('number decimals', (value) => (counted.decimals = value)),
+    read.choice('number separator', (value) => (counted.separator = value as Separator)),
+  ].filter((write) => write !== writesNothing)
+  const write = (time: number): void => {
+    for (const part of parts) part(time)
+    item.content = counted.content
+    item.text = countedText(counted)
+  }
+  write(0)
+  return parts.length > 0 ? write : writesNothing
 }

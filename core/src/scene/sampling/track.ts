@@ -163,7 +163,7 @@ function makeArt(base: DrawBase, library: BendLibrary): Pick<Showing, 'item' | '
   // Each kind's art makes and writes its own kind of item, which the table's type says and a union forgets.
   const art = LAYER_KIND_RECORDS[base.layer.kind].art as KindArt<DrawBase> | null
   if (!art) return { item: null, writers: [], show: null }
-  const item = art.make(base, base.layer)
+  const item = art.make(base, base.layer, library)
   const read = propertyReader(base.layer, library)
   const writers = [...art.writers(item, read), ...effectWriters(base.effects, base.layer, read)]
   return {

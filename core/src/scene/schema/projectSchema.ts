@@ -56,6 +56,7 @@ export const LAYER_FIELDS = {
       follows: z.optional(z.literal(true)),
     }),
   ),
+  partBend: z.optional(libraryBendSchema),
   heardAtAnySpeed: z.optional(z.literal(true)),
   properties: z.record(propertyNameSchema, propertySchema),
 }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Maximize, Minus, Plus } from '@lucide/vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { isOfGradient } from '@arrow-bend/core/scene'
-import { PictureBook, StagePainter } from '../../../draw/index.ts'
+import { forgetTextSettings, PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
@@ -190,7 +190,11 @@ watch(
   },
   { flush: 'post' },
 )
-window.document.fonts.ready.then(() => redraw()).catch(() => undefined)
+// Letters of a font that comes late stand elsewhere than those drawn before it was there.
+useEventListener(window.document.fonts, 'loadingdone', () => {
+  forgetTextSettings()
+  redraw()
+})
 
 const boxOf = (layers: readonly string[]): StageBox | null => {
   const boxes = boxItems(document.scene!, layers, {

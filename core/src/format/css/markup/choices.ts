@@ -7,7 +7,7 @@ import { keyframesOf, type Track } from '../keyframes.ts'
 /** Numbers of choices are whole: anything less than one is the same choice. */
 const NEAREST = 0.5
 
-interface ShownChoice {
+export interface ShownChoice {
   readonly value: string
   /** Style that shows it only while it is chosen; empty where it always is. */
   readonly shown: string

@@ -1,8 +1,29 @@
-import type { Layer } from '../../../scene/index.ts'
-import { escapeText, round, trackOf, type CssContext } from '../cssContext.ts'
-import { choicesOf } from './choices.ts'
+import { compiledOf, storedValueAt, valueAt } from '../../../property/index.ts'
+import {
+  readsRightToLeft,
+  textLines,
+  textParts,
+  type Alignment,
+  type Layer,
+  type Measures,
+  type Parts,
+  type TextLine,
+  type TextLook,
+} from '../../../scene/index.ts'
+import { escapeText, playOptions, round, trackOf, type CssContext } from '../cssContext.ts'
 import { colourEntry } from './styleEntries.ts'
+import { partStyles } from './partStyles.ts'
+import { textReadings } from './textReadings.ts'
 
+const ANCHORS: Readonly<Record<Alignment, string>> = { left: 'start', middle: 'middle', right: 'end' }
+const OPPOSITE: Readonly<Record<string, string>> = { start: 'end', middle: 'middle', end: 'start' }
+const BEGINS = 'start'
+
+/** Where no font can be asked, letters are taken to be about half as wide as they are tall. Source: common practice. */
+const roughMeasure: Measures['text'] = (text, { fontSize, letterSpacing }) =>
+  text.length * (0.5 * fontSize + letterSpacing)
+
+/** A text as SVG text: lines and parts stand where they do as the scene begins. */
 export function textMarkup(layer: Layer, context: CssContext): string {
   const entries = [
     {
@@ -20,12 +41,93 @@ export function textMarkup(layer: Layer, context: CssContext): string {
       track: trackOf(layer, 'letter spacing', context),
       write: ([gap]: readonly number[]) => `${round(gap!)}px`,
     },
-    colourEntry(layer, context, { name: 'fill', property: 'fill' }),
   ]
-  const style = `font-family:'Scene text',sans-serif;white-space:pre;${context.sheet.style(entries)}`
-  const texts = choicesOf(layer, 'content', context).map(({ value, shown }) => {
-    const text = `<text text-anchor="middle" style="${style}">${escapeText(value)}</text>`
-    return shown ? `<g style="${shown}">${text}</g>` : text
+  const fill = colourEntry(layer, context, { name: 'fill', property: 'fill' })
+  const begins = playOptions(layer, context).clock.timeAt(0)
+  const look = lookAt(layer, context, begins)
+  const style = (more: typeof entries): string =>
+    `font-family:'Scene text',sans-serif;white-space:pre;${context.sheet.style([...entries, ...more])}`
+  const [whole, part] = [style([fill]), style([])]
+  const texts = textReadings(layer, context).map(({ value, shown }) => {
+    const read = { ...look, text: value }
+    const markup =
+      look.parts === 'whole'
+        ? wholeMarkup(read, { style: whole, context })
+        : partedMarkup(layer, { look: read, style: part, begins, context })
+    return shown ? `<g style="${shown}">${markup}</g>` : markup
   })
   return `<svg>${texts.join('')}</svg>`
+}
+
+interface PartedLook extends TextLook {
+  readonly parts: Parts
+}
+
+/** How a text is set at a layer time. */
+function lookAt({ properties }: Layer, { library }: CssContext, time: number): PartedLook {
+  const number = (name: string): number => valueAt(compiledOf(properties[name]!, library), time)[0]!
+  const word = (name: string): string => String(storedValueAt(compiledOf(properties[name]!, library), time))
+  return {
+    text: '',
+    align: word('alignment') as Alignment,
+    width: Math.max(0, number('paragraph width')),
+    lineHeight: Math.max(0, number('line height')) / 100,
+    fontSize: Math.max(0, number('font size')),
+    weight: number('weight'),
+    letterSpacing: number('letter spacing'),
+    parts: word('parts') as Parts,
+  }
+}
+
+const measureOf = ({ options }: CssContext): Measures['text'] => options.measureText ?? roughMeasure
+
+/** Lines about the text's place: they grow with the font from there. */
+function wholeMarkup(
+  look: TextLook,
+  { style, context }: { readonly style: string; readonly context: CssContext },
+): string {
+  const lines = textLines(look, measureOf(context))
+  return lines
+    .map(({ text }, i) => {
+      const anchor = ANCHORS[look.align]
+      const y = i === 0 ? '' : ` y="${round(i * look.lineHeight)}em"`
+      return `<text${y} ${written(text, anchor, style)}`
+    })
+    .join('')
+}
+
+/** The attributes and content of a text that is anchored as in writing from left to right. */
+function written(text: string, anchor: string, style: string): string {
+  const [way, at] = readsRightToLeft(text) ? ['direction:rtl;', OPPOSITE[anchor]!] : ['', anchor]
+  const anchored = at === BEGINS ? '' : `text-anchor="${at}" `
+  return `${anchored}style="${way}${style}">${escapeText(text)}</text>`
+}
+
+function partedMarkup(
+  layer: Layer,
+  {
+    look,
+    style,
+    begins,
+    context,
+  }: {
+    readonly look: PartedLook
+    readonly style: string
+    readonly begins: number
+    readonly context: CssContext
+  },
+): string {
+  const measure = measureOf(context)
+  const lines = textLines(look, measure)
+  const parts: readonly TextLine[] = textParts(lines, look.parts as Exclude<Parts, 'whole'>, {
+    font: look,
+    measure,
+  })
+  const styles = partStyles(layer, context, { parts, fontSize: look.fontSize, begins })
+  return parts
+    .map(
+      ({ text, x, y }, i) =>
+        `<g style="${styles[i]}"><text x="${round(x)}" y="${round(y)}" ${written(text, BEGINS, style)}</g>`,
+    )
+    .join('')
 }

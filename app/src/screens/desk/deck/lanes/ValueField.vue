@@ -77,6 +77,8 @@ const many = computed(() => {
 const set = (value: Value): void => {
   document.apply(`${definition.value.label} set`, recipeOf(value))
 }
+/** Half a frame is seen in a delay. */
+const DIGITS: Partial<Record<PropertyDefinition['unit'], number>> = { s: 3 }
 /** One field for a number, two for a pair. */
 const fields = computed(() => {
   const single = KIND_WIDTH[kind.value] === 1
@@ -85,7 +87,7 @@ const fields = computed(() => {
     class: single ? 'one' : 'half',
     label: `${title.value}${axis}`,
     unit: single ? definition.value.unit : '',
-    digits: !single && definition.value.unit === 'px' ? 0 : 1,
+    digits: DIGITS[definition.value.unit] ?? (!single && definition.value.unit === 'px' ? 0 : 1),
     modelValue: numbers.value[component]!,
     whole: wholeOf(component),
   }))
@@ -112,6 +114,10 @@ const setText = (text: string): void => {
     )
   } else if (text !== shown.value) set(text)
 }
+/** In a field of one line a new line is a sign: the field itself would lose it. */
+const NEW_LINE = ' ↵ '
+const lineShown = (text: string): string => text.replace(/\r\n|[\n\r]/g, NEW_LINE)
+const lineTyped = (text: string): string => text.replace(/ ?↵ ?/g, '\n')
 const shown = computed<Value>(() => currentValue(props.row.property, time.value, document.bends))
 const stop = computed(() => stopOf(definition.value.name))
 const still = computed(() => {
@@ -165,10 +171,10 @@ const still = computed(() => {
       tabindex="-1"
       class="text w-[130px] text-right"
       :aria-label="title"
-      :value="shown"
+      :value="lineShown(String(shown))"
       @keydown.stop
       @keydown.enter="($event.target as HTMLInputElement).blur()"
-      @change="setText(($event.target as HTMLInputElement).value)"
+      @change="setText(lineTyped(($event.target as HTMLInputElement).value))"
     />
     <GradientChoice
       v-else-if="definition.name === 'gradient'"

@@ -28,6 +28,7 @@ import { useView } from '../../../../session/view/view.ts'
 import EditField from '../../EditField.vue'
 import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMaskRows from './LayerMaskRows.vue'
+import LayerTextRows from './LayerTextRows.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
 const props = defineProps<{ layer: Layer }>()
@@ -43,10 +44,13 @@ const first = ref<HTMLButtonElement | null>(null)
 onMounted(() => first.value?.focus())
 const { run } = useCommands()
 /** Does it with the layers as wholes, whatever is selected in them. */
-const act = (command: CommandId): void => {
-  emit('close')
+const runWhole = (command: CommandId): void => {
   selection.selectWholeLayers(props.layer.id)
   run(command, false)
+}
+const act = (command: CommandId): void => {
+  emit('close')
+  runWhole(command)
 }
 
 const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
@@ -154,6 +158,7 @@ const turnAlong = (on: boolean): void => {
       />
       heard at any speed
     </label>
+    <LayerTextRows v-if="layer.kind === 'text'" :layer="layer" @act="runWhole" />
     <LayerMaskRows v-if="layer.kind !== 'sound'" :layer="layer" :chosen="chosen" />
     <label class="line">
       <input

@@ -2,19 +2,20 @@
 import { computed, nextTick, onBeforeUnmount, useTemplateRef, watch, type Ref } from 'vue'
 import { setValueAt } from '@arrow-bend/core/edit'
 import type { DrawItems } from '@arrow-bend/core/scene'
-import { lineExtent, TEXT_FAMILY, type StagePainter, type StageView } from '../../../../draw/index.ts'
+import { TEXT_FAMILY, textExtent, type StagePainter, type StageView } from '../../../../draw/index.ts'
 import { useDocument, type Gesture } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
-import { lineOnScreen } from './lineOnScreen.ts'
 import { textBeside } from './textBeside.ts'
+import { textOnScreen } from './textOnScreen.ts'
 
 /**
  * A text layer written in where it stands. The picture shows what is typed; the field over it, whose own letters are
- * not seen, has the caret. Enter or a press elsewhere takes it, Escape gives it up, Tab goes on to the next text.
+ * not seen, has the caret. Enter or a press elsewhere takes it, Shift and Enter begin a line, Escape gives it up, Tab goes
+ * on to the next text.
  */
 const props = defineProps<{
   view: StageView
@@ -23,6 +24,7 @@ const props = defineProps<{
   picture: { readonly drawn: Readonly<Ref<number>> }
 }>()
 
+const ALIGN = { left: 'left', middle: 'center', right: 'right' } as const
 const document = useDocument()
 const playback = usePlayback()
 const preferences = usePreferences()
@@ -46,7 +48,7 @@ const item = computed(() => {
 })
 const place = computed(() => {
   void props.picture.drawn.value
-  return item.value && lineOnScreen(item.value, lineExtent(item.value), props.view)
+  return item.value && textOnScreen(item.value, textExtent(item.value), props.view)
 })
 
 let gesture: Gesture | null = null
@@ -76,9 +78,9 @@ const giveUp = (): void => {
   gesture = null
   done()
 }
-/** Enter that ends what an input method composes is not for the text as a whole. */
+/** Enter that ends what an input method composes is not for the text as a whole, nor one that begins a line. */
 const onEnter = (event: KeyboardEvent): void => {
-  if (event.isComposing) return
+  if (event.isComposing || event.shiftKey) return
   event.preventDefault()
   done()
 }
@@ -95,7 +97,7 @@ watch(
     playback.pause()
     await nextTick()
     if (!field.value) return done()
-    field.value.value = item.value!.text
+    field.value.value = item.value!.content
     field.value.focus({ preventScroll: true })
     field.value.select()
   },
@@ -107,7 +109,7 @@ watch(item, (now) => !now && done())
 watch(
   () => {
     void props.picture.drawn.value
-    return item.value?.text
+    return item.value?.content
   },
   (now) => {
     if (field.value && now !== undefined && field.value.value !== now) field.value.value = now
@@ -117,7 +119,7 @@ onBeforeUnmount(leave)
 </script>
 
 <template>
-  <input
+  <textarea
     v-if="item && place"
     ref="field"
     class="line"
@@ -127,7 +129,10 @@ onBeforeUnmount(leave)
       fontFamily: TEXT_FAMILY,
       fontSize: `${place.fontSize}px`,
       fontWeight: item.weight,
+      lineHeight: `${place.lineHeight}px`,
       letterSpacing: `${place.letterSpacing}px`,
+      textAlign: ALIGN[item.align],
+      whiteSpace: item.width > 0 ? 'pre-wrap' : 'pre',
       transform: place.transform,
     }"
     :aria-label="`Text of ${item.layer.name}`"
@@ -136,7 +141,7 @@ onBeforeUnmount(leave)
     @pointerdown.stop
     @dblclick.stop
     @contextmenu.stop
-    @input="write(($event.target as HTMLInputElement).value)"
+    @input="write(($event.target as HTMLTextAreaElement).value)"
     @keydown.enter.stop="onEnter"
     @keydown.escape.stop.prevent="giveUp"
     @keydown.tab.prevent="goOn($event.shiftKey ? -1 : 1)"
@@ -155,9 +160,9 @@ onBeforeUnmount(leave)
   background: none;
   caret-color: #c8401a;
   color: transparent;
-  line-height: 1;
   outline: none;
-  text-align: center;
+  overflow: hidden;
+  resize: none;
   transform-origin: 0 0;
 }
 

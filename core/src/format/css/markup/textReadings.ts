@@ -1,0 +1,65 @@
+import { compiledOf, storedValueAt, valueAt } from '../../../property/index.ts'
+import { countedText, NUMBER_MARK, type Layer, type Separator } from '../../../scene/index.ts'
+import { playOptions, type CssContext } from '../cssContext.ts'
+import type { Track } from '../keyframes.ts'
+import { checkKeyframes } from '../pageLimits.ts'
+import { choicesOf, type ShownChoice } from './choices.ts'
+
+const NUMBER = ['content', 'number', 'number decimals', 'number separator']
+
+/** All a text reads during the scene, once each: what it says, and each frame's number put in. */
+export function textReadings(layer: Layer, context: CssContext): ShownChoice[] {
+  const { properties } = layer
+  const contents = choicesOf(layer, 'content', context)
+  const readAt = readerOf(layer, context)
+  if (!contents.some(({ value }) => value.includes(NUMBER_MARK))) return contents
+  if (NUMBER.every((name) => properties[name]!.keys.length === 0)) return [{ value: readAt(0), shown: '' }]
+  const { frame } = playOptions(layer, context)
+  const { duration } = context
+  const count = Math.ceil(duration / frame)
+  checkKeyframes(count)
+  const changes: { readonly offset: number; readonly value: string }[] = []
+  for (let i = 0; i < count; i += 1) {
+    // A frame's own moment, which rates such as 23.976 put between ticks.
+    const time = Math.ceil(i * frame)
+    const value = readAt(time)
+    if (changes.at(-1)?.value !== value) changes.push({ offset: time / duration, value })
+  }
+  const values = [...new Set(changes.map(({ value }) => value))]
+  if (values.length === 1) return [{ value: values[0]!, shown: '' }]
+  return values.map((value) => {
+    const keyframes = changes.map((change) => ({
+      offset: change.offset,
+      numbers: [change.value === value ? 1 : 0],
+      easing: 'steps(1, end)',
+    }))
+    const last = { ...keyframes.at(-1)!, offset: 1 }
+    const track: Track = { keyframes: withoutRepeats([...keyframes, last]), path: null }
+    const shown = context.sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
+    return { value, shown }
+  })
+}
+
+/** Steps that say the same as the one before are left out, but for the last. */
+function withoutRepeats(keyframes: Track['keyframes']): Track['keyframes'] {
+  return keyframes.filter(
+    ({ numbers, offset }, i) => offset === 1 || i === 0 || keyframes[i - 1]!.numbers[0] !== numbers[0],
+  )
+}
+
+/** Tells what a text reads at a scene time, ticks. */
+function readerOf(layer: Layer, context: CssContext): (sceneTime: number) => string {
+  const { clock } = playOptions(layer, context)
+  const [content, number, decimals, separator] = NUMBER.map((name) =>
+    compiledOf(layer.properties[name]!, context.library),
+  )
+  return (sceneTime) => {
+    const time = clock.timeAt(sceneTime)
+    return countedText({
+      content: String(storedValueAt(content!, time)),
+      number: valueAt(number!, time)[0]!,
+      decimals: valueAt(decimals!, time)[0]!,
+      separator: String(storedValueAt(separator!, time)) as Separator,
+    })
+  }
+}
