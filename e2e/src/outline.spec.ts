@@ -3,7 +3,7 @@ import type { Outline } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { newProject, savedFile, type } from './desk.ts'
-import { frameOnScreen } from './stage.ts'
+import { frameOnScreen, middleOf } from './stage.ts'
 
 /** A pennant drawn with the pen, in px of the frame; its own origin is the middle of its box. */
 const PENNANT = [
@@ -257,4 +257,52 @@ test('rectangles and ellipses become paths without changing a pixel, dashes and 
   const { layers } = (await savedFile(page)).project.scenes[0]!
   expect(layers.map(({ kind }) => kind)).toEqual(['path', 'path'])
   expect(await apart()).toBeLessThanOrEqual(0.02)
+})
+
+test('chosen vertices are sized and turned by a box, corners rounded by a knob, each one step; their ways are drawn', async ({
+  page,
+}) => {
+  const seen = await drawPennant(page)
+  const drawn = await places(page)
+  await page.mouse.dblclick(...seen(560, 360))
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  await expect(bar).toContainText('5 vertices')
+  await page.keyboard.press('ControlOrMeta+a')
+  const { scale } = await frameOnScreen(page, 1280)
+  await drag(page, await middleOf(page.locator('[data-vertex-grip=right]')), [48 * scale, 0])
+  const wide = await places(page)
+  // The right end goes 48 px, the left one stays, and what lies between keeps its share.
+  const grown = (x: number): number => -240 + (x + 240) * (528 / 480)
+  wide.forEach(([x, y], i) => {
+    expect(Math.abs(x! - grown(drawn[i]![0]!))).toBeLessThanOrEqual(2)
+    expect(y).toBe(drawn[i]![1])
+  })
+  await page.keyboard.press('ControlOrMeta+z')
+  expect(await places(page)).toEqual(drawn)
+
+  await page.getByRole('slider', { name: 'Turn of 5 vertices' }).focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect.poll(() => places(page)).not.toEqual(drawn)
+  await page.keyboard.press('ControlOrMeta+z')
+
+  const corner = async () =>
+    ((await property(page)).value as Outline).vertices.map(({ corner: round }) => round)
+  await page.mouse.click(...seen(400, 200))
+  await drag(page, await middleOf(page.getByRole('slider', { name: 'Roundness of vertex 1' })), [30, 30])
+  const [round, ...others] = await corner()
+  expect(round).toBeGreaterThan(30)
+  expect(others).toEqual([0, 0, 0, 0])
+  await page.getByRole('slider', { name: 'Roundness of vertex 1' }).focus()
+  await page.keyboard.press('ArrowRight')
+  await expect.poll(async () => (await corner())[0]).toBe(round! + 1)
+
+  await expect(page.locator('[data-trail]')).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Path outline: Animate: set the first key here' }).click()
+  await type(page, 'Current time', '24f')
+  await page.mouse.click(...seen(880, 360))
+  await page.keyboard.press('Shift+ArrowUp')
+  await expect(page.locator('[data-trail="3"]')).toHaveCount(1)
+  await page.mouse.click(...seen(640, 520))
+  await expect(page.locator('[data-trail]')).toHaveCount(0)
 })

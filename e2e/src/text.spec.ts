@@ -119,12 +119,12 @@ const brokenByBrowser = (page: Page, text: string, width: number): Promise<strin
         range.setEnd(box.firstChild!, i + 1)
         const { top } = range.getBoundingClientRect()
         if (words[i] === ' ') {
-          lines[lines.length - 1] += ' '
+          lines.push(`${lines.pop() ?? ''} `)
           continue
         }
         if (Math.abs(top - last) > 10 || lines.length === 0) lines.push('')
         last = top
-        lines[lines.length - 1] += words[i]
+        lines.push(`${lines.pop()!}${words[i]!}`)
       }
       box.remove()
       return lines.map((line) => line.trimEnd())

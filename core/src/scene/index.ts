@@ -122,6 +122,7 @@ export {
   outlineSegments,
   type OutlineSegment,
 } from './outline/outlinePath.ts'
+export { vertexTrails, type VertexTrail } from './outline/vertexTrails.ts'
 export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outlineReader.ts'
 export {
   partAt,

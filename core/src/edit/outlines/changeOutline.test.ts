@@ -13,7 +13,7 @@ import {
 } from '../../../test/trials.ts'
 import { compileProperty, storedValueAt, type Outline, type Property } from '../../property/index.ts'
 import { cubicPoint } from '../../route/index.ts'
-import { outlineCubics, projectSchema, type Project } from '../../scene/index.ts'
+import { armOffset, outlineCubics, projectSchema, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import {
   closeOutline,
@@ -21,12 +21,14 @@ import {
   isJoined,
   madeCorners,
   madeSmooth,
-  mappedVertices,
+  intoCorner,
   movedVertices,
   removeVertices,
   reshapeOutline,
   reverseOutline,
+  scaledVertices,
   setFirstVertex,
+  turnedVertices,
   withArm,
 } from '../index.ts'
 
@@ -188,11 +190,28 @@ describe('the shape of an outline', () => {
   it('turns and sizes some vertices with their arms, and leaves the others', () => {
     const smooth = madeSmooth(square, new Set([0, 1, 2, 3]))
     expect(smooth.vertices.every(isJoined)).toBe(true)
-    const turned = mappedVertices(smooth, new Set([1]), ([x, y]) => [-y, x])
-    expect(turned.vertices[1]!.at).toEqual([-0, 100])
+    const turned = turnedVertices(smooth, new Set([1]), { about: [0, 0], degrees: 90 })
+    expect(turned.vertices[1]!.at).toEqual([0, 100].map((part) => expect.closeTo(part, 9)))
     expect(turned.vertices[1]!.leave.angle).toBeCloseTo(smooth.vertices[1]!.leave.angle + 90, 9)
     expect(turned.vertices[0]).toEqual(smooth.vertices[0])
     expect(madeCorners(smooth, new Set([0])).vertices[0]!.leave.length).toBe(0)
+    const wide = scaledVertices(smooth, new Set([1, 2]), { about: [100, 0], by: [3, 0.5] })
+    expect(wide.vertices.map(({ at: place }) => place)).toEqual([
+      [0, 0],
+      [100, 0],
+      [100, 50],
+      [0, 100],
+    ])
+    const [before, after] = [smooth, wide].map(({ vertices }) => armOffset(vertices[1]!.leave))
+    expect(after).toEqual([before![0]! * 3, before![1]! * 0.5].map((part) => expect.closeTo(part, 9)))
+  })
+
+  it('has corners one can go into, but not where its line ends or goes straight on', () => {
+    const diagonal = Math.SQRT1_2
+    expect(intoCorner(square, 0)).toEqual([diagonal, diagonal].map((part) => expect.closeTo(part, 9)))
+    expect(intoCorner(square, 2)).toEqual([-diagonal, -diagonal].map((part) => expect.closeTo(part, 9)))
+    expect(intoCorner({ ...square, closed: false }, 0)).toBeNull()
+    expect(intoCorner(madeSmooth(square, new Set([1])), 1)).toBeNull()
   })
 
   it('has arms that turn together while they are joined, unless parted, and never spin in mixing', () => {

@@ -33,11 +33,7 @@ function changed(
 }
 
 /** Some vertices put elsewhere with their arms, each point by a map of the plane. */
-export function mappedVertices(
-  outline: Outline,
-  which: ReadonlySet<number>,
-  map: (point: Vec2) => Vec2,
-): Outline {
+function mappedVertices(outline: Outline, which: ReadonlySet<number>, map: (point: Vec2) => Vec2): Outline {
   const mappedArm = (at: Vec2, to: Vec2, arm: Vertex['leave']): Vertex['leave'] => {
     const [dx, dy] = armOffset(arm)
     const end = map([at[0] + dx, at[1] + dy])
@@ -66,6 +62,52 @@ export function movedVertices(outline: Outline, which: ReadonlySet<number>, by: 
     (vertex) => ({ ...vertex, at: [vertex.at[0] + by[0], vertex.at[1] + by[1]] }),
   )
 }
+
+/** Some vertices drawn apart or together from a point, by a factor along each axis; their arms go along. */
+export function scaledVertices(
+  outline: Outline,
+  which: ReadonlySet<number>,
+  { about: [x, y], by }: { readonly about: Vec2; readonly by: Vec2 },
+): Outline {
+  return mappedVertices(outline, which, ([px, py]) => [x + (px - x) * by[0], y + (py - y) * by[1]])
+}
+
+/** Some vertices turned about a point, clockwise; their arms go along. */
+export function turnedVertices(
+  outline: Outline,
+  which: ReadonlySet<number>,
+  { about: [x, y], degrees }: { readonly about: Vec2; readonly degrees: number },
+): Outline {
+  const [cosine, sine] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]
+  return mappedVertices(outline, which, ([px, py]) => [
+    x + (px - x) * cosine - (py - y) * sine,
+    y + (px - x) * sine + (py - y) * cosine,
+  ])
+}
+
+/**
+ * The unit way from a corner into the angle between its edges; null at the end of an open line, and where the edges go
+ * straight on.
+ */
+export function intoCorner({ vertices, closed }: Outline, at: number): Vec2 | null {
+  const count = vertices.length
+  if (!closed && (at === 0 || at === count - 1)) return null
+  const own = vertices[at]!
+  const wayTo = (arm: Vertex['leave'], neighbour: Vertex): Vec2 => {
+    const [dx, dy] =
+      arm.length > 0 ? armOffset(arm) : [neighbour.at[0] - own.at[0], neighbour.at[1] - own.at[1]]
+    const length = Math.hypot(dx, dy)
+    return length === 0 ? [0, 0] : [dx / length, dy / length]
+  }
+  const before = wayTo(own.arrive, vertices[(at - 1 + count) % count]!)
+  const after = wayTo(own.leave, vertices[(at + 1) % count]!)
+  const [x, y] = [before[0] + after[0], before[1] + after[1]]
+  const length = Math.hypot(x, y)
+  return length < NEARLY_STRAIGHT ? null : [x / length, y / length]
+}
+
+/** Edges that turn by less than about half a degree have no corner to speak of. */
+const NEARLY_STRAIGHT = 0.01
 
 export interface ArmMove {
   readonly vertex: number

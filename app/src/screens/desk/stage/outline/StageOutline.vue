@@ -10,6 +10,8 @@ import PointerTag from '../../../../gesture/PointerTag.vue'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useBeadWalk } from '../route/useBeadWalk.ts'
 import OutlineBar from './OutlineBar.vue'
+import VertexBox from './VertexBox.vue'
+import VertexTrails from './VertexTrails.vue'
 import { useOutline } from './useOutline.ts'
 import { armWords, useOutlineGestures, type ArmHold } from './useOutlineGestures.ts'
 import { useOutlineKeys } from './useOutlineKeys.ts'
@@ -128,6 +130,8 @@ const pressGround = (event: PointerEvent): void => {
         <path :d="`M${text(arm.from)}L${text(arm.to)}`" class="stalk-edge" />
         <path :d="`M${text(arm.from)}L${text(arm.to)}`" class="stalk" />
       </g>
+      <VertexTrails :editing="editing" :view="view" />
+      <VertexBox :editing="editing" :gestures="gestures" />
       <g>
         <g
           v-for="bead in beads"
