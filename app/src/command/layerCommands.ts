@@ -1,6 +1,6 @@
 import { toast } from '../ui/toast.ts'
 import { groupLayers, switchLayers, ungroupLayers, type ArtFit } from '@arrow-bend/core/edit'
-import { layerById, type Layer } from '@arrow-bend/core/scene'
+import { hasCrop, layerById, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { usePreferences } from '../session/preferences.ts'
@@ -32,6 +32,13 @@ export const LAYER_COMMANDS = {
     shown: ['Enter'],
     chords: [],
     label: 'On the stage: bend the outline of the selected path, vertex by vertex',
+    group: 'Layers',
+  },
+  crop: {
+    name: 'Crop',
+    shown: [],
+    chords: [],
+    label: 'On the stage: cut off the sides of the selected layer; what it shows stays where it is',
     group: 'Layers',
   },
   toPath: {
@@ -199,6 +206,11 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
       const path = chosen().at(-1)
       if (path?.kind === 'path' || isPlainShape(path)) stageView.tool = 'outline'
       else toast('Select a path first: click it on the stage or in the list.')
+    },
+    crop: () => {
+      const layer = chosen().at(-1)
+      if (layer && hasCrop(layer.kind)) stageView.tool = 'crop'
+      else toast('Select a picture, a shape or a text first: it is cropped on the stage.')
     },
     toPath: async () => {
       const shapes = idsOf(chosen().filter(isPlainShape))

@@ -3,6 +3,7 @@ import type { Context2d } from './context2d.ts'
 import { itemBounds } from './itemBounds.ts'
 import { measuringContext } from './measuringContext.ts'
 import { painterOf } from './painters/painters.ts'
+import { clipToSeen, seenBox } from './seenBox.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 type StagePoint = readonly [x: number, y: number]
@@ -43,6 +44,8 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
   const isBeside =
     x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach
   if (isBeside) return false
+  const seen = seenBox(item, pictures)
+  if (seen && (x < seen.x || y < seen.y || x > seen.x + seen.width || y > seen.y + seen.height)) return false
   if (item.kind === 'image' || item.kind === 'clip') return isOpaqueNear(item, point, pictures)
   const path = painterOf(item).path(item)
   // Between the letters of a word one is still on it.
@@ -63,6 +66,7 @@ function isOpaqueNear(item: DrawItem, [x, y]: StagePoint, pictures: PictureBook)
   probe.translate(SIDE / 2 - x, SIDE / 2 - y)
   const [a, b, c, d, e, f] = item.matrix
   probe.transform(a!, b!, c!, d!, e!, f!)
+  clipToSeen(probe, item, pictures)
   painterOf(item).paint(probe, item, { pictures, scale: Math.hypot(a!, b!) })
   probe.restore()
   const { data } = probe.getImageData(0, 0, SIDE, SIDE)

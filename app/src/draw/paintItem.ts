@@ -2,6 +2,7 @@ import { isAffected, type DrawItem } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { paintAffected } from './paintAffected.ts'
 import { painterOf } from './painters/painters.ts'
+import { clipToSeen } from './seenBox.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 /**
@@ -27,6 +28,7 @@ function paintPlain(context: Context2d, item: DrawItem, { opacity, pictures, sca
   context.save()
   context.transform(a, b, c, d, e, f)
   context.globalAlpha *= opacity
+  clipToSeen(context, item, pictures)
   painterOf(item).paint(context, item, { pictures, scale: scale * Math.hypot(a, b) })
   context.restore()
 }

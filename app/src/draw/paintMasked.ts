@@ -3,6 +3,7 @@ import type { Context2d } from './context2d.ts'
 import { itemCorners } from './itemBounds.ts'
 import { painterOf } from './painters/painters.ts'
 import type { PictureBook } from './pictureBook.ts'
+import { isCropped } from './seenBox.ts'
 import { BLUR_REACH, MITRE, MOST_ROOM, reachOf, withSheet } from './sheets.ts'
 
 /**
@@ -36,7 +37,8 @@ function outlineOf({ items, feather }: ItemMask): Path2D | null {
     feather > 0 ||
     item.opacity < 1 ||
     item.masks.length > 0 ||
-    isAffected(item.effects)
+    isAffected(item.effects) ||
+    isCropped(item)
   )
     return null
   const made = new Path2D()

@@ -73,6 +73,7 @@ export {
   type Gradient,
   type GradientKind,
 } from './layers/gradient.ts'
+export { CROP_SIDES, croppedBox, hasCrop, showsPicture, type CropSide } from './layers/crop.ts'
 export { hasEffects, hasShadow, isAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {

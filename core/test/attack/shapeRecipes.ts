@@ -47,6 +47,11 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
   setPartBend: (d, w) =>
     edit.setPartBend(d, { scene: SCENE, layer: layerOf(w) }, one(w, [null, EASE_BOTH, LINEAR])),
   showNumber: (d, w) => edit.showNumber(d, { scene: SCENE, layer: layerOf(w) }),
+  setCrops: (d, w) => {
+    const crops = { [one(w, ['left', 'right', 'top', 'bottom'])]: w.number(), top: w.number() }
+    const options = { crops, autoKey: w.pick(2) === 0, makeId: w.makeId }
+    edit.setCrops(d, { scene: SCENE, layer: layerOf(w) }, anyTicks(w), options)
+  },
   becomePath: (d, w) => edit.becomePath(d, SCENE, layersOf(w), w.makeId),
   splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
   joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),

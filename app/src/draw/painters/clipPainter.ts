@@ -1,8 +1,6 @@
-import { LAYER_KIND_RECORDS, type DrawItems } from '@arrow-bend/core/scene'
+import type { DrawItems } from '@arrow-bend/core/scene'
 import { paintPicture } from './paintPicture.ts'
 import type { Painter } from './painter.ts'
-
-const { art } = LAYER_KIND_RECORDS.clip
 
 export const clipPainter: Painter<DrawItems['clip']> = {
   path: () => null,
@@ -11,6 +9,6 @@ export const clipPainter: Painter<DrawItems['clip']> = {
     const source = film?.frameAt(item.seconds)
     if (!film || !source) return
     const { width, height } = film
-    paintPicture(context, { source, width, height }, (box) => art?.clip?.(item, box) ?? null)
+    paintPicture(context, { source, width, height })
   },
 }

@@ -1,13 +1,11 @@
-import { LAYER_KIND_RECORDS, type DrawItems } from '@arrow-bend/core/scene'
+import type { DrawItems } from '@arrow-bend/core/scene'
 import { paintPicture } from './paintPicture.ts'
 import type { Painter } from './painter.ts'
-
-const { art } = LAYER_KIND_RECORDS.image
 
 export const imagePainter: Painter<DrawItems['image']> = {
   path: () => null,
   paint: (context, item, { pictures, scale }) => {
     const picked = pictures.pick(item.picture, scale)
-    if (picked) paintPicture(context, picked, (box) => art?.clip?.(item, box) ?? null)
+    if (picked) paintPicture(context, picked)
   },
 }

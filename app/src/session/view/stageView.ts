@@ -5,7 +5,8 @@ import { useDeferredViews } from '../document/deferredViews.ts'
 import { useDocument } from '../document/document.ts'
 
 /** What the next press on the stage does. */
-export type StageTool = 'pointer' | 'route' | 'rectangle' | 'ellipse' | 'text' | 'pen' | 'outline' | 'frame'
+export type StageTool =
+  'pointer' | 'route' | 'rectangle' | 'ellipse' | 'text' | 'pen' | 'outline' | 'crop' | 'frame'
 
 /** A box with sides along the axes, px of the stage. */
 export interface StageBox {

@@ -1,7 +1,7 @@
 import type { Draft } from 'immer'
 import type { PlainBend } from '../../bend/index.ts'
 import type { Vec2 } from '../../route/index.ts'
-import { shownScene, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import { shownScene, showsPicture, type Layer, type Project, type Scene } from '../../scene/index.ts'
 import { asTicks, frameTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
@@ -90,9 +90,9 @@ export function splitIntoPanels(
 function checkPanel(layer: Layer): void {
   const trouble = placedElsewhere(layer)
   if (trouble) throw new BadEdit(`${trouble} Nothing was changed.`)
-  if (!layer.properties['crop left'])
+  if (!showsPicture(layer))
     throw new BadEdit(
-      `“${layer.name}” cannot be cropped: pictures, clips and shown scenes can. Nothing was changed.`,
+      `“${layer.name}” shows no picture that could fill the frame: pictures, clips and shown scenes do. Nothing was changed.`,
     )
 }
 

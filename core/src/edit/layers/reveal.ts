@@ -50,7 +50,7 @@ export function revealLayers(
     const { name, properties } = layerIn(draft, { scene: sceneId, layer: id })
     if (!properties['crop left'])
       throw new BadEdit(
-        `“${name}” cannot be cropped: pictures, clips and shown scenes can. Let it be seen through a shape that grows. Nothing was changed.`,
+        `“${name}” cannot be cropped: it has no box of its own. Let it be seen through a shape that grows. Nothing was changed.`,
       )
   }
   const bend = bendOfMove(draft, { name: 'Reveal', bend: plain }, makeId)

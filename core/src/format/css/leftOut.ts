@@ -1,4 +1,5 @@
 import type { Layer } from '../../scene/index.ts'
+import { isEverCropped } from './markup/cropStyle.ts'
 import { movesGradient } from './markup/gradientMarkup.ts'
 
 /** What a page cannot say of some layers, in words; none where it says all. */
@@ -8,6 +9,7 @@ export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
     ['sounds', ({ kind }) => kind === 'sound'],
     ['masks (what is seen through one is whole there)', ({ mask }) => mask !== undefined],
     ['moves of gradients (they stay as they begin)', movesGradient],
+    ['crops of texts', (layer) => layer.kind === 'text' && isEverCropped(layer)],
     ['dashes of lines that are drawn in part', isDashedInPart],
     ['how texts are set anew while they play (lines and letters stand as they begin)', isSetAnew],
   ]

@@ -1,4 +1,4 @@
-import { CROP, croppedBox, cropWriters } from './crop.ts'
+import { CROP } from './crop.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { GAIN } from './gain.ts'
@@ -13,8 +13,6 @@ export interface ClipItem extends DrawBase {
   readonly clip: string
   /** Its local time, s; outside the clip its first or last frame is held. */
   seconds: number
-  /** Percent off each side: left, right, top, bottom. */
-  readonly crop: Float64Array
 }
 
 export const clip: LayerKindRecord<ClipItem> = {
@@ -26,14 +24,12 @@ export const clip: LayerKindRecord<ClipItem> = {
       kind: 'clip',
       clip: source && 'asset' in source ? source.asset : '',
       seconds: 0,
-      crop: new Float64Array(4),
     }),
-    writers: (item, read) => cropWriters(item.crop, read),
+    writers: () => [],
     bounds: (item, measures) => {
       const { width, height } = measures.picture(item.clip) ?? { width: 0, height: 0 }
       return boxAboutMiddle(width, height)
     },
-    clip: ({ crop }, box) => croppedBox(crop, box),
     show: (item, seconds) => (item.seconds = seconds),
   },
 }

@@ -1,12 +1,21 @@
 import { clamp } from '../../number/index.ts'
 import type { Bounds } from '../outline/outlineBounds.ts'
+import type { LayerKind } from '../document.ts'
 import { PERCENT, type PropertyDefinition } from './propertyDefinition.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
-const SIDES = ['left', 'right', 'top', 'bottom'] as const
+export const CROP_SIDES = ['left', 'right', 'top', 'bottom'] as const
+export type CropSide = (typeof CROP_SIDES)[number]
 
-/** Percent off each side of a picture. */
-export const CROP: readonly PropertyDefinition[] = SIDES.map((side) => ({
+/** Kinds that are often cropped, and those that are seldom: their crops are listed when they are asked for. */
+const OFTEN: ReadonlySet<LayerKind> = new Set(['image', 'clip', 'scene'])
+/** Whether a layer shows a picture of a size of its own: a still, a clip or a scene. */
+export const showsPicture = ({ kind }: { readonly kind: LayerKind }): boolean => OFTEN.has(kind)
+const SELDOM: ReadonlySet<LayerKind> = new Set(['rectangle', 'ellipse', 'path', 'text'])
+export const hasCrop = (kind: LayerKind): boolean => OFTEN.has(kind) || SELDOM.has(kind)
+
+/** Percent off each side of what a layer draws. */
+export const CROP: readonly PropertyDefinition[] = CROP_SIDES.map((side) => ({
   name: `crop ${side}`,
   label: `Crop ${side}`,
   kind: 'number',
@@ -17,9 +26,19 @@ export const CROP: readonly PropertyDefinition[] = SIDES.map((side) => ({
   step: 1,
 }))
 
+/** The same where it is seldom asked for: one of them lists all. */
+const CROP_IN_SET: readonly PropertyDefinition[] = CROP.map((definition) => ({
+  ...definition,
+  set: 'crop',
+  listedWith: definition.name === CROP[0]!.name ? CROP[1]!.name : CROP[0]!.name,
+}))
+/** What is told besides a kind's own properties: nothing where it lists its crop itself. */
+export const cropOf = (kind: LayerKind): readonly PropertyDefinition[] =>
+  SELDOM.has(kind) ? CROP_IN_SET : []
+
 /** Writers of a crop: left, right, top, bottom, percent. */
 export const cropWriters = (crop: Float64Array, read: PropertyReader): readonly PropertyWriter[] =>
-  SIDES.map((side, i) => read.number(`crop ${side}`, (value) => (crop[i] = clamp(value, 0, 100))))
+  CROP_SIDES.map((side, i) => read.number(`crop ${side}`, (value) => (crop[i] = clamp(value, 0, 100))))
 
 /** What a crop leaves of a box; null where that is all of it. */
 export function croppedBox(

@@ -32,6 +32,8 @@ export interface DrawBase {
   opacity: number
   /** Whether it shows at this moment. */
   shown: boolean
+  /** Percent off each side: left, right, top, bottom. */
+  readonly crop: Float64Array
   readonly effects: Effects
   /** What it is seen through, its own first; the same list for all that stands in a masked group. */
   masks: readonly ItemMask[]

@@ -1,4 +1,4 @@
-import { CROP, croppedBox, cropWriters } from './crop.ts'
+import { CROP } from './crop.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { TRANSFORM } from './propertyDefinition.ts'
@@ -8,8 +8,6 @@ export interface ImageItem extends DrawBase {
   readonly kind: 'image'
   /** Asset id. */
   picture: string
-  /** Percent off each side: left, right, top, bottom. */
-  readonly crop: Float64Array
 }
 
 export const image: LayerKindRecord<ImageItem> = {
@@ -24,16 +22,11 @@ export const image: LayerKindRecord<ImageItem> = {
       ...base,
       kind: 'image',
       picture: String(properties['picture']!.value),
-      crop: new Float64Array(4),
     }),
-    writers: (item, read) => [
-      read.choice('picture', (value) => (item.picture = value)),
-      ...cropWriters(item.crop, read),
-    ],
+    writers: (item, read) => [read.choice('picture', (value) => (item.picture = value))],
     bounds: ({ picture }, measures) => {
       const { width, height } = measures.picture(picture) ?? { width: 0, height: 0 }
       return boxAboutMiddle(width, height)
     },
-    clip: ({ crop }, box) => croppedBox(crop, box),
   },
 }

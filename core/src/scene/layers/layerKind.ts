@@ -30,8 +30,6 @@ export interface KindArt<Item extends DrawBase> {
   writers(item: Item, read: PropertyReader): readonly PropertyWriter[]
   /** The box in the item's own coordinates, px. */
   bounds(item: Item, measures: Measures): Bounds
-  /** The part of the box that is seen; left out where all of it is. */
-  clip?(item: Item, box: Bounds): Bounds | null
   /** Writes the local time, s, of what has a source that plays. */
   show?(item: Item, seconds: number): void
 }

@@ -2,6 +2,7 @@ import type { Property } from '../../property/index.ts'
 import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
 import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
+import { cropOf } from './crop.ts'
 import { EFFECTS, hasEffects } from './effects.ts'
 import { gradientPartDefinition, gradientPartsIn } from './gradient.ts'
 import { LAYER_KIND_RECORDS } from './layerKinds.ts'
@@ -11,7 +12,7 @@ const PROPERTIES = new Map(
   LAYER_KINDS.map((kind) => {
     const own = LAYER_KIND_RECORDS[kind].properties
     // A sound is not drawn, and so not drawn again.
-    const seen = hasEffects(kind) ? [...own, ...EFFECTS] : own
+    const seen = [...own, ...cropOf(kind), ...(hasEffects(kind) ? EFFECTS : [])]
     return [kind, kind === 'sound' ? own : [...seen, ...COPIES]] as const
   }),
 )

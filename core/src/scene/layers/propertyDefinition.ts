@@ -10,6 +10,7 @@ export const PROPERTY_SETS = {
   number: 'Number',
   line: 'Line',
   gradient: 'Gradient',
+  crop: 'Crop',
   effects: 'Shadow',
   copies: 'Copies',
 } as const

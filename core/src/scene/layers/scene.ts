@@ -1,4 +1,4 @@
-import { CROP, croppedBox, cropWriters } from './crop.ts'
+import { CROP } from './crop.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
 import { LOCAL_TIME } from './localTime.ts'
@@ -10,17 +10,14 @@ export interface SceneItem extends DrawBase {
   readonly kind: 'scene'
   /** Of the scene shown, px; written by whoever finds it. */
   readonly size: Float64Array
-  /** Percent off each side: left, right, top, bottom. */
-  readonly crop: Float64Array
 }
 
 export const scene: LayerKindRecord<SceneItem> = {
   label: 'Scene',
   properties: [...TRANSFORM, ...CROP, LOCAL_TIME],
   art: {
-    make: (base) => ({ ...base, kind: 'scene', size: new Float64Array(2), crop: new Float64Array(4) }),
-    writers: (item, read) => cropWriters(item.crop, read),
+    make: (base) => ({ ...base, kind: 'scene', size: new Float64Array(2) }),
+    writers: () => [],
     bounds: ({ size }) => boxAboutMiddle(size[0]!, size[1]!),
-    clip: ({ crop }, box) => croppedBox(crop, box),
   },
 }

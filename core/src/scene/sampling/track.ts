@@ -2,6 +2,7 @@ import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, type CompiledProperty } from '../../property/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import type { Aperture } from '../layers/aperture.ts'
+import { cropWriters, hasCrop } from '../layers/crop.ts'
 import { effectWriters, noEffects } from '../layers/effects.ts'
 import { NO_MASKS, type DrawBase, type ItemMask } from '../layers/drawBase.ts'
 import type { KindArt } from '../layers/layerKind.ts'
@@ -133,6 +134,7 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     matrix,
     opacity: 1,
     shown: true,
+    crop: new Float64Array(4),
     effects: noEffects(),
     masks: NO_MASKS,
     isMask: false,
@@ -165,7 +167,11 @@ function makeArt(base: DrawBase, library: BendLibrary): Pick<Showing, 'item' | '
   if (!art) return { item: null, writers: [], show: null }
   const item = art.make(base, base.layer, library)
   const read = propertyReader(base.layer, library)
-  const writers = [...art.writers(item, read), ...effectWriters(base.effects, base.layer, read)]
+  const writers = [
+    ...art.writers(item, read),
+    ...(hasCrop(base.layer.kind) ? cropWriters(base.crop, read) : []),
+    ...effectWriters(base.effects, base.layer, read),
+  ]
   return {
     item: item as DrawItem,
     writers: writers.filter((one) => one !== writesNothing),

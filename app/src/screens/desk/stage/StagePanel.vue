@@ -43,6 +43,7 @@ import { useStageGestures } from './useStageGestures.ts'
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
 const StageGradient = defineAsyncComponent(() => import('./gradient/StageGradient.vue'))
 const StageOutline = defineAsyncComponent(() => import('./outline/StageOutline.vue'))
+const StageCrop = defineAsyncComponent(() => import('./crop/StageCrop.vue'))
 const StageFrameMove = defineAsyncComponent(() => import('./frame/StageFrameMove.vue'))
 const StageRulers = defineAsyncComponent(() => import('./view/StageRulers.vue'))
 
@@ -109,7 +110,7 @@ const press = (event: PointerEvent): void => {
   if (event.button !== 0 || stageView.before || tool === 'pointer') gestures.press(event)
   else if (tool === 'route') routes.press(event)
   else if (tool === 'pen') pen.press(event)
-  else if (tool !== 'frame' && tool !== 'outline') shapes.press(event, tool)
+  else if (tool !== 'frame' && tool !== 'outline' && tool !== 'crop') shapes.press(event, tool)
 }
 const openMenu = (event: MouseEvent): void => {
   // Tools and switches over the picture are not the picture.
@@ -263,7 +264,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :is-on-layer="gestures.isOnLayer"
         />
         <StageDrafts
-          v-if="!['pointer', 'outline', 'frame'].includes(stageView.tool)"
+          v-if="!['pointer', 'outline', 'crop', 'frame'].includes(stageView.tool)"
           :view="view"
           :route="routes.line.value"
           :shape="shapes.draft.value"
@@ -279,6 +280,14 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           v-if="painter && stageView.tool === 'outline'"
           :view="view"
           :painter="painter"
+          :picture="picture"
+          :press-pan="gestures.pressPan"
+        />
+        <StageCrop
+          v-if="painter && stageView.tool === 'crop'"
+          :view="view"
+          :painter="painter"
+          :pictures="pictures"
           :picture="picture"
           :press-pan="gestures.pressPan"
         />

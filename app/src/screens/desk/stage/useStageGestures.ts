@@ -10,6 +10,7 @@ import {
   withRiders,
   type DrawItem,
   type Matrix,
+  type LayerKind,
 } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { itemAt, takesClickAt, wayOnStage, type PictureBook } from '../../../draw/index.ts'
@@ -17,7 +18,7 @@ import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { usePreferences } from '../../../session/preferences.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
-import { useStageView } from '../../../session/view/stageView.ts'
+import { useStageView, type StageTool } from '../../../session/view/stageView.ts'
 import { trackPointer } from '../../../gesture/trackPointer.ts'
 import { boxItems, isInBox } from './box/boxItems.ts'
 import { moveWords, placeAt } from './moveWords.ts'
@@ -52,6 +53,9 @@ function labelOf(count: number, whole: boolean): string {
   if (whole) return count > 1 ? 'Whole routes moved' : 'Whole route moved'
   return count > 1 ? 'Layers moved' : 'Layer moved'
 }
+
+/** What two clicks on a layer begin with it; a text is written in. */
+const TOOL_OF: Partial<Record<LayerKind, StageTool>> = { path: 'outline', image: 'crop', clip: 'crop' }
 
 /** Selecting and moving layers by hand, and panning with Space or the middle button. */
 export function useStageGestures({ camera, snapping, items, pictures }: StageGesturesOptions): StageGestures {
@@ -180,10 +184,12 @@ export function useStageGestures({ camera, snapping, items, pictures }: StageGes
     const hit = itemAt(items(), camera.stagePoint(event), pictures)
     const shown = hit && shownScene(hit.use, document.scenes)
     if (shown) selection.goTo(shown.id)
-    if (!hit || hit.layer !== hit.use || !(hit.kind === 'text' || hit.kind === 'path')) return
+    if (!hit || hit.layer !== hit.use) return
+    const tool = TOOL_OF[hit.kind]
+    if (hit.kind !== 'text' && !tool) return
     selection.selectLayers([hit.layer.id])
-    if (hit.kind === 'text') stageView.writing = hit.layer.id
-    else stageView.tool = 'outline'
+    if (tool) stageView.tool = tool
+    else stageView.writing = hit.layer.id
   }
 
   const press = (event: PointerEvent): void => {

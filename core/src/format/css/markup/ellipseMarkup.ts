@@ -1,6 +1,7 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, sizeEntries } from './styleEntries.ts'
+import { croppedShape } from './cropStyle.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
@@ -12,5 +13,5 @@ export function ellipseMarkup(layer: Layer, context: CssContext): string {
     ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg>${gradient?.defs ?? ''}<ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/></svg>`
+  return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/>`)}</svg>`
 }

@@ -1,6 +1,7 @@
 import type { Layer } from '../../../scene/index.ts'
 import type { CssContext } from '../cssContext.ts'
 import { paintEntries, pixelsEntry, sizeEntries } from './styleEntries.ts'
+import { croppedShape } from './cropStyle.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
@@ -15,5 +16,5 @@ export function rectangleMarkup(layer: Layer, context: CssContext): string {
     ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg>${gradient?.defs ?? ''}<rect${line.attributes} style="${box};${style}"/></svg>`
+  return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<rect${line.attributes} style="${box};${style}"/>`)}</svg>`
 }

@@ -10,7 +10,7 @@ import {
   type RevealFrom,
   type RevealShape,
 } from '@arrow-bend/core/edit'
-import { layerById } from '@arrow-bend/core/scene'
+import { layerById, showsPicture } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks } from '@arrow-bend/core/time'
 import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
@@ -50,6 +50,7 @@ const layers = computed(() =>
   selection.layers.flatMap((id) => (document.scene ? (layerById(document.scene, id) ?? []) : [])),
 )
 const cropped = computed(() => layers.value.filter(({ properties }) => properties['crop left']))
+const pictured = computed(() => layers.value.filter(showsPicture))
 const seen = computed(() => layers.value.filter(({ kind }) => kind !== 'sound'))
 const lines = computed(() => layers.value.filter(({ properties }) => properties['trim end']))
 const idsOf = (some: readonly { readonly id: string }[]): string[] => some.map(({ id }) => id)
@@ -95,7 +96,7 @@ const drawOn = (): void => {
 const split = (stand: Panels['stand']): void => {
   const times = { begin: playback.time, length: ticks(), stagger: stagger.value }
   const how = { stand, gap: gap.value, ...times, bend: bend(), makeId: document.makeId }
-  const ids = idsOf(cropped.value)
+  const ids = idsOf(pictured.value)
   apply(
     'Split into panels',
     (draft) => splitIntoPanels(draft, document.sceneId, ids, how),
@@ -137,7 +138,7 @@ const split = (stand: Panels['stand']): void => {
         </button>
       </div>
     </template>
-    <template v-if="cropped.length > 1">
+    <template v-if="pictured.length > 1">
       <h3>Panels of the frame</h3>
       <div class="pair">
         <NumberField

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ImagePlus, MousePointer2, PencilLine, SquareSquare, VectorSquare } from '@lucide/vue'
+import { Crop, ImagePlus, MousePointer2, PencilLine, SquareSquare, VectorSquare } from '@lucide/vue'
 import type { Component } from 'vue'
 import { useArtImport } from '../../../../command/artImport.ts'
 import { useStageView, type StageTool } from '../../../../session/view/stageView.ts'
@@ -20,6 +20,7 @@ const TOOLS: readonly { tool: StageTool; label: string; icon: Component }[] = [
   { tool: 'pen', label: 'Pen: draw a path', icon: LAYER_ICONS.path },
   { tool: 'outline', label: 'Bend the outline of a path', icon: VectorSquare },
   { tool: 'text', label: 'Set a text', icon: LAYER_ICONS.text },
+  { tool: 'crop', label: 'Crop the selected layer', icon: Crop },
   { tool: 'frame', label: 'Move the frame over a picture: push, pull, pan', icon: SquareSquare },
 ]
 /** Chosen by key, the tool is used by keys: they are for the stage then, not for the button. */
