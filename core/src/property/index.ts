@@ -1,3 +1,4 @@
+export { colourLooks, mostChroma, type ColourLook } from './colourPath.ts'
 export {
   BadColour,
   colourText,

@@ -78,7 +78,7 @@ const drawing = computed(() =>
     limits: limits.value,
   }),
 )
-defineExpose({ drawing })
+defineExpose({ drawing, of: props.of })
 const pane = computed(() => ({ of: props.of, drawing: drawing.value }))
 /** What takes hold of the curves stays where it is while anything moves: it is not seen. */
 const heldCurves = heldUntilIdle(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { pointerIn } from '../../../../gesture/pointerPlace.ts'
-import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import { timedKeys } from '@arrow-bend/core/property'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
@@ -12,6 +12,9 @@ import GraphPane from './GraphPane.vue'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import { provideLaneStop } from './laneStop.ts'
 import type { GraphOf } from '../../../../chart/graph/sampleGraph.ts'
+
+// Of few lanes, and so it comes when it is wanted.
+const ColourPane = defineAsyncComponent(() => import('./ColourPane.vue'))
 
 /** An open lane: the graph of a property's value, of its speed, or both, on its own scale under the common ruler. */
 const props = defineProps<{ row: PropertyRow; lane: OpenLane }>()
@@ -25,15 +28,17 @@ const shownPanes = useTemplateRef('shownPanes')
 const svg = useTemplateRef('svg')
 
 const property = computed(() => props.row.property)
-/** Which graphs there are, from top to bottom, each with its share of the height. */
+/** Which graphs there are, from top to bottom, each with its share of the height; a colour itself is no graph of one value. */
 const panes = computed(() => {
-  const value: GraphOf = property.value.kind === 'place' && props.lane.along ? 'distance' : 'value'
+  const isColour = property.value.kind === 'colour'
+  const along: GraphOf = property.value.kind === 'place' && props.lane.along ? 'distance' : 'value'
+  const value = isColour ? 'colour' : along
   const { graph } = props.lane
-  const wanted: readonly GraphOf[] =
+  const wanted: readonly (GraphOf | 'colour')[] =
     graph === 'both' ? [value, 'speed'] : [graph === 'value' ? value : 'speed']
-  const list = hasValueGraph(property.value) ? wanted : (['speed'] as const)
+  const list = isColour || hasValueGraph(property.value) ? wanted : (['speed'] as const)
   const high = props.lane.height / list.length
-  return list.map((of, i) => ({ of, top: i * high, bottom: (i + 1) * high }))
+  return list.map((of, i) => ({ of, place: { top: i * high, bottom: (i + 1) * high } }))
 })
 const laneRef = computed(() => ({
   scene: document.sceneId,
@@ -76,11 +81,11 @@ const onWheel = (event: WheelEvent): void => {
   event.preventDefault()
   event.stopPropagation()
   const [, y] = pointerIn(event, event.currentTarget as SVGElement)
-  const at = panes.value.findIndex(({ top, bottom }) => y >= top && y < bottom)
-  const pane = shownPanes.value?.[at]
-  if (!pane) return
+  const at = panes.value.findIndex(({ place: { top, bottom } }) => y >= top && y < bottom)
+  const of = panes.value[at]?.of
+  const pane = shownPanes.value?.find((one) => one?.of === of)
+  if (!pane || of === undefined || of === 'colour') return
   const { scale } = pane.drawing
-  const { of } = panes.value[at]!
   const factor = Math.exp(event.deltaY * 0.003)
   const middle = scale.valueOf(y)
   const ends = [scale.low, scale.high].map((end) => middle + (end - middle) * factor)
@@ -139,15 +144,10 @@ onUnmounted(() => view.beadsOf.delete(props.row.id))
       :height="lane.height - 1.5"
       class="wash"
     />
-    <GraphPane
-      v-for="pane in panes"
-      :key="pane.of"
-      ref="shownPanes"
-      v-bind="pane"
-      :row="row"
-      :lane="lane"
-      :shows="shows"
-    />
+    <template v-for="{ of, place } in panes" :key="of">
+      <ColourPane v-if="of === 'colour'" v-bind="place" :row="row" />
+      <GraphPane v-else ref="shownPanes" v-bind="place" :of="of" :row="row" :lane="lane" :shows="shows" />
+    </template>
   </svg>
 </template>
 

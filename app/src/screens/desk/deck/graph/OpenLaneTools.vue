@@ -41,6 +41,7 @@ const document = useDocument()
 const view = useView()
 
 const name = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
+const isColour = computed(() => props.row.property.kind === 'colour')
 const isPlace = computed(() => props.row.property.kind === 'place')
 /** The graph whose range the fields are for: the upper one. */
 const of = computed<GraphOf>(() => {
@@ -102,7 +103,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
 <template>
   <div v-one-stop class="tools" @pointerdown.stop>
     <div
-      v-if="hasValueGraph(row.property)"
+      v-if="isColour || hasValueGraph(row.property)"
       class="choice"
       role="group"
       :aria-label="`Graph of ${row.definition.label}`"
@@ -114,7 +115,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
         :aria-pressed="lane.graph === graph"
         @click="view.changeLane(row.id, { graph })"
       >
-        {{ label }}
+        {{ isColour && graph === 'value' ? 'Colour' : label }}
       </button>
     </div>
     <span v-else class="grow text-[0.75rem] text-ink-2">Speed</span>
@@ -140,7 +141,11 @@ const resizeByKey = (event: KeyboardEvent): void => {
       @press="view.toggleLane(row.id)"
     />
   </div>
-  <div v-if="lane.height >= SECOND_ROW" class="tools" @pointerdown.stop>
+  <div
+    v-if="lane.height >= SECOND_ROW && !(isColour && lane.graph === 'value')"
+    class="tools"
+    @pointerdown.stop
+  >
     <span class="axis" title="What of the values the graph shows, from the lowest to the highest">Axis</span>
     <NumberField
       class="end"
@@ -165,7 +170,7 @@ const resizeByKey = (event: KeyboardEvent): void => {
       @input="(value) => setRange('high', value)"
     />
     <IconButton
-      v-if="lane.graph !== 'value' || !hasValueGraph(row.property)"
+      v-if="of === 'speed' || lane.graph === 'both'"
       small
       :icon="Pencil"
       label="Draw the speed: drag across the graph"
