@@ -1,8 +1,11 @@
 import { expect, test } from '@playwright/test'
+import type { Property } from '@arrow-bend/core/property'
 import type { Layer, LayerMask } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer as layer, openLayers, svgOf } from './againstBrowser.ts'
+import { apartFromPage } from './againstPage.ts'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { apartFromBefore, pixels } from './stage.ts'
+import { key } from './trialScene.ts'
 
 const still = layer(
   'still',
@@ -99,7 +102,43 @@ for (const [name, layers, svg] of CASES)
     await expect.poll(() => apartFrom(page, svg)).toBeLessThanOrEqual(0.25)
     // Without the mask it is far from that: the comparison can fail.
     expect(await apartFrom(page, svgOf('', STILL))).toBeGreaterThan(4)
+    // The exported page draws it, too, within half a step of eight bits.
+    await expect.poll(() => apartFromPage(page, layers, 0)).toBeLessThanOrEqual(0.5)
   })
+
+test('a mask that moves, of things that move, is in the page as on the stage at every moment looked at', async ({
+  page,
+}) => {
+  const place = (from: readonly [number, number], to: readonly [number, number]): Property => ({
+    kind: 'place',
+    value: to,
+    keys: [key(0, from), key(24, to)],
+  })
+  const layers = [
+    layer(
+      'hole',
+      'ellipse',
+      { size: [300, 260], fill: '#000000' },
+      { more: { position: place([420, 300], [760, 420]) } },
+    ),
+    layer(
+      'still',
+      'rectangle',
+      { size: [500, 300], fill: '#0e6b75' },
+      {
+        mask: { layer: 'hole', inverted: true, feather: 20 },
+        more: { position: place([740, 360], [560, 380]) },
+      },
+    ),
+  ]
+  for (const frame of [6, 17]) {
+    await openLayers(page, layers)
+    await page.getByLabel('Current time').fill(`${frame}f`)
+    await page.getByLabel('Current time').press('Enter')
+    await expect.poll(() => apartFromPage(page, layers, frame)).toBeLessThanOrEqual(0.5)
+    expect(await apartFromPage(page, layers, frame + 4)).toBeGreaterThan(2)
+  }
+})
 
 test('a mask is chosen in a layer’s menu, travels along or stays put without a change, and is let go of by deleting it', async ({
   page,

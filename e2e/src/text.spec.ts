@@ -1,17 +1,14 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { expect, test, type Page } from '@playwright/test'
-import { exportCssPage } from '@arrow-bend/core/format/css'
 import { textLines, textParts, type Layer, type TextLook } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
-import { drawnLayer, openLayers, projectOf } from './againstBrowser.ts'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
+import { apartFromPage, FAMILY } from './againstPage.ts'
 import { addLayer, newProject, savedFile, type } from './desk.ts'
-import { apartFromBefore, frameOnScreen, pixels } from './stage.ts'
+import { apartFromBefore, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
 
 // Texts with several lines, whose letters move by themselves, and that count.
 
-const FAMILY = "'Atkinson Hyperlegible Next Variable'"
 const look = (text: string, more: Partial<TextLook> = {}): TextLook => ({
   text,
   align: 'left',
@@ -144,83 +141,6 @@ test('a text that moves by letters, words or lines rests as it is seen in one pi
   await openLayers(page, [textOf(lines, { ...values, parts: 'letters', 'part turn': 20 })])
   await expect.poll(() => apartFromBefore(page, whole)).toBeGreaterThan(0.5)
 })
-
-/** How far the picture is from a page's at a moment: mean difference of a channel, of 255. */
-async function apartFromPage(page: Page, layers: readonly Layer[], frame: number): Promise<number> {
-  const font = createRequire(import.meta.url).resolve(
-    '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2',
-  )
-  const project = projectOf(layers)
-  // What is measured is asked of the browser first, as an exporter can only be told at once.
-  const asked = new Map<string, readonly [string, string]>()
-  const known = new Map<string, number>()
-  const write = (): string =>
-    exportCssPage(project, project.scenes[0]!, {
-      pictureUrl: () => '',
-      fontUrl: `data:font/woff2;base64,${readFileSync(font).toString('base64')}`,
-      measureText: (text, { fontSize, weight }) => {
-        const style = `${weight} ${fontSize}px`
-        asked.set(`${style} ${text}`, [text, style])
-        return known.get(`${style} ${text}`) ?? 0
-      },
-    })
-  // What does not fit is asked for in other pieces.
-  for (write(); known.size < asked.size; write()) {
-    const wanted = [...asked]
-    const found = await page.evaluate(
-      ({ texts, family }) =>
-        texts.map(([text, style]) => {
-          const context = new OffscreenCanvas(1, 1).getContext('2d')!
-          context.font = `${style} ${family}`
-          context.fontKerning = 'normal'
-          return context.measureText(text!).width
-        }),
-      { texts: wanted.map(([, one]) => one), family: FAMILY },
-    )
-    wanted.forEach(([name], i) => known.set(name, found[i]!))
-  }
-  const other = await page.context().newPage()
-  await other.setViewportSize({ width: 1280, height: 720 })
-  await other.emulateMedia({ reducedMotion: 'no-preference' })
-  await other.setContent(write())
-  await other.addStyleTag({ content: 'label,input{display:none!important}' })
-  await other.evaluate(
-    async (time) => {
-      await document.fonts.ready
-      for (const animation of document.getAnimations()) {
-        animation.pause()
-        animation.currentTime = time
-      }
-    },
-    (frame * 1000) / 24,
-  )
-  const shot = (await other.screenshot()).toString('base64')
-  await other.close()
-  const { x, y } = await frameOnScreen(page, 1280)
-  return page.evaluate(
-    async ({ url, at: [frameX, frameY] }) => {
-      const canvas = document.querySelector<HTMLCanvasElement>('section[aria-label="Stage"] canvas')!
-      const box = canvas.getBoundingClientRect()
-      const image = new Image()
-      image.src = url
-      await image.decode()
-      // The middle of the frame, which both show; small, as pages put the pixels of letters on a grid of their own.
-      const [width, height] = [600, 340]
-      const small = (from: CanvasImageSource, left: number, top: number): Uint8ClampedArray => {
-        const paper = new OffscreenCanvas(width / 4, height / 4).getContext('2d')!
-        paper.imageSmoothingQuality = 'high'
-        paper.drawImage(from, left, top, width, height, 0, 0, width / 4, height / 4)
-        return paper.getImageData(0, 0, width / 4, height / 4).data
-      }
-      const [a, b] = [
-        small(canvas, Math.round(frameX! - box.x) + 340, Math.round(frameY! - box.y) + 190),
-        small(image, 340, 190),
-      ]
-      return a.reduce((sum, part, i) => sum + Math.abs(part - b[i]!), 0) / a.length
-    },
-    { url: `data:image/png;base64,${shot}`, at: [x, y] },
-  )
-}
 
 const keyed = (kind: Property['kind'], keys: Property['keys']): Property => ({
   kind,

@@ -1,6 +1,7 @@
 import type { Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
 import {
+  boxTag,
   playOptions,
   round,
   trackOf,
@@ -60,13 +61,14 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
       : []),
   ])
   const moved = split ? 'translate:var(--x) var(--y);' : ''
-  let shell: Shell = [`<div style="${moved}${turned}">`, '</div>']
+  const tag = boxTag(context)
+  let shell: Shell = [`<${tag} style="${moved}${turned}">`, `</${tag}>`]
   if (position?.path) {
     const along = sheet.style([
       { property: 'offset-distance', track: position, write: ([distance]) => `${round(distance!)}px` },
     ])
     const path = pathText(position.path)
-    shell = within(`<div style="offset-path:path('${path}');offset-rotate:0deg;${along}">`, shell)
+    shell = within(tag, `offset-path:path('${path}');offset-rotate:0deg;${along}`, shell)
   }
   const [from, to] = layer.span
   // Its span is the layer's, whichever copy it is of.
@@ -76,10 +78,13 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
     ? spanTrack(from, to, context.duration)
     : retimedSpanTrack(from, to, options)
   const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
-  return within(`<div style="${shown}">`, shell)
+  return within(tag, shown, shell)
 }
 
-const within = (open: string, [first, last]: Shell): Shell => [`${open}${first}`, `${last}</div>`]
+const within = (tag: string, style: string, [first, last]: Shell): Shell => [
+  `<${tag} style="${style}">${first}`,
+  `${last}</${tag}>`,
+]
 
 function spanTrack(from: number, to: number, duration: number): Track {
   const steps = [

@@ -8,7 +8,7 @@ import {
   type Copying,
   type Layer,
 } from '../../scene/index.ts'
-import { clockOf, playOptions, round, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
+import { boxTag, clockOf, playOptions, round, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
 import { keyframesOf } from './keyframes.ts'
 import { playedLooks } from './playedLooks.ts'
 
@@ -51,7 +51,8 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
         ]
       : []),
   ])
-  return `<div style="${style}">${inner}</div>`
+  const tag = boxTag(context)
+  return `<${tag} style="${style}">${inner}</${tag}>`
 }
 
 const isStill = (copying: Copying): boolean => Object.values(copying).every(({ keys }) => keys.length === 0)

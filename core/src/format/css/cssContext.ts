@@ -36,6 +36,8 @@ export interface CssContext {
   readonly options: CssExportOptions
   /** The boxes of layers that were written already, which stand around all that rides on them. */
   readonly shells: Map<string, Shell>
+  /** What layers stand in: boxes of the page, or groups of a drawing where they are written as a mask. */
+  readonly within: 'page' | 'mask'
   /** Which copy of what repeats itself is written. */
   readonly copies: WhichCopies
   /** Of the page's own scene, whichever scene is written. */
@@ -95,4 +97,12 @@ export function round(value: number): string {
 /** Text as it can stand in markup. */
 export function escapeText(text: string): string {
   return text.replace(/[&<>"']/g, (mark) => `&#${mark.charCodeAt(0)};`)
+}
+
+/** The element that stands around others. */
+export const boxTag = ({ within }: Pick<CssContext, 'within'>): string => (within === 'page' ? 'div' : 'g')
+
+/** What a shape or a text is drawn in. */
+export function drawn({ within }: Pick<CssContext, 'within'>, markup: string): string {
+  return within === 'page' ? `<svg>${markup}</svg>` : `<g>${markup}</g>`
 }

@@ -25,7 +25,7 @@ export function drawnUses(scene: Scene): DrawnUse[] {
       const count = layer.properties['copies'] ? mostCopies(layer.properties['copies']) : 1
       for (let k = count - 1; k >= 0; k -= 1) {
         const these = k === 0 ? copies : new Map([...copies, [layer.id, k]])
-        // A page has nothing yet that masks could be written as: what they mask is whole, they are not there.
+        // Masks are written where they are asked for.
         if (isDrawn(layer) && !masks.has(layer.id)) uses.push({ layer, copies: these })
         if (homes.has(layer.id)) uses.push(...usesIn(layer.id, these))
       }

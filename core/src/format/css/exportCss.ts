@@ -7,6 +7,7 @@ import { copyMarkup } from './copyMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions, type Shell } from './cssContext.ts'
 import { drawnUses } from './drawnUses.ts'
 import { checkCharacters } from './pageLimits.ts'
+import { PageMasks } from './pageMasks.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
 import { frameRules, PAUSE_MARKUP } from './pageFrame.ts'
 
@@ -21,19 +22,24 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
   const seconds = secondsOfTicks(scene.duration)
   const sheet = new KeyframeSheet(seconds)
   const { duration } = scene
-  let characters = 0
+  let [characters, scenes] = [0, 0]
   const write = (written: Scene, base: LayerClock | null): string[] => {
     const layers = new Map(written.layers.map((layer) => [layer.id, layer]))
     const shared = { project, library: project.bends, sheet, options, duration }
-    const page = { ...shared, scene: written, layers, base, shells: new Map<string, Shell>() }
-    return drawnUses(written)
+    const page = { ...shared, scene: written, layers, base, writeScene }
+    const masks = new PageMasks(written.size, `k${(scenes += 1)}-`, coverMarkup)
+    const shells = new Map<string, Shell>()
+    const uses = drawnUses(written)
       .filter(({ layer }) => isVisible(layer, layers))
       .map(({ layer, copies }) => {
-        const markup = layerMarkup(layer, { ...page, copies, writeScene })
+        const context: CssContext = { ...page, shells, copies, within: 'page' }
+        const markup = layerMarkup(layer, context)
         // What stands in a shown scene is counted again with that: a bound all the same.
         checkCharacters((characters += markup.length))
-        return markup
+        return { markup, through: masks.idsOf(layer, context) }
       })
+    const body = alike(uses).map(({ markup, through }) => masks.through(through, markup))
+    return [masks.markup(), ...body].filter(Boolean)
   }
   const writeScene = (shown: Scene, base: LayerClock): string => write(shown, base).join('')
   const body = write(scene, null)
@@ -72,8 +78,26 @@ function isVisible(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
   return layer.visible && (parent?.kind === 'group' ? isVisible(parent, layers) : true)
 }
 
+interface WrittenUse {
+  readonly markup: string
+  /** Ids of masks. */
+  readonly through: readonly string[]
+}
+
+/** What lies one upon another and is seen through the same masks is seen through them as one thing. */
+function alike(uses: readonly WrittenUse[]): WrittenUse[] {
+  const runs: WrittenUse[] = []
+  for (const use of uses) {
+    const last = runs.at(-1)
+    if (last && last.through.length > 0 && last.through.join() === use.through.join())
+      runs[runs.length - 1] = { ...last, markup: last.markup + use.markup }
+    else runs.push(use)
+  }
+  return runs
+}
+
 /** A layer's art in a chain of empty boxes, one or two for every layer it rides on: draw order stays free. */
-function layerMarkup(layer: Layer, context: CssContext): string {
+function placedMarkup(layer: Layer, context: CssContext): string {
   let markup = isDrawn(layer) ? artMarkup(layer, context) : ''
   let group = true
   for (
@@ -85,8 +109,15 @@ function layerMarkup(layer: Layer, context: CssContext): string {
     markup = boxMarkup(at, showing, copyMarkup(at, showing, markup, context), context)
     group = showing
   }
-  return `<div data-layer="${escapeText(layer.name)}">${markup}</div>`
+  return markup
 }
+
+const layerMarkup = (layer: Layer, context: CssContext): string =>
+  `<div data-layer="${escapeText(layer.name)}">${placedMarkup(layer, context)}</div>`
+
+/** What a layer covers as a mask: nothing while a group it stands in is not seen. */
+const coverMarkup = (layer: Layer, context: CssContext): string =>
+  isVisible(layer, context.layers) ? placedMarkup(layer, context) : ''
 
 function cssColour(text: string): string {
   return hexOf(parseColour(text))

@@ -1,13 +1,18 @@
 import type { Layer } from '../../scene/index.ts'
+import { isPageMask } from './pageMasks.ts'
 import { isEverCropped } from './markup/cropStyle.ts'
 import { movesGradient } from './markup/gradientMarkup.ts'
 
-/** What a page cannot say of some layers, in words; none where it says all. */
+/** What a page cannot say of some layers of a scene, in words; none where it says all. */
 export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
+  const clips = new Set(layers.flatMap((layer) => (isPageMask(layer) ? [] : [layer.id])))
   const cases: readonly (readonly [words: string, is: (layer: Layer) => boolean])[] = [
     ['clips', ({ kind }) => kind === 'clip'],
     ['sounds', ({ kind }) => kind === 'sound'],
-    ['masks (what is seen through one is whole there)', ({ mask }) => mask !== undefined],
+    [
+      'masks that are clips (what is seen through one is whole there)',
+      ({ mask }) => clips.has(mask?.layer ?? ''),
+    ],
     ['moves of gradients (they stay as they begin)', movesGradient],
     ['crops of texts', (layer) => layer.kind === 'text' && isEverCropped(layer)],
     ['dashes of lines that are drawn in part', isDashedInPart],

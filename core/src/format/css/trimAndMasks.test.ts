@@ -80,10 +80,48 @@ describe('a page', () => {
     expect(page).toMatch(/100%\s*\{[^}]*stroke-dasharray:\s*1 0/)
   })
 
-  it('leaves masks out: what they mask is whole', () => {
-    const masked: Layer = { ...layerWith('seen', {}), mask: { layer: 'hole' } }
-    const page = pageOf([layerWith('hole', {}), masked])
-    expect(page).toContain('data-layer="seen"')
+  const ellipse = (id: string, more: Partial<Layer> = {}): Layer => ({
+    ...layerWith(id, {}, 'ellipse'),
+    ...more,
+  })
+  const seen = (id: string, more: Partial<Layer> = {}): Layer => ({
+    ...layerWith(id, {}),
+    mask: { layer: 'hole' },
+    ...more,
+  })
+
+  it('draws layers through masks, each written once, which are not drawn themselves', () => {
+    const page = pageOf([ellipse('hole'), seen('a'), seen('b')])
+    expect(page.match(/<mask /g)).toHaveLength(1)
+    // What lies together and is seen through the same is masked as one thing.
+    expect(page.match(/mask:url\(#k1-1\)/g)).toHaveLength(1)
     expect(page).not.toContain('data-layer="hole"')
+    expect(page).toMatch(/<mask id="k1-1"[^>]*style="mask-type:alpha"><g style=[^>]*><g><ellipse/)
+    expect(pageOf([ellipse('hole'), layerWith('a', {})])).not.toContain('<mask')
+  })
+
+  it('inverts and softens masks, and masks masks', () => {
+    const soft = seen('a', { mask: { layer: 'hole', inverted: true, feather: 40 } })
+    const page = pageOf([ellipse('hole', { mask: { layer: 'window' } }), ellipse('window'), soft])
+    expect(page).toContain('tableValues="1 0"')
+    expect(page).toContain('filter:blur(20px)')
+    expect(page.match(/<mask /g)).toHaveLength(2)
+    expect(page).toContain('<g style="mask:url(#')
+  })
+
+  it('passes over masks whose eye is shut, and tells of those that are clips', () => {
+    expect(pageOf([ellipse('hole', { visible: false }), seen('a')])).not.toContain('<mask')
+    expect(leftOutOfPage([ellipse('hole'), seen('a')])).toEqual([])
+    const clip: Layer = { ...layerWith('hole', {}), kind: 'clip', source: { asset: 'x' } }
+    expect(leftOutOfPage([clip, seen('a')])).toContain(
+      'masks that are clips (what is seen through one is whole there)',
+    )
+  })
+
+  it('gives what stands in a group the group’s mask, and a mask in it not its own', () => {
+    const group: Layer = { ...layerWith('g', {}, 'group'), mask: { layer: 'hole', follows: true } }
+    const page = pageOf([group, ellipse('hole', { parent: 'g' }), { ...layerWith('a', {}), parent: 'g' }])
+    expect(page.match(/<mask /g)).toHaveLength(1)
+    expect(page.match(/mask:url/g)).toHaveLength(1)
   })
 })

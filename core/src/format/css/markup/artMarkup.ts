@@ -1,5 +1,5 @@
 import type { DrawnKind, Layer } from '../../../scene/index.ts'
-import type { CssContext } from '../cssContext.ts'
+import { boxTag, type CssContext } from '../cssContext.ts'
 import { effectStyle } from './effectStyle.ts'
 import { ellipseMarkup } from './ellipseMarkup.ts'
 import { imageMarkup } from './imageMarkup.ts'
@@ -25,5 +25,6 @@ const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
 export function artMarkup(layer: Layer & { readonly kind: DrawnKind }, context: CssContext): string {
   const art = MARKUP[layer.kind](layer, context)
   const effects = art && effectStyle(layer, context)
-  return effects ? `<div style="${effects}">${art}</div>` : art
+  const tag = boxTag(context)
+  return effects ? `<${tag} style="${effects}">${art}</${tag}>` : art
 }

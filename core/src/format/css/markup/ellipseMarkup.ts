@@ -1,5 +1,5 @@
 import type { Layer } from '../../../scene/index.ts'
-import type { CssContext } from '../cssContext.ts'
+import { drawn, type CssContext } from '../cssContext.ts'
 import { paintEntries, sizeEntries } from './styleEntries.ts'
 import { croppedShape } from './cropStyle.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
@@ -13,5 +13,8 @@ export function ellipseMarkup(layer: Layer, context: CssContext): string {
     ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/>`)}</svg>`
+  return drawn(
+    context,
+    `${gradient?.defs ?? ''}${croppedShape(layer, context, `<ellipse${line.attributes} style="rx:calc(var(--w)*.5);ry:calc(var(--h)*.5);${style}"/>`)}`,
+  )
 }

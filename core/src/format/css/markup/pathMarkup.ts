@@ -7,7 +7,7 @@ import {
   type Layer,
 } from '../../../scene/index.ts'
 import { playOutline, playOutlineLooks } from '../../../play/index.ts'
-import { playOptions, round, type CssContext } from '../cssContext.ts'
+import { drawn, playOptions, round, type CssContext } from '../cssContext.ts'
 import { keyframesOf } from '../keyframes.ts'
 import { paintEntries } from './styleEntries.ts'
 import { croppedShape } from './cropStyle.ts'
@@ -23,7 +23,10 @@ export function pathMarkup(layer: Layer, context: CssContext): string {
   const reader = outlineReader(layer, 'outline', context.library)
   if (!reader.moves) {
     const data = outlinePathData(outlineAtTime(layer, 'outline', 0, context.library))
-    return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<path d="${data}"${line.attributes} style="${sheet.style(painted)}"/>`)}</svg>`
+    return drawn(
+      context,
+      `${gradient?.defs ?? ''}${croppedShape(layer, context, `<path d="${data}"${line.attributes} style="${sheet.style(painted)}"/>`)}`,
+    )
   }
   const options = playOptions(layer, context)
   const { track: played, closed } = property.split
@@ -31,7 +34,10 @@ export function pathMarkup(layer: Layer, context: CssContext): string {
     : playOutline(property, options)
   const track = keyframesOf(played, options.within)
   const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
-  return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<path${line.attributes} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/>`)}</svg>`
+  return drawn(
+    context,
+    `${gradient?.defs ?? ''}${croppedShape(layer, context, `<path${line.attributes} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/>`)}`,
+  )
 }
 
 function isEverRound({ properties }: Layer, vertex: number): boolean {

@@ -1,5 +1,5 @@
 import type { Layer } from '../../../scene/index.ts'
-import type { CssContext } from '../cssContext.ts'
+import { drawn, type CssContext } from '../cssContext.ts'
 import { paintEntries, pixelsEntry, sizeEntries } from './styleEntries.ts'
 import { croppedShape } from './cropStyle.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
@@ -16,5 +16,8 @@ export function rectangleMarkup(layer: Layer, context: CssContext): string {
     ...paintEntries(layer, context, gradient),
     ...line.entries,
   ])
-  return `<svg>${gradient?.defs ?? ''}${croppedShape(layer, context, `<rect${line.attributes} style="${box};${style}"/>`)}</svg>`
+  return drawn(
+    context,
+    `${gradient?.defs ?? ''}${croppedShape(layer, context, `<rect${line.attributes} style="${box};${style}"/>`)}`,
+  )
 }

@@ -10,7 +10,7 @@ import {
   type TextLine,
   type TextLook,
 } from '../../../scene/index.ts'
-import { escapeText, playOptions, round, trackOf, type CssContext } from '../cssContext.ts'
+import { drawn, escapeText, playOptions, round, trackOf, type CssContext } from '../cssContext.ts'
 import { colourEntry } from './styleEntries.ts'
 import { partStyles } from './partStyles.ts'
 import { textReadings } from './textReadings.ts'
@@ -56,7 +56,7 @@ export function textMarkup(layer: Layer, context: CssContext): string {
         : partedMarkup(layer, { look: read, style: part, begins, context })
     return shown ? `<g style="${shown}">${markup}</g>` : markup
   })
-  return `<svg>${texts.join('')}</svg>`
+  return drawn(context, `${texts.join('')}`)
 }
 
 interface PartedLook extends TextLook {

@@ -144,9 +144,17 @@ onUnmounted(() => view.beadsOf.delete(props.row.id))
       :height="lane.height - 1.5"
       class="wash"
     />
-    <template v-for="{ of, place } in panes" :key="of">
-      <ColourPane v-if="of === 'colour'" v-bind="place" :row="row" />
-      <GraphPane v-else ref="shownPanes" v-bind="place" :of="of" :row="row" :lane="lane" :shows="shows" />
+    <template v-for="pane in panes" :key="pane.of">
+      <ColourPane v-if="pane.of === 'colour'" v-bind="pane.place" :row="row" />
+      <GraphPane
+        v-else
+        ref="shownPanes"
+        v-bind="pane.place"
+        :of="pane.of"
+        :row="row"
+        :lane="lane"
+        :shows="shows"
+      />
     </template>
   </svg>
 </template>
