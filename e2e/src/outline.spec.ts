@@ -4,6 +4,7 @@ import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { newProject, savedFile, type } from './desk.ts'
 import { frameOnScreen, middleOf } from './stage.ts'
+import { key } from './trialScene.ts'
 
 /** A pennant drawn with the pen, in px of the frame; its own origin is the middle of its box. */
 const PENNANT = [
@@ -305,4 +306,60 @@ test('chosen vertices are sized and turned by a box, corners rounded by a knob, 
   await expect(page.locator('[data-trail="3"]')).toHaveCount(1)
   await page.mouse.click(...seen(640, 520))
   await expect(page.locator('[data-trail]')).toHaveCount(0)
+})
+
+test('which vertex goes to which is turned by hand, and what crosses itself on the way says where', async ({
+  page,
+}) => {
+  const corners = (points: readonly (readonly [number, number])[]): Outline => ({
+    closed: true,
+    vertices: points.map((at) => ({
+      at,
+      arrive: { angle: 0, length: 0 },
+      leave: { angle: 0, length: 0 },
+      corner: 0,
+    })),
+  })
+  const sail = [
+    [90, 0],
+    [90, 120],
+    [-30, 150],
+    [-30, 10],
+    [-110, -50],
+    [-10, -30],
+    [60, -70],
+  ] as const
+  const keys = [key(0, corners(sail)), key(24, corners(sail.map(([x, y]) => [x + 60, y] as const)))]
+  const path = drawnLayer(
+    'Sail',
+    'path',
+    { position: [640, 330], fill: '#0e6b75' },
+    { more: { outline: { kind: 'outline', value: keys[0]!.value, keys } } },
+  )
+  await openLayers(page, [path])
+  await page.getByRole('button', { name: 'Sail', exact: true }).first().click()
+  await type(page, 'Current time', '24f')
+  await page.getByRole('button', { name: 'Bend the outline of a path' }).click()
+  const bar = page.getByRole('group', { name: 'Outline', exact: true })
+  const firsts = async () =>
+    (await property(page)).keys.map(({ value }) => (value as Outline).vertices[0]!.at)
+  await expect(bar).not.toContainText('crosses itself')
+  await bar
+    .getByRole('button', { name: 'Since the key before: each vertex comes from the one before it' })
+    .click()
+  await expect.poll(firsts).toEqual([
+    [90, 0],
+    [120, -70],
+  ])
+  await page.keyboard.press('ControlOrMeta+z')
+  await bar
+    .getByRole('button', { name: 'Since the key before: pair the vertices the other way round' })
+    .click()
+  // Corners change places: on the way the edges cross.
+  await expect(bar).toContainText('Between its keys it crosses itself')
+  await bar.getByRole('button', { name: /^at frame \d+: go there$/ }).click()
+  await expect(page.getByLabel('Current time')).not.toHaveValue('00:00:01:00')
+  await expect(bar).toContainText('7 vertices')
+  await page.keyboard.press('ControlOrMeta+z')
+  await expect(bar).not.toContainText('crosses itself')
 })

@@ -82,6 +82,7 @@ export { joinOutline, type JoinReport } from './outlines/joinOutline.ts'
 export { splitOutline } from './outlines/splitOutline.ts'
 export { keyVertices } from './outlines/splitVertices.ts'
 export { becomeShape, type BecomeShape } from './outlines/becomeShape.ts'
+export { turnPairs, type PairTurn } from './outlines/turnPairs.ts'
 export { insertVertex } from './outlines/insertVertex.ts'
 export {
   isJoined,

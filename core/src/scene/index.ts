@@ -123,6 +123,7 @@ export {
   outlineSegments,
   type OutlineSegment,
 } from './outline/outlinePath.ts'
+export { crossesItself } from './outline/selfCrossing.ts'
 export { vertexTrails, type VertexTrail } from './outline/vertexTrails.ts'
 export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outlineReader.ts'
 export {

@@ -52,6 +52,8 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
     const options = { crops, autoKey: w.pick(2) === 0, makeId: w.makeId }
     edit.setCrops(d, { scene: SCENE, layer: layerOf(w) }, anyTicks(w), options)
   },
+  turnPairs: (d, w) =>
+    edit.turnPairs(d, ofKind(w, 'outline'), anyTicks(w), one(w, [1, -1, w.pick(9), 'reversed'] as const)),
   becomePath: (d, w) => edit.becomePath(d, SCENE, layersOf(w), w.makeId),
   splitOutline: (d, w) => edit.splitOutline(d, ofKind(w, 'outline'), w.makeId),
   joinOutline: (d, w) => edit.joinOutline(d, ofKind(w, 'outline'), { makeId: w.makeId }),

@@ -53,7 +53,7 @@ function travelFrom(from: readonly Vertex[], to: readonly Vertex[], first: numbe
 }
 
 /** Arms turn the short way from those of another outline. */
-function withNearAngles(from: Outline, to: Outline): Outline {
+export function withNearAngles(from: Outline, to: Outline): Outline {
   const near = (arm: Vertex['leave'], other: Vertex['leave']): Vertex['leave'] => ({
     ...arm,
     angle: nearAngle(arm.angle, other.angle),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowRightLeft, CircleDot, Trash2 } from '@lucide/vue'
+import { ArrowRightLeft, CircleDot, Repeat, RotateCcw, RotateCw, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import {
   becomeShape,
@@ -22,6 +22,7 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import EditField from '../../EditField.vue'
 import type { OutlineEditing } from './useOutline.ts'
+import { useOutlinePairs } from './useOutlinePairs.ts'
 import { useSplitOutline } from './useSplitOutline.ts'
 import type { OutlineGestures } from './useOutlineGestures.ts'
 
@@ -83,6 +84,7 @@ const become = (event: Event): void => {
   )
 }
 const { turnSplit, keyChosen } = useSplitOutline(props.editing)
+const { canTurn, crossing, turn, goToCrossing } = useOutlinePairs(props.editing)
 const setFirst = (): void => {
   document.apply(
     'First vertex chosen',
@@ -164,6 +166,28 @@ const reverse = (): void => {
           {{ outline.closed ? 'Open it' : 'Close it' }}
         </button>
         <IconButton small :icon="ArrowRightLeft" label="Reverse its direction" @press="reverse" />
+        <template v-if="canTurn">
+          <IconButton
+            v-if="outline.closed"
+            small
+            :icon="RotateCcw"
+            label="Since the key before: each vertex comes from the one before it"
+            @press="turn(-1)"
+          />
+          <IconButton
+            v-if="outline.closed"
+            small
+            :icon="RotateCw"
+            label="Since the key before: each vertex comes from the one after it"
+            @press="turn(1)"
+          />
+          <IconButton
+            small
+            :icon="Repeat"
+            label="Since the key before: pair the vertices the other way round"
+            @press="turn('reversed')"
+          />
+        </template>
         <button
           type="button"
           class="button small"
@@ -194,6 +218,12 @@ const reverse = (): void => {
         Make a path of it
       </button>
       <button type="button" class="button small" @click="$emit('leave')">Done</button>
+    </div>
+    <div v-if="!trouble && crossing" class="row">
+      <span class="words" role="status">Between its keys it crosses itself</span>
+      <button type="button" class="button small" @click="goToCrossing">
+        at {{ crossing.words }}: go there
+      </button>
     </div>
     <div v-if="!trouble && chosen.size > 0" class="row">
       <template v-if="vertex">
