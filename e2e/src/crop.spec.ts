@@ -66,6 +66,8 @@ test('sides are cropped by hand and by key, opposite ones and all together, and 
   await side('top').focus()
   await page.keyboard.press('Shift+ArrowDown')
   await expect.poll(crops).toEqual([left, right, 10, 0])
+  await page.keyboard.press('Delete')
+  await expect.poll(crops).toEqual([left, right, 0, 0])
   await page.getByRole('button', { name: 'Whole', exact: true }).click()
   await expect.poll(crops).toEqual([0, 0, 0, 0])
   await page.keyboard.press('Escape')

@@ -12,7 +12,7 @@ export { addClip, addSound, type NewClip, type NewSound } from './layers/addClip
 export { placedElsewhere } from './frame/placedElsewhere.ts'
 export { revealThroughShape, type RevealShape, type RevealThroughShape } from './layers/revealThroughShape.ts'
 export { revealLayers, type Reveal, type RevealFrom } from './layers/reveal.ts'
-export { splitIntoPanels, type Panels } from './layers/panels.ts'
+export { splitIntoPanels, type PanelFrom, type Panels } from './layers/panels.ts'
 export { playByParts, setPartBend, type PlayedByParts } from './text/playByParts.ts'
 export { showNumber } from './text/showNumber.ts'
 export { setCrops, type Crops } from './layers/crops.ts'

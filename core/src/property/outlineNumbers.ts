@@ -3,9 +3,13 @@ import type { Outline, Vertex } from './property.ts'
 /** Numbers a vertex has: its point, two handles as angle and length, its corner's radius. */
 export const VERTEX_WIDTH = 7
 
-/** An outline's vertices as a flat list, VERTEX_WIDTH numbers each, for mixing. */
-export function numbersOfOutline({ vertices }: Outline): number[] {
-  return vertices.flatMap(({ at, arrive, leave, corner }) => [
+const KNOWN = new WeakMap<Outline, readonly number[]>()
+
+/** An outline's vertices as a flat list, VERTEX_WIDTH numbers each, for mixing. Worked out once for one that cannot change. */
+export function numbersOfOutline(outline: Outline): readonly number[] {
+  const known = KNOWN.get(outline)
+  if (known) return known
+  const numbers = outline.vertices.flatMap(({ at, arrive, leave, corner }) => [
     at[0],
     at[1],
     arrive.angle,
@@ -14,6 +18,8 @@ export function numbersOfOutline({ vertices }: Outline): number[] {
     leave.length,
     corner,
   ])
+  if (Object.isFrozen(outline)) KNOWN.set(outline, numbers)
+  return numbers
 }
 
 /** The outline of such a list. @param numbers VERTEX_WIDTH for each vertex */

@@ -91,6 +91,8 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
   splitIntoPanels: (d, w) => {
     edit.splitIntoPanels(d, SCENE, layersOf(w), {
       stand: one(w, ['upright', 'level']),
+      slant: one(w, [0, 20, w.number()]),
+      from: one(w, ['turns', 'first', 'last']),
       gap: w.number(),
       begin: anyTicks(w),
       length: w.number(),

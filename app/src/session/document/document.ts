@@ -1,4 +1,4 @@
-import { applyPatches, enablePatches, freeze, type Patch } from 'immer'
+import { applyPatches, enablePatches, type Patch } from 'immer'
 import { nanoid } from 'nanoid'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
@@ -7,6 +7,7 @@ import { applyRecipe, type AppliedRecipe, type Recipe } from '@arrow-bend/core/e
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project } from '@arrow-bend/core/scene'
 import { currentScene, sceneIn } from './currentScene.ts'
+import { deepFrozen } from './deepFrozen.ts'
 import { createGestures, type EditStart } from './gestures.ts'
 import { EMPTY_HISTORY, remember, stepBack, stepForward, type History, type Step } from './history.ts'
 import { historyViews } from './historyViews.ts'
@@ -79,7 +80,7 @@ export const useDocument = defineStore('document', () => {
     reset()
     history.value = EMPTY_HISTORY
     // Nothing writes to it from here on: what is worked out of its parts may be kept with them.
-    project.value = freeze(opened, true)
+    project.value = deepFrozen(opened)
     selection.goTo(sceneIn(opened, sceneId)?.id ?? null)
   }
 

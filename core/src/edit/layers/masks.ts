@@ -2,10 +2,8 @@ import type { Draft } from 'immer'
 import { checkMasks, type Layer, type Project } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { layerIn, sceneIn } from '../refs.ts'
+import { layerIn, sceneIn, type LayerRef } from '../refs.ts'
 import { followInPlace } from './parents.ts'
-
-type LayerOf = { readonly scene: string; readonly layer: string }
 
 /**
  * Shows layers through another, which is not drawn itself any more; null: as they are. How its edge is stays.
@@ -44,7 +42,7 @@ export interface MaskEdge {
 }
 
 /** Changes how a layer's mask covers. @throws BadEdit where it has none, or is locked */
-export function setMaskEdge(draft: Draft<Project>, ref: LayerOf, { inverted, feather }: MaskEdge): void {
+export function setMaskEdge(draft: Draft<Project>, ref: LayerRef, { inverted, feather }: MaskEdge): void {
   const { mask, name, locked } = layerIn(draft, ref)
   if (!mask) throw new BadEdit(`“${name}” has no mask. Nothing was changed.`)
   if (locked) throw new BadEdit(`“${name}” is locked. Unlock it to change it.`)
@@ -62,7 +60,7 @@ export function setMaskEdge(draft: Draft<Project>, ref: LayerOf, { inverted, fea
  */
 export function setMaskFollows(
   draft: Draft<Project>,
-  ref: LayerOf,
+  ref: LayerRef,
   { follows, time }: { readonly follows: boolean; readonly time: Ticks },
 ): void {
   const { mask, name, locked } = layerIn(draft, ref)

@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { EASE_BOTH } from '../../bend/index.ts'
 import { edited, ids, layerWith, projectOf } from '../../../test/trials.ts'
-import { projectSchema, sceneAt, type Layer, type PictureAsset, type Project } from '../../scene/index.ts'
+import {
+  applyMatrix,
+  compileScene,
+  projectSchema,
+  sampleSceneInto,
+  sceneAt,
+  type DrawItem,
+  type DrawItems,
+  type Layer,
+  type PictureAsset,
+  type Project,
+} from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import { drawLineOn, revealLayers, splitIntoPanels, type RevealFrom } from '../index.ts'
 
@@ -135,6 +146,61 @@ describe('panels', () => {
       expect(keys[0]!.t).toBe(at((i * 6) / 24))
     })
     expect(cropAt(split('level'), 'b', 5).slice(2)).not.toEqual([0, 0])
+  })
+  it('lean: a mask that travels along keeps each to its part, and each slides along its edges', () => {
+    const how = { begin: at(0), length: at(1), stagger: 0, bend: EASE_BOTH, makeId: ids() } as const
+    const made = edited(project, (draft) =>
+      splitIntoPanels(draft, 'scene', ['a', 'b', 'c'], {
+        ...how,
+        stand: 'upright',
+        slant: 30,
+        from: 'first',
+        gap: 30,
+      }),
+    )
+    expect(projectSchema.safeParse(made).error?.issues).toBeUndefined()
+    const sampler = compileScene(made.scenes[0]!, made.bends)
+    const edgesAt = (seconds: number): number[][] => {
+      const items = sampleSceneInto(sampler, at(seconds))
+      return ['a', 'b', 'c'].map((id) => {
+        const { masks } = items.find(({ layer }) => layer.id === id)!
+        const [mask] = masks[0]!.items as readonly DrawItem[]
+        const { outline, matrix } = mask as DrawItems['path']
+        return outline.vertices.flatMap(({ at: [x, y] }) => [...applyMatrix(matrix, x, y)])
+      })
+    }
+    const [first, second, third] = edgesAt(2)
+    const wide = (1920 - 60) / 3
+    const lean = Math.tan(Math.PI / 6)
+    // At half the height of the frame each is as wide as a third; the outermost reach past its corners.
+    const alongMiddle = (corners: readonly number[], k: number): number =>
+      corners[k]! + lean * (corners[k + 1]! - 540)
+    expect(alongMiddle(second!, 0)).toBeCloseTo(wide + 30, 6)
+    expect(alongMiddle(second!, 2)).toBeCloseTo(2 * wide + 30, 6)
+    expect(alongMiddle(first!, 2)).toBeCloseTo(wide, 6)
+    expect(first![0]).toBeLessThan(-2000)
+    expect(third![2]).toBeGreaterThan(3000)
+    // On the way the second is shifted along its own edge.
+    const [, moved] = edgesAt(0.3)
+    const [dx, dy] = [moved![0]! - second![0]!, moved![1]! - second![1]!]
+    expect(dy).toBeLessThan(-10)
+    expect(dx / dy).toBeCloseTo(-lean, 9)
+    expect(cropAt(made, 'b', 5)).toEqual([0, 0, 0, 0])
+  })
+  it('that lean are refused for what is masked, and past 60°', () => {
+    const how = {
+      stand: 'upright',
+      gap: 0,
+      begin: at(0),
+      length: at(1),
+      stagger: 0,
+      bend: EASE_BOTH,
+      makeId: ids(),
+    } as const
+    const lean = (given: Project, slant: number) => () =>
+      edited(given, (draft) => splitIntoPanels(draft, 'scene', ['a', 'b'], { ...how, slant }))
+    expect(lean(project, 70)).toThrow('60° at most')
+    expect(lean(lean(project, 20)(), 20)).toThrow('seen through another layer already')
   })
   it('are refused for one picture, for gaps that leave nothing, and for what is turned', () => {
     expect(() => split('upright', 2000)).toThrow('leave nothing')

@@ -155,7 +155,7 @@ function outlineOf(
     leave: { angle, length: 0 },
     corner: 0,
   }))
-  const numbers = numbersOfOutline({ closed: true, vertices: rest })
+  const numbers = [...numbersOfOutline({ closed: true, vertices: rest })]
   const lanes: Record<string, Property> = {}
   for (const part of parts) {
     const source = sources[part.from]

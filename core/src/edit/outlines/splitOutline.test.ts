@@ -67,7 +67,7 @@ const withKeys = (...outlines: readonly Outline[]): Project =>
   ])
 const layerA = (project: Project): Layer => project.scenes[0]!.layers[0]!
 const lanes = (project: Project): string[] => vertexPartsIn(layerA(project).properties)
-const shown = (project: Project, seconds: number): number[] =>
+const shown = (project: Project, seconds: number): readonly number[] =>
   numbersOfOutline(outlineAtTime(layerA(project), 'outline', seconds * TICKS_PER_SECOND, project.bends))
 const split = (project: Project): Project => edited(project, (draft) => splitOutline(draft, ref, ids()))
 const MOMENTS = [-0.5, 0, 0.1, 0.5, 0.99, 1, 1.37, 2, 3]

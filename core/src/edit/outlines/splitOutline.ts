@@ -75,7 +75,7 @@ export function splitOutline(draft: Draft<Project>, ref: PropertyRef, makeId: Ma
 /** The constant outline beside the numbers of its parts, with those that have no keys written into it. */
 export function restOfSplit(properties: Layer['properties'], name: string): Outline {
   const rest = properties[name]!.value as Outline
-  const numbers = numbersOfOutline(rest)
+  const numbers = [...numbersOfOutline(rest)]
   numbers.forEach((_, c) => {
     const lane = properties[vertexPartName(partAt(c))]
     if (lane && lane.keys.length === 0) numbers[c] = lane.value as number

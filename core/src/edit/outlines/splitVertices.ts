@@ -45,7 +45,7 @@ export function reshapeSplit(
   if (after.vertices.length !== now.vertices.length)
     throw new BadEdit('Its vertices move by themselves: join the outline to give it another number of them.')
   const [was, is] = [numbersOfOutline(now), numbersOfOutline(after)]
-  const rest = numbersOfOutline(restOfSplit(layer.properties, ref.property))
+  const rest = [...numbersOfOutline(restOfSplit(layer.properties, ref.property))]
   const times = keyTimesOf(layer.properties)
   const beside = autoKey ? [times.findLast((t) => t < time), times.find((t) => t > time)] : []
   is.forEach((value, c) => {

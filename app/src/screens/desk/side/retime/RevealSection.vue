@@ -6,6 +6,7 @@ import {
   revealLayers,
   revealThroughShape,
   splitIntoPanels,
+  type PanelFrom,
   type Panels,
   type RevealFrom,
   type RevealShape,
@@ -30,6 +31,13 @@ const length = ref(24)
 const course = ref<QuickBendName>('easeBoth')
 const gap = ref(12)
 const stagger = ref(4)
+const slant = ref(0)
+const panelFrom = ref<PanelFrom>('turns')
+const FROM: readonly { from: PanelFrom; label: string }[] = [
+  { from: 'turns', label: 'from both ends by turns' },
+  { from: 'first', label: 'from above or the left' },
+  { from: 'last', label: 'from below or the right' },
+]
 const SIDES: readonly { from: RevealFrom; label: string }[] = [
   { from: 'left', label: 'Left' },
   { from: 'right', label: 'Right' },
@@ -95,12 +103,22 @@ const drawOn = (): void => {
 }
 const split = (stand: Panels['stand']): void => {
   const times = { begin: playback.time, length: ticks(), stagger: stagger.value }
-  const how = { stand, gap: gap.value, ...times, bend: bend(), makeId: document.makeId }
+  const how = {
+    stand,
+    slant: slant.value,
+    from: panelFrom.value,
+    gap: gap.value,
+    ...times,
+    bend: bend(),
+    makeId: document.makeId,
+  }
   const ids = idsOf(pictured.value)
   apply(
     'Split into panels',
     (draft) => splitIntoPanels(draft, document.sceneId, ids, how),
-    'They slide in from the playhead on, bent as one; crops keep each to its part.',
+    slant.value === 0
+      ? 'They slide in from the playhead on, bent as one; crops keep each to its part.'
+      : 'They slide in from the playhead on, bent as one; a mask that travels along keeps each to its part.',
   )
 }
 </script>
@@ -163,6 +181,22 @@ const split = (stand: Panels['stand']): void => {
           :model-value="stagger"
           @input="(value: number) => (stagger = Math.round(value))"
         />
+      </div>
+      <div class="pair">
+        <NumberField
+          show-label
+          label="Lean"
+          name="How far panels lean"
+          unit="°"
+          :digits="1"
+          :min="-60"
+          :max="60"
+          :model-value="slant"
+          @input="(value: number) => (slant = value)"
+        />
+        <select v-model="panelFrom" class="field" aria-label="From where panels slide in">
+          <option v-for="one in FROM" :key="one.from" :value="one.from">{{ one.label }}</option>
+        </select>
       </div>
       <div class="line">
         <button

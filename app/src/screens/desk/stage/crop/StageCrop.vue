@@ -44,10 +44,17 @@ const leave = (): void => {
   stageView.tool = 'pointer'
   focusShown(window.document.querySelector<HTMLElement>('[data-region=stage]'))
 }
-/** One arrow press moves a side by a percent, the way the arrow points. */
+/** One arrow press moves a side by a percent, the way the arrow points; Delete takes the crop off that side. */
 const onGripKey = (event: KeyboardEvent, { sides }: CropGrip): void => {
-  const by = arrowWay(event)
   const side = sides[0]!
+  if (event.key === 'Delete' || event.key === 'Backspace') {
+    // What Delete would do elsewhere is not meant on a side.
+    event.preventDefault()
+    event.stopPropagation()
+    cropping.nudge(side, -seen.value!.crop[side])
+    return
+  }
+  const by = arrowWay(event)
   if (!by || sides.length > 1) return
   const along = side === 'left' || side === 'right' ? by[0] : by[1]
   if (along !== 0) cropping.nudge(side, side === 'left' || side === 'top' ? along : -along)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ArrowRightLeft, CircleDot, Repeat, RotateCcw, RotateCw, Trash2 } from '@lucide/vue'
+import { ArrowRightLeft, CircleDot, FlipHorizontal2, RotateCcw, RotateCw, Trash2 } from '@lucide/vue'
 import { computed } from 'vue'
 import {
   becomeShape,
@@ -183,7 +183,7 @@ const reverse = (): void => {
           />
           <IconButton
             small
-            :icon="Repeat"
+            :icon="FlipHorizontal2"
             label="Since the key before: pair the vertices the other way round"
             @press="turn('reversed')"
           />

@@ -118,6 +118,7 @@ const pressGround = (event: PointerEvent): void => {
       <path
         v-for="(edge, i) in edges"
         :key="i"
+        v-memo="[edge]"
         :d="edge"
         class="grip"
         data-outline-edge
@@ -136,6 +137,7 @@ const pressGround = (event: PointerEvent): void => {
         <g
           v-for="bead in beads"
           :key="bead.name"
+          v-memo="[bead.x, bead.y, bead.isChosen, bead.label, bead.name === walk.stop.value]"
           class="bead-group"
           role="button"
           :tabindex="bead.name === walk.stop.value ? 0 : -1"
