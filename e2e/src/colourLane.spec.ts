@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { oklchOf, parseColour } from '@arrow-bend/core/property'
+import { contrastRatio, oklchOf, parseColour, srgbOf, type EncodedRgb } from '@arrow-bend/core/property'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { dragBy, savedFile } from './desk.ts'
 import { key } from './trialScene.ts'
@@ -57,4 +57,27 @@ test('an open colour lane shows lightness, chroma and hue, and its keys are drag
   await bead('chroma').focus()
   await page.keyboard.press('Shift+ArrowDown')
   await expect.poll(async () => (await colours())[1]!.c).toBeLessThan(before!.c - 0.03)
+})
+
+// Source: W3C, WCAG 2.2, 1.4.3 and its contrast ratio.
+test('the open colour lane of a text says how well it is read on what lies beneath it, as time goes', async ({
+  page,
+}) => {
+  const colours = [key(0, '#ffffff'), key(95, '#555555')]
+  const words = drawnLayer(
+    'Words',
+    'text',
+    { content: 'Lanterns', position: [640, 360], 'font size': 120 },
+    { more: { fill: { kind: 'colour', value: '#555555', keys: colours } } },
+  )
+  const night = drawnLayer('Night', 'rectangle', { position: [640, 360], size: [1200, 700], fill: '#101018' })
+  const over = drawnLayer('Over', 'rectangle', { position: [640, 360], size: [1200, 700], fill: '#ffffff20' })
+  await openLayers(page, [over, words, night])
+  await page.getByRole('button', { name: 'Words fill, keys 1 to 2' }).dblclick()
+  const band = page.locator('[data-band=contrast]')
+  await expect(band).toHaveCount(1)
+  const rgb = (text: string) => srgbOf(parseColour(text)).slice(0, 3) as unknown as EncodedRgb
+  const least = contrastRatio(rgb('#555555'), rgb('#101018'))
+  // What lies above it does not count.
+  await expect(band).toContainText(`Contrast ${least.toFixed(1)} : 1 at least`)
 })

@@ -175,6 +175,11 @@ test('letters on their way, paragraphs and numbers are in the page as on the sta
       }),
       0,
     ],
+    [
+      'a paragraph that is cropped',
+      textOf('Lanterns\nby the dozen', { 'font size': 70, 'crop left': 30, 'crop bottom': 20 }),
+      0,
+    ],
     ['right', textOf('one\nlonger line', { alignment: 'right', 'font size': 60 }), 0],
     [
       'number',

@@ -1,4 +1,4 @@
-import type { DrawItems } from '@arrow-bend/core/scene'
+import { leftEnd, type DrawItems } from '@arrow-bend/core/scene'
 import { measuringContext } from './measuringContext.ts'
 import { setFont } from './setFont.ts'
 import { textSetting } from './textSetting.ts'
@@ -13,9 +13,6 @@ export interface TextExtent {
   readonly lines: number
 }
 
-/** How much of the width lies left of a text's place. */
-const LEFT_OF_PLACE = { left: 0, middle: 0.5, right: 1 } as const
-
 export function textExtent(item: DrawItems['text']): TextExtent {
   const context = measuringContext()
   setFont(context, item)
@@ -23,7 +20,7 @@ export function textExtent(item: DrawItems['text']): TextExtent {
   const { lines } = textSetting(item)
   const width = item.width > 0 ? item.width : Math.max(...lines.map((line) => line.width))
   return {
-    left: -width * LEFT_OF_PLACE[item.align],
+    left: leftEnd(item.align, width),
     width,
     ascent: fontBoundingBoxAscent,
     descent: fontBoundingBoxDescent,

@@ -99,7 +99,7 @@ export {
   type PartMoves,
 } from './text/partMoves.ts'
 export { PART_ORDERS, partRanks, type PartOrder } from './text/partOrder.ts'
-export { textLines, type TextLine } from './text/textLines.ts'
+export { leftEnd, textBounds, textLines, type TextLine } from './text/textLines.ts'
 export { PARTS, textParts, type Parts } from './text/textParts.ts'
 export { readsRightToLeft } from './text/writing.ts'
 export { LIMITS } from './schema/limits.ts'

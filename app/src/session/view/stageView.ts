@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { soloScene, type Scene } from '@arrow-bend/core/scene'
+import type { Ground } from '../../draw/index.ts'
 import { useDeferredViews } from '../document/deferredViews.ts'
 import { useDocument } from '../document/document.ts'
 
@@ -33,6 +34,9 @@ export const useStageView = defineStore('stageView', () => {
   const writing = ref<string | null>(null)
   /** The box round layers as the stage draws them, px of the stage; null for none, or while there is no stage. */
   const boxOf = shallowRef<(layers: readonly string[]) => StageBox | null>(() => null)
+
+  /** What lies beneath a layer at a scene time, as the stage draws it; null where it is not seen, or while there is no stage. */
+  const groundOf = shallowRef<(layer: string, time: number) => Ground | null>(() => null)
 
   watch(
     [() => document.project?.id, () => document.sceneId],
@@ -69,6 +73,7 @@ export const useStageView = defineStore('stageView', () => {
     solo,
     before,
     boxOf,
+    groundOf,
     reference,
     referenceSet,
     shown,

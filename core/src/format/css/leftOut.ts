@@ -1,6 +1,5 @@
 import type { Layer } from '../../scene/index.ts'
 import { isPageMask } from './pageMasks.ts'
-import { isEverCropped } from './markup/cropStyle.ts'
 import { movesGradient } from './markup/gradientMarkup.ts'
 
 /** What a page cannot say of some layers of a scene, in words; none where it says all. */
@@ -14,7 +13,6 @@ export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
       ({ mask }) => clips.has(mask?.layer ?? ''),
     ],
     ['moves of gradients (they stay as they begin)', movesGradient],
-    ['crops of texts', (layer) => layer.kind === 'text' && isEverCropped(layer)],
     ['dashes of lines that are drawn in part', isDashedInPart],
     ['how texts are set anew while they play (lines and letters stand as they begin)', isSetAnew],
   ]

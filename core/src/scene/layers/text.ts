@@ -1,8 +1,8 @@
 import type { CountedText, Separator } from '../text/countedText.ts'
 import { COUNTING, countedText } from '../text/countedText.ts'
 import { PARAGRAPH, type Alignment, type TextLook } from '../text/paragraph.ts'
-import { ASCENT, compilePartMoves, PART_MOVES, type PartMoves } from '../text/partMoves.ts'
-import { textLines } from '../text/textLines.ts'
+import { compilePartMoves, PART_MOVES, type PartMoves } from '../text/partMoves.ts'
+import { textBounds } from '../text/textLines.ts'
 import type { Parts } from '../text/textParts.ts'
 import type { DrawBase } from './drawBase.ts'
 import type { LayerKindRecord } from './layerKind.ts'
@@ -72,13 +72,7 @@ export const text: LayerKindRecord<TextItem> = {
       read.choice('parts', (value) => (item.parts = value as Parts)),
       (time) => (item.time = time),
     ],
-    bounds: (item, measures) => {
-      const lines = textLines(item, measures.text)
-      const left = Math.min(...lines.map(({ x }) => x))
-      const right = Math.max(...lines.map(({ x, width }) => x + width))
-      const height = item.fontSize + lines.at(-1)!.y
-      return { x: left, y: -item.fontSize * ASCENT, width: right - left, height }
-    },
+    bounds: (item, measures) => textBounds(item, measures.text),
   },
 }
 

@@ -18,7 +18,7 @@ export const PARAGRAPH: readonly PropertyDefinition[] = [
     step: 1,
     set: 'paragraph',
   },
-  { ...pixels('paragraph width', 'Paragraph width', 0), hue: 'size', set: 'paragraph' },
+  { ...pixels('paragraph width', 'Line width', 0), hue: 'size', set: 'paragraph' },
   { ...pixels('line height', 'Line height', 120), unit: '%', set: 'paragraph' },
 ]
 

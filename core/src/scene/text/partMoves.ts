@@ -7,7 +7,7 @@ import { opacity, pixels, type PropertyDefinition } from '../layers/propertyDefi
 import { identityMatrix, transformInto, type Matrix } from '../matrix.ts'
 import { PART_ORDERS, partRanks, type PartOrder } from './partOrder.ts'
 import { PARTS } from './textParts.ts'
-import type { TextLine } from './textLines.ts'
+import { ASCENT, type TextLine } from './textLines.ts'
 
 const inSet = { set: 'parts' } as const
 const withParts = { ...inSet, listedWith: 'parts' } as const
@@ -163,9 +163,6 @@ export const plainPartLook = (): PartLook => ({
   opacity: 1,
   fill: new Float64Array(4),
 })
-
-/** How far letters rise above the base line, in sizes of the font. */
-export const ASCENT = 0.78
 
 const pivot = new Float64Array(2)
 const place = new Float64Array(2)

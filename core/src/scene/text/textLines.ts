@@ -1,5 +1,9 @@
 import type { Measures } from '../layers/layerKind.ts'
-import type { TextLook } from './paragraph.ts'
+import type { Bounds } from '../outline/outlineBounds.ts'
+import type { Alignment, TextLook } from './paragraph.ts'
+
+/** How far letters rise above the base line, in sizes of the font. */
+export const ASCENT = 0.78
 
 /** A line as it is set, px of the layer. */
 export interface TextLine {
@@ -11,8 +15,9 @@ export interface TextLine {
   readonly width: number
 }
 
-/** The share of its width that lies left of a text's place. */
 const LEFT_OF_PLACE = { left: 0, middle: 0.5, right: 1 } as const
+/** Where the left end of so wide a line stands, from its text's place. */
+export const leftEnd = (align: Alignment, width: number): number => -width * LEFT_OF_PLACE[align]
 
 /** The lines of a text from the top, the base line of the first at 0. */
 export function textLines(look: TextLook, measure: Measures['text']): readonly TextLine[] {
@@ -21,8 +26,21 @@ export function textLines(look: TextLook, measure: Measures['text']): readonly T
   const lines = most > 0 ? told.flatMap((line) => broken(line, (part) => measure(part, look) <= most)) : told
   return lines.map((line, i) => {
     const width = line === '' ? 0 : measure(line, look)
-    return { text: line, x: -width * LEFT_OF_PLACE[align], y: i * lineHeight * fontSize, width }
+    return { text: line, x: leftEnd(align, width), y: i * lineHeight * fontSize, width }
   })
+}
+
+/** The box of a text, px of the layer: from the tallest letters of its first line to the lowest of its last. */
+export function textBounds(look: TextLook, measure: Measures['text']): Bounds {
+  const lines = textLines(look, measure)
+  const left = Math.min(...lines.map(({ x }) => x))
+  const right = Math.max(...lines.map(({ x, width }) => x + width))
+  return {
+    x: left,
+    y: -look.fontSize * ASCENT,
+    width: right - left,
+    height: look.fontSize + lines.at(-1)!.y,
+  }
 }
 
 /** What stays together where lines are broken: words with the space after them, parts of words up to a hyphen, ideographs. */

@@ -3,7 +3,7 @@ import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { isOfGradient } from '@arrow-bend/core/scene'
-import { forgetTextSettings, PictureBook, StagePainter } from '../../../draw/index.ts'
+import { forgetTextSettings, groundBeneath, PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
@@ -157,6 +157,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   stop()
   stageView.boxOf = () => null
+  stageView.groundOf = () => null
 })
 watch(
   [view, width, height],
@@ -207,6 +208,10 @@ const boxOf = (layers: readonly string[]): StageBox | null => {
   return boxAround(boxes.flatMap(boxCorners))
 }
 stageView.boxOf = boxOf
+stageView.groundOf = (layer, time) => {
+  const { scene, bends: library, scenes } = document
+  return scene && groundBeneath({ scene, scenes, library, layer, time }, pictures)
+}
 /** Fits the selected layers in the panel; with none, or with `everything`, the frame. */
 const fit = (everything: boolean): void => {
   const box = boxOf(everything ? [] : selection.layers)

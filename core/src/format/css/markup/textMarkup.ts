@@ -1,6 +1,7 @@
 import { compiledOf, storedValueAt, valueAt } from '../../../property/index.ts'
 import {
   readsRightToLeft,
+  textBounds,
   textLines,
   textParts,
   type Alignment,
@@ -11,6 +12,7 @@ import {
   type TextLook,
 } from '../../../scene/index.ts'
 import { drawn, escapeText, playOptions, round, trackOf, type CssContext } from '../cssContext.ts'
+import { croppedText } from './cropStyle.ts'
 import { colourEntry } from './styleEntries.ts'
 import { partStyles } from './partStyles.ts'
 import { textReadings } from './textReadings.ts'
@@ -54,9 +56,11 @@ export function textMarkup(layer: Layer, context: CssContext): string {
       look.parts === 'whole'
         ? wholeMarkup(read, { style: whole, context })
         : partedMarkup(layer, { look: read, style: part, begins, context })
-    return shown ? `<g style="${shown}">${markup}</g>` : markup
+    const box = textBounds(read, measureOf(context))
+    const cropped = croppedText(layer, context, box, markup)
+    return shown ? `<g style="${shown}">${cropped}</g>` : cropped
   })
-  return drawn(context, `${texts.join('')}`)
+  return drawn(context, texts.join(''))
 }
 
 interface PartedLook extends TextLook {

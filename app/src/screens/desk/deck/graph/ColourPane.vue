@@ -9,6 +9,7 @@ import {
   type ColourBead,
   type ColourPart,
 } from '../../../../chart/colour/colourDrawing.ts'
+import { text } from '../../../../chart/route/pathText.ts'
 import { arrowWay } from '../../../../gesture/arrowWay.ts'
 import PointerTag from '../../../../gesture/PointerTag.vue'
 import { usePointerDrag } from '../../../../gesture/usePointerDrag.ts'
@@ -19,6 +20,7 @@ import { useView } from '../../../../session/view/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import type { PropertyRow } from '../rows.ts'
 import { useLaneStop } from './laneStop.ts'
+import { useContrast } from './useContrast.ts'
 
 /** A colour of an open lane, drawn large: its ramp, and its lightness, chroma and hue, whose keys are dragged up and down. */
 const props = defineProps<{ row: PropertyRow; top: number; bottom: number }>()
@@ -31,16 +33,38 @@ const view = useView()
 const contextMenu = useContextMenu()
 const dragging = usePointerDrag('deck')
 
+/** Black on white; what W3C asks for of texts, and of large ones (WCAG 2.2, 1.4.3). */
+const [MOST_CONTRAST, WANTED, WANTED_LARGE] = [21, 4.5, 3]
+const isText = computed(() => props.row.layer.kind === 'text' && props.row.definition.name === 'fill')
+/** A fourth of the lane. */
+const contrastHeight = computed(() => (isText.value ? (props.bottom - props.top) / 4 : 0))
 const drawing = computed(() =>
   drawColour(props.row.property, {
     xOf: view.xOf,
     timeAt: view.timeOf,
     width: view.laneWidth,
     top: props.top + 4,
-    bottom: props.bottom - 2,
+    bottom: props.bottom - 2 - contrastHeight.value,
     library: document.bends,
   }),
 )
+/** For texts a band of its own at the foot: how well they are read on what lies beneath them. */
+const contrast = useContrast(() => props.row)
+const contrastBand = computed(() => {
+  const looks = contrast.looks.value
+  if (!isText.value || looks.length === 0) return null
+  const [top, bottom] = [props.bottom - contrastHeight.value, props.bottom - 4]
+  const y = (ratio: number): number => bottom - (Math.log(ratio) / Math.log(MOST_CONTRAST)) * (bottom - top)
+  const least = Math.min(...looks.map(({ ratio }) => ratio))
+  return {
+    top,
+    bottom,
+    path: `M${looks.map(({ time, ratio }) => text([view.xOf(time), y(ratio)])).join('L')}`,
+    wanted: y(WANTED),
+    words: `Contrast ${numberWords(least, 1)} : 1 at least · dashed: ${WANTED} : 1, for letters of any size`,
+    isPoor: least < WANTED_LARGE,
+  }
+})
 const lane = computed(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -132,6 +156,14 @@ const openMenu = (event: MouseEvent, { key }: ColourBead): void => {
           }}<tspan v-if="band.beyond"> · hatched: beyond sRGB</tspan>
         </text>
       </g>
+      <g v-if="contrastBand" data-band="contrast">
+        <line :x2="view.laneWidth" :y1="contrastBand.bottom" :y2="contrastBand.bottom" class="rule" />
+        <line :x2="view.laneWidth" :y1="contrastBand.wanted" :y2="contrastBand.wanted" class="wanted" />
+        <path :d="contrastBand.path" class="contrast" />
+        <text x="6" :y="contrastBand.bottom - 3" class="label" :class="{ poor: contrastBand.isPoor }">
+          {{ contrastBand.words }}
+        </text>
+      </g>
     </g>
     <g
       v-for="bead in drawing.beads"
@@ -172,6 +204,22 @@ const openMenu = (event: MouseEvent, { key }: ColourBead): void => {
   stroke: var(--hue);
   stroke-linejoin: round;
   stroke-width: 2;
+}
+
+.wanted {
+  stroke: var(--ink-2);
+  stroke-dasharray: 3 4;
+}
+
+.contrast {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+.label.poor {
+  fill: var(--ink);
+  font-weight: 650;
 }
 
 .label {
