@@ -27,16 +27,17 @@ export interface GroundToLookAt {
 /** A small picture is enough for a mean, px. */
 const [WIDTH, HEIGHT] = [48, 16]
 let paper: Context2d | null = null
-let known: { readonly scene: Scene; readonly library: BendLibrary; readonly sampler: SceneSampler } | null =
-  null
+/** The scene that was looked at last, made ready. */
+let known:
+  (Pick<GroundToLookAt, 'scene' | 'scenes' | 'library'> & { readonly sampler: SceneSampler }) | null = null
 
 /** What lies beneath a layer, within its box, at a moment; null where it is not seen. */
 export function groundBeneath(
   { scene, scenes, library, layer, time }: GroundToLookAt,
   pictures: PictureBook,
 ): Ground | null {
-  if (known?.scene !== scene || known.library !== library)
-    known = { scene, library, sampler: compileScene(scene, library, { scenes }) }
+  if (known?.scene !== scene || known.scenes !== scenes || known.library !== library)
+    known = { scene, scenes, library, sampler: compileScene(scene, library, { scenes }) }
   const items = sampleSceneInto(known.sampler, time)
   const at = items.findIndex((item) => item.isOriginal && item.layer.id === layer)
   const item = items[at]

@@ -8,7 +8,6 @@ import {
   type OklabAlpha,
   type Property,
 } from '@arrow-bend/core/property'
-import type { Ticks } from '@arrow-bend/core/time'
 import { text } from '../route/pathText.ts'
 
 export type ColourPart = 'lightness' | 'chroma' | 'hue' | 'alpha'
@@ -59,6 +58,9 @@ export interface ColourOptions {
 /** px from one moment that is looked at to the next, and between bands. */
 const [STEP, GAP] = [6, 6]
 
+/** Keys in view that can be taken hold of one by one; among more there is no room for that. */
+const MOST_BEADS = 200
+
 const LABELS: Readonly<Record<ColourPart, string>> = {
   lightness: 'Lightness',
   chroma: 'Chroma',
@@ -75,8 +77,12 @@ export function drawColour(
   const keys = timedKeys(property)
   const count = Math.max(2, Math.ceil(width / STEP))
   const steps = Array.from({ length: count + 1 }, (_, i) => timeAt((i / count) * width))
-  const inView = keys.filter(({ t }) => xOf(t) >= 0 && xOf(t) <= width)
-  const times = [...new Set([...steps, ...inView.map(({ t }) => t as number)])].sort((a, b) => a - b)
+  const numbered = keys.flatMap((key, index) => {
+    const x = xOf(key.t)
+    return x >= 0 && x <= width ? [{ key, index, x }] : []
+  })
+  const inView = numbered.length > MOST_BEADS ? [] : numbered
+  const times = [...new Set([...steps, ...inView.map(({ key }) => key.t as number)])].sort((a, b) => a - b)
   const looks = colourLooks(compiled, times)
   const rampHeight = Math.max(12, Math.min(26, (bottom - top) * 0.16))
   const parts: ColourPart[] = ['lightness', 'chroma', 'hue']
@@ -99,9 +105,9 @@ export function drawColour(
     rampHeight,
     bands,
     beads: bands.flatMap(({ part, y }) =>
-      inView.map((key) => {
-        const look = at.get(key.t as Ticks)!
-        return { key: key.id, index: keys.indexOf(key), part, x: xOf(key.t), y: y(look[part]), look }
+      inView.map(({ key, index, x }) => {
+        const look = at.get(key.t)!
+        return { key: key.id, index, part, x, y: y(look[part]), look }
       }),
     ),
   }

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { turnPairs, type PairTurn } from '@arrow-bend/core/edit'
-import { outlineOfNumbers } from '@arrow-bend/core/property'
+import { outlineOfNumbers, type Outline } from '@arrow-bend/core/property'
 import { crossesItself, layerTimeAt, outlineReader } from '@arrow-bend/core/scene'
 import { asTicks, frameAt, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -19,7 +19,7 @@ interface Crossing {
 }
 
 /** Which vertex goes to which over the span at the playhead, and whether the outline crosses itself on the way. */
-export function useOutlinePairs({ layer, ref, outline }: OutlineEditing) {
+export function useOutlinePairs({ layer, ref }: OutlineEditing) {
   const document = useDocument()
   const playback = usePlayback()
   const time = useLayerTime(() => layer.value?.id ?? '')
@@ -37,33 +37,39 @@ export function useOutlinePairs({ layer, ref, outline }: OutlineEditing) {
     document.apply('Vertices paired anew', (draft) => turnPairs(draft, ref.value, playback.time, by))
   }
 
-  /** The first moment between the keys at the playhead at which it crosses itself, where it does at neither of these. */
-  const crossing = computed<Crossing | null>((before) => {
-    if (document.gesturing) return before ?? null
-    const [held, keys] = [layer.value, property.value?.keys ?? []]
-    if (!held || keys.length < 2 || outline.value.vertices.length > MOST_VERTICES) return null
+  /** The keys at both ends of the span at the playhead: the same objects for as long as it stays in that. */
+  const before = computed(() => {
+    const keys = property.value?.keys ?? []
     const next = keys.findIndex(({ t }) => t >= time.value)
-    const [from, to] =
-      next < 0 ? keys.slice(-2) : keys.slice(Math.max(0, next - 1), Math.max(0, next - 1) + 2)
-    if (!from || !to) return null
+    return keys.length < 2 ? null : keys[next < 0 ? keys.length - 2 : Math.max(0, next - 1)]!
+  })
+  const after = computed(() => {
+    const keys = property.value?.keys ?? []
+    return before.value ? keys[keys.indexOf(before.value) + 1]! : null
+  })
+  /** The layer time between them at which it first crosses itself, where it does at neither of them. */
+  const crossesAt = computed<number | null>((found) => {
+    if (document.gesturing) return found ?? null
+    const [held, from, to] = [layer.value, before.value, after.value]
+    if (!held || !from || !to || (from.value as Outline).vertices.length > MOST_VERTICES) return null
     const reader = outlineReader(held, 'outline', document.bends)
     const numbers = new Float64Array(reader.width)
-    const crossesAt = (moment: number): boolean => {
+    const crosses = (moment: number): boolean => {
       reader.numbersInto(numbers, moment)
       return crossesItself(outlineOfNumbers(numbers, reader.closed))
     }
-    if (crossesAt(from.t) || crossesAt(to.t)) return null
-    for (let i = 1; i < LOOKS; i += 1) {
-      const moment = from.t + (i / LOOKS) * (to.t - from.t)
-      if (!crossesAt(moment)) continue
-      const sceneTime = playback.time + (moment - time.value)
-      // In a time of its own a layer is there at another moment: that is told, but not gone to.
-      const isSame = Math.abs(layerTimeAt(document.scene!, held.id, sceneTime, document.bends) - moment) < 1
-      if (!isSame) return null
-      const frame = frameAt(asTicks(Math.round(sceneTime)), document.rate)
-      return { time: asTicks(Math.ceil(frame * frameTicks(document.rate))), words: `frame ${frame}` }
-    }
-    return null
+    if (crosses(from.t) || crosses(to.t)) return null
+    const moments = Array.from({ length: LOOKS - 1 }, (_, i) => from.t + ((i + 1) / LOOKS) * (to.t - from.t))
+    return moments.find(crosses) ?? null
+  })
+  const crossing = computed<Crossing | null>(() => {
+    if (crossesAt.value === null) return null
+    const sceneTime = playback.time + (crossesAt.value - time.value)
+    // In a time of its own a layer is there at another moment, which is not told.
+    const inside = layerTimeAt(document.scene!, layer.value!.id, sceneTime, document.bends)
+    if (Math.abs(inside - crossesAt.value) >= 1) return null
+    const frame = frameAt(asTicks(Math.round(sceneTime)), document.rate)
+    return { time: asTicks(Math.ceil(frame * frameTicks(document.rate))), words: `frame ${frame}` }
   })
   const goToCrossing = (): void => {
     if (crossing.value) playback.seek(crossing.value.time)
