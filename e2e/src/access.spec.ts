@@ -1,6 +1,8 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo } from './desk.ts'
+import { key } from './trialScene.ts'
 
 /** Nothing serious by axe's rules for WCAG 2.2 AA, on all of the page or a part of it. */
 async function expectAccessible(page: Page, part = ''): Promise<void> {
@@ -104,6 +106,44 @@ for (const theme of ['light', 'dark'] as const) {
     await expect(page.getByRole('heading', { name: 'Add a picture' })).toBeVisible()
     await expectAccessible(page)
     await page.getByRole('button', { name: 'Cancel' }).click()
+  })
+
+  test(`crops, outlines, colour lanes and menus of texts are accessible in the ${theme} theme`, async ({
+    page,
+  }) => {
+    const keyed = [key(0, '#ffffff'), key(48, '#c8401a80')]
+    const words = drawnLayer(
+      'Words',
+      'text',
+      { content: 'Lanterns', position: [640, 360], parts: 'letters' },
+      { more: { fill: { kind: 'colour', value: '#ffffff', keys: keyed } } },
+    )
+    await openLayers(page, [
+      words,
+      drawnLayer('Sail', 'rectangle', { position: [640, 300], size: [200, 100] }),
+    ])
+    if (theme === 'dark') await page.getByRole('button', { name: 'Dark theme' }).click()
+    await page.getByRole('button', { name: 'Words fill, keys 1 to 2' }).dblclick()
+    await expect(page.locator('[data-band=contrast]')).toHaveCount(1)
+    await expectAccessible(page, 'section[aria-label="Deck"]')
+    await page.getByLabel('Rows to show').selectOption('all')
+    await page.getByRole('button', { name: 'Unfold Words' }).click()
+    await page.getByRole('button', { name: 'More of Words' }).click()
+    await expect(page.getByRole('combobox', { name: /^moves by/ })).toBeVisible()
+    await expectAccessible(page)
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Crop the selected layer' }).click()
+    await expect(page.getByRole('slider', { name: 'Crop left', exact: true })).toBeVisible()
+    await expectAccessible(page, 'section[aria-label="Stage"]')
+    await page.keyboard.press('Escape')
+    await page.getByRole('button', { name: 'Fold Words' }).click()
+    await page.getByRole('button', { name: 'Sail', exact: true }).first().click()
+    await page.getByRole('button', { name: 'Bend the outline of a path' }).click()
+    await page.getByRole('button', { name: 'Make a path of it' }).click()
+    await page.getByRole('button', { name: /^Vertex 1 of 4/ }).press('Enter')
+    await page.getByRole('button', { name: /^Vertex 3 of 4/ }).press('Shift+Enter')
+    await expect(page.getByRole('slider', { name: 'Size of 2 vertices' })).toBeVisible()
+    await expectAccessible(page, 'section[aria-label="Stage"]')
   })
 }
 
