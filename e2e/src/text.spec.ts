@@ -226,4 +226,15 @@ test('a title comes in letter by letter with the keys it had, and one undo takes
   const whole = await properties()
   expect(whole['parts']!.value).toBe('whole')
   expect(whole['opacity']!.keys).toHaveLength(2)
+
+  // The row in the list hands the keys over as the menu does.
+  await page.getByRole('button', { name: 'More of Text' }).click()
+  await page
+    .getByRole('group', { name: 'Also list' })
+    .getByRole('button', { name: 'Letters', exact: true })
+    .click()
+  await page.keyboard.press('Escape')
+  await page.getByRole('combobox', { name: 'Text moves by', exact: true }).selectOption('words')
+  await expect(page.getByText('Each word plays the keys of opacity now.')).toBeVisible()
+  expect((await properties())['part opacity']!.keys).toHaveLength(2)
 })

@@ -1,4 +1,4 @@
-import { LAYER_KINDS, type LayerKind } from '@arrow-bend/core/scene'
+import { hasCrop, LAYER_KINDS, type LayerKind } from '@arrow-bend/core/scene'
 import type { MenuKind } from '../session/view/contextMenu.ts'
 import type { CommandId } from './commandTable.ts'
 
@@ -64,7 +64,7 @@ export const FOR_KINDS: Partial<Record<CommandId, readonly LayerKind[]>> = {
   copies: SEEN,
   plain: SEEN,
   inner: ['group', 'clip', 'sound', 'scene'],
-  crop: ['rectangle', 'ellipse', 'path', 'text', 'image', 'clip', 'scene'],
+  crop: LAYER_KINDS.filter(hasCrop),
   frameMove: ['image', 'clip', 'group', 'scene'],
   replacePicture: ['image'],
   fitFrame: ['image', 'clip'],

@@ -1,5 +1,5 @@
 import { readsRightToLeft, textLines, textParts, type DrawItems, type TextLine } from '@arrow-bend/core/scene'
-import { measureText } from './measureText.ts'
+import { forgetWidths, measureText } from './measureText.ts'
 
 type TextItem = DrawItems['text']
 
@@ -23,7 +23,10 @@ type Settings = WeakMap<TextItem, { readonly look: Look; readonly setting: TextS
 let settings: Settings = new WeakMap()
 
 /** To be called when a font has come: letters that were measured in another one stand elsewhere. */
-export const forgetTextSettings = (): void => void (settings = new WeakMap())
+export function forgetTextSettings(): void {
+  settings = new WeakMap()
+  forgetWidths()
+}
 
 /** Where the letters of a text stand; measured anew only when what that depends on has changed. */
 export function textSetting(item: TextItem): TextSetting {

@@ -4,7 +4,7 @@ export type EncodedRgb = readonly [r: number, g: number, b: number]
 const linear = (part: number): number => (part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4)
 
 /** How light a colour is beside white, 0 … 1. Source: W3C, WCAG 2.2, relative luminance. */
-export function relativeLuminance([r, g, b]: EncodedRgb): number {
+function relativeLuminance([r, g, b]: EncodedRgb): number {
   return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b)
 }
 

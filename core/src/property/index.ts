@@ -1,4 +1,4 @@
-export { contrastRatio, laidOver, relativeLuminance, type EncodedRgb } from './contrast.ts'
+export { contrastRatio, laidOver, type EncodedRgb } from './contrast.ts'
 export { colourLooks, mostChroma, type ColourLook } from './colourPath.ts'
 export {
   BadColour,

@@ -73,7 +73,7 @@ export {
   type Gradient,
   type GradientKind,
 } from './layers/gradient.ts'
-export { CROP_SIDES, croppedBox, hasCrop, showsPicture, type CropSide } from './layers/crop.ts'
+export { CROP_SIDES, croppedBox, hasCrop, OPPOSITE_SIDE, showsPicture, type CropSide } from './layers/crop.ts'
 export { hasEffects, hasShadow, isAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {
@@ -87,18 +87,17 @@ export {
 } from './layers/line.ts'
 export { ellipseLength, outlineLength, rectangleLength } from './outline/lineLength.ts'
 export { canMask, checkMasks } from './schema/checkMasks.ts'
-export { countedText, NUMBER_MARK, numberText, SEPARATORS, type Separator } from './text/countedText.ts'
-export { ALIGNMENTS, type Alignment, type TextLook } from './text/paragraph.ts'
+export { countedText, NUMBER_MARK, numberText, type Separator } from './text/countedText.ts'
+export type { Alignment, TextLook } from './text/paragraph.ts'
 export {
   compilePartMoves,
   partLookInto,
   partPivotInto,
   partTimeAt,
   plainPartLook,
-  type PartLook,
   type PartMoves,
 } from './text/partMoves.ts'
-export { PART_ORDERS, partRanks, type PartOrder } from './text/partOrder.ts'
+export { partRanks } from './text/partOrder.ts'
 export { leftEnd, textBounds, textLines, type TextLine } from './text/textLines.ts'
 export { PARTS, textParts, type Parts } from './text/textParts.ts'
 export { readsRightToLeft } from './text/writing.ts'
@@ -124,7 +123,7 @@ export {
   type OutlineSegment,
 } from './outline/outlinePath.ts'
 export { crossesItself } from './outline/selfCrossing.ts'
-export { vertexTrails, type VertexTrail } from './outline/vertexTrails.ts'
+export { vertexTrails } from './outline/vertexTrails.ts'
 export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outlineReader.ts'
 export {
   partAt,

@@ -1,6 +1,13 @@
 import type { Draft } from 'immer'
 import { clamp } from '../../number/index.ts'
-import { CROP_SIDES, hasCrop, type CropSide, type Layer, type Project } from '../../scene/index.ts'
+import {
+  CROP_SIDES,
+  hasCrop,
+  OPPOSITE_SIDE,
+  type CropSide,
+  type Layer,
+  type Project,
+} from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
@@ -11,13 +18,6 @@ import { layerIn, type LayerRef } from '../refs.ts'
 
 /** How much is cut off some sides, %. */
 export type Crops = Readonly<Partial<Record<CropSide, number>>>
-
-const OPPOSITE: Readonly<Record<CropSide, CropSide>> = {
-  left: 'right',
-  right: 'left',
-  top: 'bottom',
-  bottom: 'top',
-}
 
 /**
  * Crops sides of a layer at a moment: what it shows stays where it is. Each goes from 0 to where it meets the side opposite
@@ -40,12 +40,12 @@ export function setCrops(
   for (const side of CROP_SIDES) {
     const wanted = crops[side]
     if (wanted === undefined) continue
-    const [own, other] = [clamp(wanted, 0, 100), crops[OPPOSITE[side]]]
+    const [own, other] = [clamp(wanted, 0, 100), crops[OPPOSITE_SIDE[side]]]
     // Two that are set together give way alike where they would overlap.
     const both = own + clamp(other ?? 0, 0, 100)
     const value =
       other === undefined
-        ? Math.min(own, 100 - clamp(now(OPPOSITE[side]), 0, 100))
+        ? Math.min(own, 100 - clamp(now(OPPOSITE_SIDE[side]), 0, 100))
         : own * Math.min(1, 100 / Math.max(both, 1))
     setValueAt(draft, { ...ref, property: `crop ${side}` }, time, { ...options, value })
   }

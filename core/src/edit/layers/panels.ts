@@ -108,9 +108,6 @@ export function splitIntoPanels(
 /** How a layer stands in the end. */
 interface Standing {
   readonly place: Vec2
-  readonly pivot: Vec2
-  /** % */
-  readonly scale: Vec2
   /** Of what it shows, px. */
   readonly extent: Vec2
   /** A place of the stage in the layer's own coordinates. */
@@ -127,7 +124,7 @@ function standingOf(draft: Draft<Project>, layer: Layer, time: Ticks): Standing 
     pivot[0] + (x - place[0]) / (scale[0] / 100),
     pivot[1] + (y - place[1]) / (scale[1] / 100),
   ]
-  return { place, pivot, scale, local, extent: sizeOf(layer, undrafted<Project>(draft)) }
+  return { place, local, extent: sizeOf(layer, undrafted<Project>(draft)) }
 }
 
 function cropTo(

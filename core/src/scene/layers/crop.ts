@@ -6,6 +6,12 @@ import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
 export const CROP_SIDES = ['left', 'right', 'top', 'bottom'] as const
 export type CropSide = (typeof CROP_SIDES)[number]
+export const OPPOSITE_SIDE: Readonly<Record<CropSide, CropSide>> = {
+  left: 'right',
+  right: 'left',
+  top: 'bottom',
+  bottom: 'top',
+}
 
 /** Kinds that are often cropped, and those that are seldom: their crops are listed when they are asked for. */
 const OFTEN: ReadonlySet<LayerKind> = new Set(['image', 'clip', 'scene'])

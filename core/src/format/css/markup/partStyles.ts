@@ -32,6 +32,7 @@ export function partStyles(
   const moves = compilePartMoves(layer, context.library)
   const ground = playOptions(layer, context)
   const pivot = new Float64Array(2)
+  const fill = colourEntry(layer, context, { name: 'fill', property: 'fill' })
   return parts.map((part, i) => {
     const timeAt = (time: number): number => partTimeAt(moves, ground.clock.timeAt(time), i, parts.length)
     const clock = { isSceneTime: false, timeAt, paceAt: ground.clock.paceAt }
@@ -63,10 +64,7 @@ export function partStyles(
         track: track('part opacity', WITHIN_PART.opacity),
         write: ([percent]) => round(percent! / 100),
       },
-      {
-        ...colourEntry(layer, context, { name: 'fill', property: 'fill' }),
-        track: track('fill', WITHIN_PART.fill),
-      },
+      { ...fill, track: track('fill', WITHIN_PART.fill) },
     ]
     return `transform-origin:${round(pivot[0]!)}px ${round(pivot[1]!)}px;${context.sheet.style(entries)}`
   })

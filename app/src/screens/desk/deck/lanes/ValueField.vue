@@ -25,6 +25,7 @@ import ColourSwatch from '../../colour/ColourSwatch.vue'
 import EditField from '../../EditField.vue'
 import type { PropertyRow } from '../rows.ts'
 import GradientChoice from './GradientChoice.vue'
+import PartsChoice from './PartsChoice.vue'
 import StopRemover from './StopRemover.vue'
 import { useValueTargets, type NumberChange } from './useValueTargets.ts'
 
@@ -178,6 +179,13 @@ const still = computed(() => {
     />
     <GradientChoice
       v-else-if="definition.name === 'gradient'"
+      :layer="row.layer"
+      :name="title"
+      :choices="definition.choices!"
+      :shown="String(shown)"
+    />
+    <PartsChoice
+      v-else-if="definition.name === 'parts' && row.property.keys.length === 0"
       :layer="row.layer"
       :name="title"
       :choices="definition.choices!"

@@ -44,13 +44,10 @@ const first = ref<HTMLButtonElement | null>(null)
 onMounted(() => first.value?.focus())
 const { run } = useCommands()
 /** Does it with the layers as wholes, whatever is selected in them. */
-const runWhole = (command: CommandId): void => {
-  selection.selectWholeLayers(props.layer.id)
-  run(command, false)
-}
 const act = (command: CommandId): void => {
   emit('close')
-  runWhole(command)
+  selection.selectWholeLayers(props.layer.id)
+  run(command, false)
 }
 
 const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
@@ -158,7 +155,7 @@ const turnAlong = (on: boolean): void => {
       />
       heard at any speed
     </label>
-    <LayerTextRows v-if="layer.kind === 'text'" :layer="layer" @act="runWhole" />
+    <LayerTextRows v-if="layer.kind === 'text'" :layer="layer" :chosen="chosen" />
     <LayerMaskRows v-if="layer.kind !== 'sound'" :layer="layer" :chosen="chosen" />
     <label class="line">
       <input

@@ -1,58 +1,48 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
-import { setPartBend } from '@arrow-bend/core/edit'
-import { PARTS, type Layer, type Parts } from '@arrow-bend/core/scene'
-import type { CommandId } from '../../../../command/commandTable.ts'
+import { isSameBend } from '@arrow-bend/core/bend'
+import { layerById, PARTS, type Layer, type Parts } from '@arrow-bend/core/scene'
+import { usePlayByParts } from '../../../../command/usePlayByParts.ts'
 import { useDocument } from '../../../../session/document/document.ts'
+import { useGrowths } from '../../useBendChoices.ts'
 
 /** What of a text moves as one, and how the delays between its parts grow. */
-const props = defineProps<{ layer: Layer }>()
-const emit = defineEmits<{ act: [command: CommandId] }>()
+const props = defineProps<{
+  layer: Layer
+  /** The layer itself, or all selected ones when it is among them. */
+  chosen: readonly string[]
+}>()
 
 const document = useDocument()
+const playByParts = usePlayByParts()
 
-const COMMANDS: Readonly<Record<Parts, CommandId>> = {
-  whole: 'asWhole',
-  letters: 'byLetters',
-  words: 'byWords',
-  lines: 'byLines',
-}
+const texts = computed(() => props.chosen.filter((id) => layerById(document.scene!, id)?.kind === 'text'))
 const parts = computed(() => String(props.layer.properties['parts']!.value) as Parts)
-/** How delays can grow: evenly, as a quick bend goes, as one of the library does. */
-const growths = computed(() => [
-  { label: 'evenly', bend: null },
-  ...QUICK_BENDS.filter(({ name }) => !['linear', 'hold', 'smooth'].includes(name)).map(
-    ({ label, bend }) => ({
-      label: `as “${label}”`,
-      bend,
-    }),
-  ),
-  ...document.bends.map(({ name, bend }) => ({ label: `as “${name}”`, bend })),
-])
+const play = async (event: Event): Promise<void> => {
+  const list = event.target as HTMLSelectElement
+  await playByParts(list.value as Parts, texts.value)
+  // What was refused is not what it moves by.
+  list.value = parts.value
+}
+const growths = useGrowths()
 const OTHER = -1
-const isSame = (one: PlainBend | null, other: PlainBend | null): boolean =>
-  JSON.stringify(one) === JSON.stringify(other)
 const growth = computed(() => {
-  const own = props.layer.partBend ?? null
-  return growths.value.findIndex(({ bend }) => isSame(bend, own))
+  const own = props.layer.partBend
+  return growths.value.findIndex(({ bend }) => (own && bend ? isSameBend(bend, own) : !own && !bend))
 })
-const grow = (event: Event): void => {
+const grow = async (event: Event): Promise<void> => {
   const bend = growths.value[Number((event.target as HTMLSelectElement).value)]?.bend ?? null
-  const ref = { scene: document.sceneId, layer: props.layer.id }
-  document.apply('Growth of delays set', (draft) => setPartBend(draft, ref, bend))
+  const { setPartBend } = await import('../../../../command/seldomEdits.ts')
+  document.apply('Growth of delays set', (draft) =>
+    texts.value.forEach((layer) => setPartBend(draft, { scene: document.sceneId, layer }, bend)),
+  )
 }
 </script>
 
 <template>
   <label class="line">
     moves by
-    <select
-      class="field"
-      :value="parts"
-      :disabled="layer.locked"
-      @change="emit('act', COMMANDS[($event.target as HTMLSelectElement).value as Parts])"
-    >
+    <select class="field" :value="parts" :disabled="layer.locked" @change="play">
       <option v-for="one in PARTS" :key="one" :value="one">{{ one === 'whole' ? 'the whole' : one }}</option>
     </select>
   </label>

@@ -11,9 +11,9 @@ import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
+import { useGrowths } from '../../useBendChoices.ts'
 import ArrivalsChart from './ArrivalsChart.vue'
 import PreviewButtons from './PreviewButtons.vue'
-import { useBendChoices } from './useBendChoices.ts'
 import { usePreview } from './usePreview.ts'
 
 /** Who goes when: one after another, or all at one moment. */
@@ -41,14 +41,7 @@ const STEPS = [
   { value: 'frames', label: 'Frames' },
   { value: 'overlap', label: 'Overlap %' },
 ] as const
-const choices = useBendChoices()
-/** How delays can grow: evenly, or as a bend goes. */
-const growths = computed(() => [
-  { label: 'evenly', bend: null },
-  ...choices.value
-    .filter(({ bend }) => bend.kind !== 'linear')
-    .map(({ label, bend }) => ({ label: `as “${label}”`, bend })),
-])
+const growths = useGrowths()
 
 const { by, orderName, seed, stepKind, frames, overlap, together, pointX, pointY } = storeToRefs(ordering)
 const growth = computed({

@@ -9,7 +9,7 @@ import { useSelection } from '../../../../session/selection/selection.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import PreviewButtons from './PreviewButtons.vue'
-import { useBendChoices } from './useBendChoices.ts'
+import { useBendChoices } from '../../useBendChoices.ts'
 import { usePreview } from './usePreview.ts'
 
 /** Bends the times of the selected keys themselves: they keep their order, but come ever faster or slower. */

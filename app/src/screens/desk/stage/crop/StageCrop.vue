@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
+import { CROP_SIDES } from '@arrow-bend/core/scene'
 import type { PictureBook, StagePainter, StageView } from '../../../../draw/index.ts'
 import { text } from '../../../../chart/route/pathText.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
@@ -11,7 +12,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import EditField from '../../EditField.vue'
-import { SIDES, useCrop, type CropGrip } from './useCrop.ts'
+import { useCrop, type CropGrip } from './useCrop.ts'
 
 /** The crop of the selected layer over the picture: its sides and corners, to be taken hold of. */
 const props = defineProps<{
@@ -39,7 +40,7 @@ const outline = (corners: readonly Point[] | null): string =>
   corners ? `M${corners.map(text).join('L')}Z` : ''
 const whole = computed(() => outline(cropping.whole.value))
 const left = computed(() => outline(cropping.left.value))
-const isWhole = computed(() => seen.value && SIDES.every((side) => seen.value!.crop[side] === 0))
+const isWhole = computed(() => seen.value && CROP_SIDES.every((side) => seen.value!.crop[side] === 0))
 const leave = (): void => {
   stageView.tool = 'pointer'
   focusShown(window.document.querySelector<HTMLElement>('[data-region=stage]'))
@@ -120,7 +121,7 @@ useEventListener(
       <span v-if="trouble" class="words">{{ trouble }}</span>
       <template v-else-if="seen">
         <EditField
-          v-for="side in SIDES"
+          v-for="side in CROP_SIDES"
           :key="side"
           class="side"
           show-label

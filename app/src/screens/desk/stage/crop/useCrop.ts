@@ -1,6 +1,14 @@
 import { computed } from 'vue'
 import { setCrops, type Crops } from '@arrow-bend/core/edit'
-import { applyMatrix, hasCrop, invertMatrix, layerById, type CropSide } from '@arrow-bend/core/scene'
+import {
+  applyMatrix,
+  CROP_SIDES,
+  hasCrop,
+  invertMatrix,
+  layerById,
+  OPPOSITE_SIDE,
+  type CropSide,
+} from '@arrow-bend/core/scene'
 import {
   cropBox,
   toScreen,
@@ -30,13 +38,6 @@ export interface CropGrip {
   readonly at: Point
 }
 
-export const SIDES: readonly CropSide[] = ['left', 'right', 'top', 'bottom']
-const OPPOSITE: Readonly<Record<CropSide, CropSide>> = {
-  left: 'right',
-  right: 'left',
-  top: 'bottom',
-  bottom: 'top',
-}
 /** Whether a side is one of the two that lie along x, and which way is inwards. */
 const AXIS: Readonly<Record<CropSide, readonly [axis: 0 | 1, inwards: 1 | -1]>> = {
   left: [0, 1],
@@ -141,7 +142,7 @@ export function useCrop({ view, painter, pictures, drawn }: CropOptions) {
           const extent = axis === 0 ? box.width : box.height
           const percent = extent > 0 ? (inwards * by[axis] * 100) / extent : 0
           // Shift takes the side opposite along, Alt all four.
-          const along = altKey ? SIDES : shiftKey ? [side, OPPOSITE[side]] : [side]
+          const along = altKey ? CROP_SIDES : shiftKey ? [side, OPPOSITE_SIDE[side]] : [side]
           for (const one of along) crops[one] = crop[one] + percent
         }
         return {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { vertexTrails } from '@arrow-bend/core/scene'
-import { frameAt } from '@arrow-bend/core/time'
+import { frameAt, frameTicks } from '@arrow-bend/core/time'
 import { toScreen, type StageView } from '../../../../draw/index.ts'
 import { text } from '../../../../chart/route/pathText.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -14,6 +14,12 @@ const props = defineProps<{ editing: OutlineEditing; view: StageView }>()
 const document = useDocument()
 const playback = usePlayback()
 
+/** Trails reach ten seconds of frames each way; so they are worked out anew only when the playhead has come further than this, frames. */
+const NEAR = 48
+const about = computed(() => {
+  const frame = Math.round(frameAt(playback.time, document.rate) / NEAR) * NEAR
+  return frame * frameTicks(document.rate)
+})
 /** More of them would hide what they are of. */
 const MOST = 24
 type Trails = ReturnType<typeof vertexTrails>
@@ -24,7 +30,7 @@ const trails = computed<Trails>((before) => {
   const { layer, chosen } = props.editing
   if (!document.scene || !layer.value || chosen.value.size === 0) return NONE
   const vertices = [...chosen.value].slice(0, MOST)
-  return vertexTrails(document.scene, layer.value, { vertices, time: playback.time, library: document.bends })
+  return vertexTrails(document.scene, layer.value, { vertices, time: about.value, library: document.bends })
 })
 const drawn = computed(() =>
   trails.value.trails.map(({ vertex, places }) => {

@@ -1,9 +1,9 @@
 import { computed, type ComputedRef } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
-import { useDocument } from '../../../../session/document/document.ts'
-import { useSelection } from '../../../../session/selection/selection.ts'
+import { useDocument } from '../../session/document/document.ts'
+import { useSelection } from '../../session/selection/selection.ts'
 import { spanTarget } from '@arrow-bend/core/choose'
-import { useLastBend } from '../../../../session/selection/lastBend.ts'
+import { useLastBend } from '../../session/selection/lastBend.ts'
 
 export interface BendChoice {
   readonly label: string
@@ -27,4 +27,17 @@ export function useBendChoices(): ComputedRef<readonly BendChoice[]> {
       ...document.bends.map(({ name, bend }) => ({ label: `“${name}” of the library`, bend })),
     ]
   })
+}
+
+/** How delays can grow from the first to the last: evenly (null), or as one of these bends goes. */
+export function useGrowths(): ComputedRef<
+  readonly { readonly label: string; readonly bend: PlainBend | null }[]
+> {
+  const choices = useBendChoices()
+  return computed(() => [
+    { label: 'evenly', bend: null },
+    ...choices.value
+      .filter(({ bend }) => bend.kind !== 'linear')
+      .map(({ label, bend }) => ({ label: `as “${label}”`, bend })),
+  ])
 }
