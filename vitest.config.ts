@@ -12,6 +12,7 @@ export default defineConfig({
       'docs/src/**/*.test.ts',
       'tools/**/*.test.ts',
     ],
+    setupFiles: ['tools/fixedSeed.ts'],
     testTimeout: 300_000,
     // By itself it would leave one of two cores unused.
     maxWorkers: 2,

@@ -36,7 +36,7 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
   const inverse = invertMatrix(item.matrix)
   if (!inverse) return false
   // What is seen of a scene is what stands in it.
-  if (item.kind === 'scene' || !isWithin(item.aperture, ...point)) return false
+  if (item.kind === 'scene' || !isWithin(item.veils, ...point)) return false
   const [x, y] = applyMatrix(inverse, ...point)
   const box = itemBounds(item, pictures)
   const stroke = 'strokeWidth' in item ? item.strokeWidth : 0

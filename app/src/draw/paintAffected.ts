@@ -1,48 +1,49 @@
 import type { OklabAlpha } from '@arrow-bend/core/property'
-import { hasShadow, type DrawItem } from '@arrow-bend/core/scene'
+import { hasShadow, isAffected, type DrawItem, type EffectsVeil } from '@arrow-bend/core/scene'
 import { cssColour } from './canvasColour.ts'
 import type { Context2d } from './context2d.ts'
-import { itemCorners } from './itemBounds.ts'
+import { drawnBox, placedReach, type CanvasBox } from './drawnBox.ts'
 import type { PictureBook } from './pictureBook.ts'
-import { MITRE, MOST_ROOM, reachOf, withSheet } from './sheets.ts'
+import { MOST_ROOM, withSheet } from './sheets.ts'
+
+interface Affected {
+  /** All that is blurred as one thing. */
+  readonly items: readonly DrawItem[]
+  /** Of that thing, 0 … 1: it fades with its shadow. */
+  readonly opacity: number
+  readonly pictures: PictureBook
+  /** Paints it as it is before, in stage coordinates. */
+  readonly paint: (on: Context2d) => void
+}
+
+/** What blurs a thing and makes its shadow, with the map those are measured by. */
+export type EffectsOn = Pick<EffectsVeil, 'effects' | 'matrix'>
 
 /**
- * Paints an item that is blurred or casts a shadow: apart first, at full opacity. The context's transform must be the
- * stage's.
- * @param paint paints the item by itself, in stage coordinates
+ * Paints what is blurred or casts a shadow: apart first. The context's transform must be the stage's.
  * Source of what both are: W3C, Filter Effects 1, blur() and drop-shadow().
  */
 export function paintAffected(
   context: Context2d,
-  item: DrawItem,
-  { pictures, paint }: { readonly pictures: PictureBook; readonly paint: (on: Context2d) => void },
+  on: EffectsOn,
+  { items, opacity, pictures, paint }: Affected,
 ): void {
+  if (!isAffected(on.effects)) {
+    paint(context)
+    return
+  }
   const stage = context.getTransform()
-  const [a, b, c, d] = item.matrix as unknown as [number, number, number, number]
-  const map = stage.multiply(new DOMMatrix([a, b, c, d, 0, 0]))
-  const grows = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c))
-  const { blur, shadowBlur, shadowOffset, shadowColour } = item.effects
-  const [dx, dy] = [
-    map.a * shadowOffset[0]! + map.c * shadowOffset[1]!,
-    map.b * shadowOffset[0]! + map.d * shadowOffset[1]!,
-  ]
-  const filters = [
-    ...(blur > 0 ? [`blur(${blur * grows}px)`] : []),
-    ...(hasShadow(item.effects)
-      ? [`drop-shadow(${dx}px ${dy}px ${shadowBlur * grows}px ${cssColour([...shadowColour] as OklabAlpha)})`]
-      : []),
-  ]
-  const reach = Math.min(
-    MOST_ROOM,
-    reachOf(item.effects) * Math.max(Math.hypot(map.a, map.b), Math.hypot(map.c, map.d)),
-  )
-  const { x, y, width, height } = regionOf(context, item, { pictures, stage, reach })
-  if (width <= 0 || height <= 0) return
+  const scale = Math.max(Math.hypot(stage.a, stage.b), Math.hypot(stage.c, stage.d))
+  const reach = Math.min(MOST_ROOM, placedReach(on) * scale)
+  const until = 'kind' in on ? (on as EffectsVeil) : undefined
+  const box = drawnBox(items, { stage, pictures, ...(until && { until }) })
+  const { x, y, width, height } = regionOf(context, box, reach)
+  if (!(width > 0 && height > 0)) return
   withSheet(width, height, (sheet) => {
     sheet.setTransform(new DOMMatrix([stage.a, stage.b, stage.c, stage.d, stage.e - x, stage.f - y]))
     paint(sheet)
-    const alpha = context.globalAlpha * item.opacity
-    const drawn = { from: sheet.canvas, width, height, filter: filters.join(' ') }
+    const alpha = context.globalAlpha * opacity
+    const drawn = { from: sheet.canvas, width, height, filter: filterOf(on, stage) }
     if (alpha >= 1) drawFiltered(context, drawn, [x, y])
     // A context fades what it draws before it filters it: the shadow would be seen through the thing.
     else {
@@ -58,6 +59,23 @@ export function paintAffected(
       })
     }
   })
+}
+
+/** The same in words of CSS, in px of the canvas. */
+function filterOf({ effects, matrix }: EffectsOn, stage: DOMMatrix): string {
+  const [a, b, c, d] = matrix as unknown as [number, number, number, number]
+  const map = stage.multiply(new DOMMatrix([a, b, c, d, 0, 0]))
+  const grows = Math.sqrt(Math.abs(map.a * map.d - map.b * map.c))
+  const { blur, shadowBlur, shadowOffset, shadowColour } = effects
+  const [dx, dy] = [
+    map.a * shadowOffset[0]! + map.c * shadowOffset[1]!,
+    map.b * shadowOffset[0]! + map.d * shadowOffset[1]!,
+  ]
+  const colour = cssColour([...shadowColour] as OklabAlpha)
+  return [
+    ...(blur > 0 ? [`blur(${blur * grows}px)`] : []),
+    ...(hasShadow(effects) ? [`drop-shadow(${dx}px ${dy}px ${shadowBlur * grows}px ${colour})`] : []),
+  ].join(' ')
 }
 
 interface Drawn {
@@ -80,25 +98,18 @@ function drawFiltered(
   on.restore()
 }
 
-/** What of a canvas an item and what reaches from it may cover, px of it; with as much of it beyond the canvas as blurs into that. */
+/** What of a canvas a box covers, with as much of it beyond the canvas as may blur into that; px of the canvas. */
 function regionOf(
   { canvas }: Context2d,
-  item: DrawItem,
-  {
-    pictures,
-    stage,
-    reach,
-  }: { readonly pictures: PictureBook; readonly stage: DOMMatrix; readonly reach: number },
+  [left, top, right, bottom]: CanvasBox,
+  reach: number,
 ): { x: number; y: number; width: number; height: number } {
-  // Letters may reach beyond the box of their line.
-  const own = 'strokeWidth' in item ? item.strokeWidth * MITRE : item.kind === 'text' ? item.fontSize : 0
-  const beyond = own * Math.hypot(item.matrix[0]!, item.matrix[1]!)
-  const corners = itemCorners(item, pictures).map(([x, y]) => stage.transformPoint({ x, y }))
-  const room = beyond * Math.hypot(stage.a, stage.b) + 2
-  const [xs, ys] = [corners.map(({ x }) => x), corners.map(({ y }) => y)]
-  const left = Math.floor(Math.max(Math.min(...xs) - room, -reach))
-  const top = Math.floor(Math.max(Math.min(...ys) - room, -reach))
-  const right = Math.ceil(Math.min(Math.max(...xs) + room, canvas.width + reach))
-  const bottom = Math.ceil(Math.min(Math.max(...ys) + room, canvas.height + reach))
-  return { x: left, y: top, width: right - left, height: bottom - top }
+  const x = Math.floor(Math.max(left - 2, -reach))
+  const y = Math.floor(Math.max(top - 2, -reach))
+  return {
+    x,
+    y,
+    width: Math.ceil(Math.min(right + 2, canvas.width + reach)) - x,
+    height: Math.ceil(Math.min(bottom + 2, canvas.height + reach)) - y,
+  }
 }

@@ -10,10 +10,12 @@ import type { PictureBook } from './pictureBook.ts'
  * @param scale screen pixels a stage pixel
  */
 export function paintItem(context: Context2d, item: DrawItem, pictures: PictureBook, scale: number): void {
-  if (!item.shown || item.opacity <= 0) return
+  // What is seen of a scene is what stands in it.
+  if (!item.shown || item.opacity <= 0 || item.kind === 'scene') return
   if (isAffected(item.effects)) {
     const paint = (on: Context2d): void => paintPlain(on, item, { opacity: 1, pictures, scale })
-    paintAffected(context, item, { pictures, paint })
+    const { effects, matrix, opacity } = item
+    paintAffected(context, { effects, matrix }, { items: [item], opacity, pictures, paint })
   } else paintPlain(context, item, { opacity: item.opacity, pictures, scale })
 }
 

@@ -1,7 +1,8 @@
-import type { Aperture, DrawItem, ItemMask } from '@arrow-bend/core/scene'
+import { veilsOnlyOf, type DrawItem, type FrameVeil, type Veil } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
+import { paintAffected } from './paintAffected.ts'
 import { paintItem } from './paintItem.ts'
-import { cutByMasks, paintThroughMasks } from './paintMasked.ts'
+import { paintMasked } from './paintMasked.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 export interface PaintItems {
@@ -12,87 +13,88 @@ export interface PaintItems {
   readonly beneath?: { readonly index: number; readonly paint: () => void } | undefined
 }
 
-/** Paints items in their order, each through what it is seen through; in stage coordinates. Masks are not painted themselves. */
+/** Paints items in their order, each through its veils; in stage coordinates. Masks are not painted themselves. */
 export function paintItems(
   context: Context2d,
   items: readonly DrawItem[],
   { pictures, scale, beneath }: PaintItems,
 ): void {
-  let run: DrawItem[] = []
-  const paintRun = (): void => {
-    if (run.length > 0) paintAlike(context, run, { pictures, scale })
-    run = []
+  const at = beneath && beneath.index > 0 ? beneath.index : 0
+  const paint = (some: readonly DrawItem[]): void => {
+    paintThroughVeils(
+      context,
+      some.filter(({ isMask }) => !isMask),
+      { pictures, scale },
+    )
   }
-  items.forEach((item, index) => {
-    if (run.length > 0 && run[0]!.masks !== item.masks) paintRun()
-    if (beneath?.index === index) {
-      paintRun()
-      beneath.paint()
-    }
-    if (!item.isMask) run.push(item)
-  })
-  paintRun()
+  if (at > 0) paint(items.slice(0, at))
+  if (beneath && beneath.index >= 0) beneath.paint()
+  paint(items.slice(at))
 }
 
-/** Paints items that are seen through the same masks. */
-function paintAlike(context: Context2d, items: readonly DrawItem[], { pictures, scale }: PaintItems): void {
+interface Veiled {
+  readonly veils: readonly Veil[]
+}
+
+/** What items are painted with, and how they are seen. */
+interface Painting extends Pick<PaintItems, 'pictures' | 'scale'> {
+  /** How many veils of each item are drawn already, from the outermost. */
+  readonly depth?: number
+  /** The veils of an item that count; all of them unless said. */
+  readonly veilsOf?: (item: Veiled) => readonly Veil[]
+}
+
+const allVeils = ({ veils }: Veiled): readonly Veil[] => veils
+
+/** Paints items from the outermost veil inwards: what lies one upon another behind one veil is seen through it as one thing. */
+function paintThroughVeils(context: Context2d, items: readonly DrawItem[], painting: Painting): void {
+  const { pictures, scale, depth = 0, veilsOf = allVeils } = painting
+  const veilOf = (item: DrawItem): Veil | undefined => {
+    const veils = veilsOf(item)
+    return veils[veils.length - 1 - depth]
+  }
+  for (let from = 0; from < items.length;) {
+    const veil = veilOf(items[from]!)
+    let to = from + 1
+    while (to < items.length && veilOf(items[to]!) === veil) to += 1
+    const run = items.slice(from, to)
+    if (!veil) for (const item of run) paintItem(context, item, pictures, scale)
+    else if (run.some(({ shown, opacity }) => shown && opacity > 0))
+      paintBehind(context, veil, { items: run, painting })
+    from = to
+  }
+}
+
+function paintBehind(
+  context: Context2d,
+  veil: Veil,
+  { items, painting }: { readonly items: readonly DrawItem[]; readonly painting: Painting },
+): void {
+  const { pictures, scale, depth = 0 } = painting
+  const paint = (on: Context2d): void => paintThroughVeils(on, items, { ...painting, depth: depth + 1 })
+  if (veil.kind === 'frame') paintFramed(context, veil, paint)
+  else if (veil.kind === 'effects') paintAffected(context, veil, { items, opacity: 1, pictures, paint })
   // One whose eye is shut masks nothing.
-  const masks = items[0]!.masks.filter(({ layer }) => layer.visible)
-  if (masks.length === 0) paintUnmasked(context, items, { pictures, scale })
-  else if (items.some(({ shown, opacity }) => shown && opacity > 0))
-    paintMasked(context, items, { masks, pictures, scale })
-}
-
-function paintMasked(
-  context: Context2d,
-  items: readonly DrawItem[],
-  { masks, pictures, scale }: PaintItems & { readonly masks: readonly ItemMask[] },
-): void {
-  context.save()
-  const left = cutByMasks(context, masks)
-  if (left.length === 0) paintUnmasked(context, items, { pictures, scale })
-  else
-    paintThroughMasks(context, left, {
-      scale,
-      pictures,
-      paint: (on) => paintUnmasked(on, items, { pictures, scale }),
-      paintMask: (on, { items: covering }) => {
-        // What masks may be seen through others in turn.
-        for (const item of covering as readonly DrawItem[]) paintAlike(on, [item], { pictures, scale })
-      },
-    })
-  context.restore()
-}
-
-function paintUnmasked(
-  context: Context2d,
-  items: readonly DrawItem[],
-  { pictures, scale }: PaintItems,
-): void {
-  // What one frame cuts off lies together, so that it is cut once.
-  let aperture: Aperture | null = null
-  const changeTo = (next: Aperture | null): void => {
-    if (aperture) context.restore()
-    if (next) {
-      context.save()
-      cutOff(context, next)
-    }
-    aperture = next
+  else if (!veil.layer.visible) paint(context)
+  else {
+    // What masks may be seen through others in turn; what is around both is drawn around both.
+    const around = items[0]!.veils
+    const veilsOf = ({ veils }: Veiled): readonly Veil[] => veilsOnlyOf(veils, around)
+    const paintMask = (on: Context2d): void =>
+      paintThroughVeils(on, veil.items as readonly DrawItem[], { pictures, scale, veilsOf })
+    paintMasked(context, veil, { pictures, scale, paint, paintMask, veilsOf })
   }
-  for (const item of items) {
-    if (item.aperture !== aperture) changeTo(item.aperture)
-    paintItem(context, item, pictures, scale)
-  }
-  changeTo(null)
 }
 
-function cutOff(context: Context2d, { matrix, box, within }: Aperture): void {
-  if (within) cutOff(context, within)
+function paintFramed(context: Context2d, { matrix, box }: FrameVeil, paint: (on: Context2d) => void): void {
   const outline = new Path2D()
   const [x, y, width, height] = box as unknown as [number, number, number, number]
   outline.rect(x, y, width, height)
   const [a, b, c, d, e, f] = matrix as unknown as [number, number, number, number, number, number]
   const placed = new Path2D()
   placed.addPath(outline, { a, b, c, d, e, f })
+  context.save()
   context.clip(placed)
+  paint(context)
+  context.restore()
 }

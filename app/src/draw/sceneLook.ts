@@ -1,4 +1,4 @@
-import type { DrawItem, SceneSampler } from '@arrow-bend/core/scene'
+import type { DrawItem, SceneSampler, Veil } from '@arrow-bend/core/scene'
 
 /** Everything that tells one drawing of a sampled scene from another: numbers, words and outlines, in one order. */
 export type SceneLook = readonly unknown[]
@@ -19,16 +19,20 @@ export function lookOf({ scene, items }: SceneSampler): SceneLook {
 
 function pushField(parts: unknown[], value: unknown, field: string): void {
   if (field === 'layer' || field === 'use') return
-  if (field === 'masks') {
-    // What they draw stands among the items itself.
-    for (const { layer, inverted, feather } of value as DrawItem['masks'])
-      parts.push(layer.visible, inverted, feather)
-    return
-  }
-  if (field === 'aperture') {
-    for (let at = value as DrawItem['aperture']; at; at = at.within) parts.push(...at.matrix, ...at.box)
+  if (field === 'veils') {
+    for (const veil of value as DrawItem['veils']) pushVeil(parts, veil)
     return
   }
   if (value instanceof Float64Array) for (const part of value) parts.push(part)
   else parts.push(value)
+}
+
+function pushVeil(parts: unknown[], veil: Veil): void {
+  if (veil.kind === 'frame') parts.push(...veil.matrix, ...veil.box)
+  // What masks draw stands among the items itself.
+  else if (veil.kind === 'mask') parts.push(veil.layer.visible, veil.inverted, veil.feather)
+  else {
+    const { blur, shadowBlur, shadowOffset, shadowColour } = veil.effects
+    parts.push(...veil.matrix, blur, shadowBlur, ...shadowOffset, ...shadowColour)
+  }
 }

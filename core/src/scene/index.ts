@@ -38,8 +38,8 @@ export {
   type DrawnKind,
 } from './layers/layerKinds.ts'
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
-export { isWithin, type Aperture } from './layers/aperture.ts'
-export { NO_MASKS, type DrawBase, type ItemMask, type Paint } from './layers/drawBase.ts'
+export { isWithin, NO_VEILS, veilsOnlyOf } from './layers/veil.ts'
+export type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Paint, Veil } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export {
   definitionOf,
@@ -74,7 +74,7 @@ export {
   type GradientKind,
 } from './layers/gradient.ts'
 export { CROP_SIDES, croppedBox, hasCrop, OPPOSITE_SIDE, showsPicture, type CropSide } from './layers/crop.ts'
-export { hasEffects, hasShadow, isAffected, type Effects } from './layers/effects.ts'
+export { hasShadow, isAffected, isEverAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {
   dashPattern,
@@ -150,7 +150,7 @@ export { soundingIn, type Sounding } from './sampling/soundingIn.ts'
 export { homesOf, masksIn } from './sampling/homes.ts'
 export { compileShownClock } from './sampling/shownTime.ts'
 export { ownArt, type OwnArtOptions } from './sampling/ownArt.ts'
-export { alongDegrees, makePlacing, type Placing } from './sampling/placing.ts'
+export { alongDegrees, makePlacing, ownMatrixInto, type Placing } from './sampling/placing.ts'
 export { bendSchema, libraryBendSchema, plainBendSchema } from './schema/bendSchema.ts'
 export { propertySchema } from './schema/propertySchema.ts'
 export { withRiders } from './riders.ts'

@@ -33,7 +33,9 @@ describe('soloScene', () => {
       layer.id === 'follower' ? { ...layer, mask: { layer: 'other' } } : layer,
     )
     const items = sceneAt(soloScene({ ...scene, layers: masked }, ['follower']), 0, [])
-    expect(items.find(({ layer }) => layer.id === 'follower')!.masks[0]!.layer.visible).toBe(true)
+    expect(items.find(({ layer }) => layer.id === 'follower')!.veils).toMatchObject([
+      { kind: 'mask', layer: { visible: true } },
+    ])
     expect(items.filter(({ isMask }) => !isMask).map(({ layer }) => layer.id)).toEqual(['follower'])
   })
 

@@ -7,6 +7,7 @@ import {
   type DrawItem,
   type Layer,
   type LayerMask,
+  type MaskVeil,
   type Project,
 } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
@@ -38,6 +39,7 @@ const itemsOf = (project: Project): readonly DrawItem[] => {
 }
 const itemOf = (project: Project, id: string): DrawItem =>
   itemsOf(project).find(({ layer }) => layer.id === id)!
+const masksOf = ({ veils }: DrawItem): MaskVeil[] => veils.filter((veil) => veil.kind === 'mask')
 const layerOf = (project: Project, id: string): Layer =>
   project.scenes[0]!.layers.find((layer) => layer.id === id)!
 const problem = (project: Project): string => {
@@ -50,7 +52,7 @@ describe('a mask', () => {
     const [a, mask] = [itemOf(masked, 'a'), itemOf(masked, 'hole')]
     expect(mask.isMask).toBe(true)
     expect(a.isMask).toBe(false)
-    expect(a.masks.map(({ items, feather, inverted }) => [items[0], feather, inverted])).toEqual([
+    expect(masksOf(a).map(({ items, feather, inverted }) => [items[0], feather, inverted])).toEqual([
       [mask, 0, false],
     ])
   })
@@ -64,11 +66,11 @@ describe('a mask', () => {
       still('b', undefined, { parent: 'g' }),
     ])
     expect(problem(project)).toBe('')
-    expect(itemOf(project, 'a').masks).toHaveLength(1)
-    expect(itemOf(project, 'hole').masks).toEqual([])
+    expect(itemOf(project, 'a').veils).toHaveLength(1)
+    expect(itemOf(project, 'hole').veils).toEqual([])
     const sampler = compileScene(project.scenes[0]!, [])
     const [a, b] = sampleSceneInto(sampler, 0).filter(({ layer }) => ['a', 'b'].includes(layer.id))
-    expect(a!.masks).toBe(b!.masks)
+    expect(a!.veils).toBe(b!.veils)
   })
 
   it('that came, changed or went is known to what was sampled before', () => {
@@ -81,9 +83,9 @@ describe('a mask', () => {
     const moved = { ...through, layers: [{ ...plain[0]!, visible: false }, through.layers[1]!] }
     const third = compileScene(moved, [], { former: second })
     const a = sampleSceneInto(third, 0).find(({ layer }) => layer.id === 'a')!
-    expect(a.masks[0]!.layer.visible).toBe(false)
+    expect(masksOf(a)[0]!.layer.visible).toBe(false)
     const none = compileScene(before.scene, [], { former: third })
-    expect(sampleSceneInto(none, 0).map(({ isMask, masks }) => [isMask, masks.length])).toEqual([
+    expect(sampleSceneInto(none, 0).map(({ isMask, veils }) => [isMask, veils.length])).toEqual([
       [false, 0],
       [false, 0],
     ])

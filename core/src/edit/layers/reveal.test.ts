@@ -10,6 +10,7 @@ import {
   type DrawItem,
   type DrawItems,
   type Layer,
+  type MaskVeil,
   type PictureAsset,
   type Project,
 } from '../../scene/index.ts'
@@ -163,8 +164,8 @@ describe('panels', () => {
     const edgesAt = (seconds: number): number[][] => {
       const items = sampleSceneInto(sampler, at(seconds))
       return ['a', 'b', 'c'].map((id) => {
-        const { masks } = items.find(({ layer }) => layer.id === id)!
-        const [mask] = masks[0]!.items as readonly DrawItem[]
+        const { veils } = items.find(({ layer }) => layer.id === id)!
+        const [mask] = (veils[0] as MaskVeil).items as readonly DrawItem[]
         const { outline, matrix } = mask as DrawItems['path']
         return outline.vertices.flatMap(({ at: [x, y] }) => [...applyMatrix(matrix, x, y)])
       })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { edited, ids, key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import { EASE_BOTH } from '../../bend/index.ts'
-import { projectSchema, sceneAt, type Layer, type Project } from '../../scene/index.ts'
+import { projectSchema, sceneAt, type Layer, type MaskVeil, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import { revealThroughShape, type RevealShape } from '../index.ts'
 
@@ -24,7 +24,7 @@ const revealed = (
   )
 const masking = (project: Project, id: string, seconds: number) => {
   const item = sceneAt(project.scenes[0]!, at(seconds), project.bends).find(({ layer }) => layer.id === id)!
-  return item.masks[0]!.items[0]!
+  return (item.veils[0] as MaskVeil).items[0]!
 }
 
 describe('a reveal through a shape', () => {

@@ -7,7 +7,7 @@ import { copyMarkup } from './copyMarkup.ts'
 import { escapeText, type CssContext, type CssExportOptions, type Shell } from './cssContext.ts'
 import { drawnUses } from './drawnUses.ts'
 import { checkCharacters } from './pageLimits.ts'
-import { PageMasks } from './pageMasks.ts'
+import { PageVeils, throughVeils } from './pageVeils.ts'
 import { KeyframeSheet } from './keyframeSheet.ts'
 import { frameRules, PAUSE_MARKUP } from './pageFrame.ts'
 
@@ -27,7 +27,7 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
     const layers = new Map(written.layers.map((layer) => [layer.id, layer]))
     const shared = { project, library: project.bends, sheet, options, duration }
     const page = { ...shared, scene: written, layers, base, writeScene }
-    const masks = new PageMasks(written.size, `k${(scenes += 1)}-`, coverMarkup)
+    const veils = new PageVeils(written.size, `k${(scenes += 1)}-`, coverMarkup)
     const shells = new Map<string, Shell>()
     const uses = drawnUses(written)
       .filter(({ layer }) => isVisible(layer, layers))
@@ -36,10 +36,9 @@ export function exportCssPage(project: Project, scene: Scene, options: CssExport
         const markup = layerMarkup(layer, context)
         // What stands in a shown scene is counted again with that: a bound all the same.
         checkCharacters((characters += markup.length))
-        return { markup, through: masks.idsOf(layer, context) }
+        return { markup, veils: veils.of(layer, context) }
       })
-    const body = alike(uses).map(({ markup, through }) => masks.through(through, markup))
-    return [masks.markup(), ...body].filter(Boolean)
+    return [veils.masks(), ...throughVeils(uses, { within: 'page' })].filter(Boolean)
   }
   const writeScene = (shown: Scene, base: LayerClock): string => write(shown, base).join('')
   const body = write(scene, null)
@@ -76,24 +75,6 @@ ${body.join('\n')}
 function isVisible(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
   const parent = layer.parent === null ? undefined : layers.get(layer.parent)
   return layer.visible && (parent?.kind === 'group' ? isVisible(parent, layers) : true)
-}
-
-interface WrittenUse {
-  readonly markup: string
-  /** Ids of masks. */
-  readonly through: readonly string[]
-}
-
-/** What lies one upon another and is seen through the same masks is seen through them as one thing. */
-function alike(uses: readonly WrittenUse[]): WrittenUse[] {
-  const runs: WrittenUse[] = []
-  for (const use of uses) {
-    const last = runs.at(-1)
-    if (last && last.through.length > 0 && last.through.join() === use.through.join())
-      runs[runs.length - 1] = { ...last, markup: last.markup + use.markup }
-    else runs.push(use)
-  }
-  return runs
 }
 
 /** A layer's art in a chain of empty boxes, one or two for every layer it rides on: draw order stays free. */

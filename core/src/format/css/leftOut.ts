@@ -1,5 +1,5 @@
 import type { Layer } from '../../scene/index.ts'
-import { isPageMask } from './pageMasks.ts'
+import { isPageMask } from './pageVeils.ts'
 import { movesGradient } from './markup/gradientMarkup.ts'
 
 /** What a page cannot say of some layers of a scene, in words; none where it says all. */

@@ -1,12 +1,15 @@
 import type { Layer, LayerMask } from '../document.ts'
-import type { Aperture } from './aperture.ts'
 import type { Effects } from './effects.ts'
 import { gradientOf, type Gradient } from './gradient.ts'
 import { plainLine, type LineLook } from './line.ts'
 import type { Matrix } from '../matrix.ts'
 
-/** What something is seen through, ready to be drawn. */
-export interface ItemMask {
+/** Something that all of a group, or all of a shown scene, is seen through as one thing; a mask may be a layer's own. */
+export type Veil = MaskVeil | FrameVeil | EffectsVeil
+
+/** Only what another layer covers is seen, or only what it does not. */
+export interface MaskVeil {
+  readonly kind: 'mask'
   /** What covers; rewritten in place as it moves. */
   readonly items: readonly DrawBase[]
   readonly layer: Layer
@@ -17,6 +20,23 @@ export interface ItemMask {
   readonly feather: number
 }
 
+/** Only what lies within a rectangle is seen: the frame of a shown scene, cropped or not. */
+export interface FrameVeil {
+  readonly kind: 'frame'
+  /** From the rectangle's coordinates to the stage. */
+  readonly matrix: Matrix
+  /** x, y, width, height, px. */
+  readonly box: Float64Array
+}
+
+/** All of it is blurred and casts one shadow. */
+export interface EffectsVeil {
+  readonly kind: 'effects'
+  readonly effects: Effects
+  /** From the coordinates of the layer that says so to the stage. */
+  readonly matrix: Matrix
+}
+
 /** What all things to draw have. They lie in their own coordinates: pictures, rectangles and ellipses about their middle. */
 export interface DrawBase {
   readonly layer: Layer
@@ -24,8 +44,6 @@ export interface DrawBase {
   readonly use: Layer
   /** Whether it is that layer itself: no further copy, and no part of a scene shown. */
   readonly isOriginal: boolean
-  /** What it is seen through; null for nothing but the picture's own frame. */
-  readonly aperture: Aperture | null
   /** From the layer's coordinates to the stage. */
   readonly matrix: Matrix
   /** 0 … 1, with the groups' multiplied in. */
@@ -35,13 +53,11 @@ export interface DrawBase {
   /** Percent off each side: left, right, top, bottom. */
   readonly crop: Float64Array
   readonly effects: Effects
-  /** What it is seen through, its own first; the same list for all that stands in a masked group. */
-  masks: readonly ItemMask[]
+  /** What it is seen through, innermost first; the same list for all that stands in one group and has no mask of its own. */
+  veils: readonly Veil[]
   /** Whether it is a mask of others, and so not drawn itself. */
   isMask: boolean
 }
-
-export const NO_MASKS: readonly ItemMask[] = []
 
 /** How a shape is filled and stroked. */
 export interface Paint {

@@ -1,10 +1,12 @@
+import { parseColour } from '../../property/index.ts'
 import type { Layer, LayerKind } from '../document.ts'
 import { colour, pixels, type PropertyDefinition } from './propertyDefinition.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
-/** Kinds that are blurred and cast a shadow: those that draw one thing. */
-const KINDS: ReadonlySet<LayerKind> = new Set(['rectangle', 'ellipse', 'path', 'text', 'image', 'clip'])
-export const hasEffects = (kind: LayerKind): boolean => KINDS.has(kind)
+/** Whether a kind of layer is blurred and casts a shadow: all that is seen. */
+export const hasEffects = (kind: LayerKind): boolean => kind !== 'sound'
+/** Whether that is done to all that stands in it, as to one thing. */
+export const hasEffectsAsOne = (kind: LayerKind): boolean => kind === 'group' || kind === 'scene'
 
 /** Blur and shadow, px of the layer's own; both blurs are standard deviations. */
 export const EFFECTS: readonly PropertyDefinition[] = [
@@ -56,6 +58,14 @@ export function effectWriters(effects: Effects, { kind }: Layer, read: PropertyR
     read.list('shadow offset', effects.shadowOffset),
     read.list('shadow colour', effects.shadowColour),
   ]
+}
+
+/** Whether a layer is ever blurred, or ever casts a shadow. */
+export function isEverAffected({ kind, properties }: Layer): boolean {
+  if (!hasEffects(kind)) return false
+  const [blur, colour] = [properties['blur']!, properties['shadow colour']!]
+  if (blur.keys.length > 0 || colour.keys.length > 0 || blur.value !== 0) return true
+  return parseColour(colour.value as string)[3] > 0
 }
 
 export const hasShadow = ({ shadowColour }: Effects): boolean => shadowColour[3]! > 0

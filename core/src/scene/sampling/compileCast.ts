@@ -1,6 +1,6 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import type { Layer, Scene } from '../document.ts'
-import { NO_MASKS } from '../layers/drawBase.ts'
+import { NO_VEILS } from '../layers/veil.ts'
 import { identityMatrix } from '../matrix.ts'
 import { isCopied } from './copying.ts'
 import { homesOf, masksIn, type Homes } from './homes.ts'
@@ -20,8 +20,7 @@ export const sceneGround = (): Ground => ({
   pace: 1,
   share: 1,
   shown: true,
-  aperture: null,
-  masks: NO_MASKS,
+  veils: NO_VEILS,
   use: null,
   isOriginal: true,
 })
@@ -104,10 +103,11 @@ function insideOf(layer: Layer, { homes, making, outside }: HomeOptions): Inside
   }
   const scene = shownScene(layer, making.scenes)
   if (!scene) return null
-  const castOf = (showing: Ground): Cast => ({
-    ...compileCast(scene, frameGround(scene, showing, layer), making),
-    frame: scene,
-  })
+  const castOf = (showing: Ground): Cast => {
+    const ground = frameGround(showing, layer)
+    const veil = { kind: 'frame', matrix: ground.matrix, box: Float64Array.of(0, 0, ...scene.size) } as const
+    return { ...compileCast(scene, ground, making), frame: { scene, veil } }
+  }
   return { reach: [scene, ...reachOf(scene.layers, homesOf(scene), making.scenes)], castOf }
 }
 
@@ -131,12 +131,9 @@ export function shownScene({ kind, source }: Layer, scenes: readonly Scene[]): S
 }
 
 /** The frame of a scene about the middle of the layer that shows it. */
-function frameGround(scene: Scene, { aperture, use }: Ground, layer: Layer): Ground {
-  const matrix = identityMatrix()
+function frameGround({ use }: Ground, layer: Layer): Ground {
   return {
     ...sceneGround(),
-    matrix,
-    aperture: { matrix, box: Float64Array.of(0, 0, ...scene.size), within: aperture },
     use: use ?? layer,
     isOriginal: false,
   }

@@ -2,10 +2,10 @@ import { clamp } from '../../number/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
 import { valueInto } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
-import type { Scene } from '../document.ts'
-import type { ItemMask } from '../layers/drawBase.ts'
+import type { Layer, Scene } from '../document.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
 import { croppedBox } from '../layers/crop.ts'
+import type { MaskVeil, Veil } from '../layers/drawBase.ts'
 import { identityMatrix, multiplyInto } from '../matrix.ts'
 import { compileCast, sceneGround } from './compileCast.ts'
 import { copyCountAt, copyShare, copyTimeAt, placeCopy } from './copying.ts'
@@ -87,9 +87,9 @@ interface Sampling {
 
 function sampleTrack(track: Track, sampling: Sampling): void {
   // What was taken over from another sampler, and not moved in time, is as it was.
-  if (track.at === sampling.now && track.lit === track.within.masks) return
+  if (track.at === sampling.now && track.veiled === track.within.veils) return
   track.at = sampling.now
-  track.lit = track.within.masks
+  track.veiled = track.within.veils
   const { layer, within, copying, inside } = track
   const time = within.inner
   const inSpan = time >= layer.span[0] && time < layer.span[1]
@@ -131,40 +131,55 @@ function sampleShowing(track: Track, showing: Showing, time: number): void {
   valueInto(one, track.opacity, time)
   const share = clamp(one[0]! / 100, 0, 1) * within.share
   showing.share = copying ? share * copyShare(copying, showing.copy, time) : share
-  showing.masks = masksOf(track, showing)
+  showing.veils = veilsOf(track, showing)
+  if (showing.shown) for (const write of showing.writers) write(time)
   const { item } = showing
   if (!item) return
   item.shown = showing.shown
-  item.masks = showing.masks
+  item.veils = showing.veils
   item.isMask = track.isMask
   item.opacity = showing.share
   if (!item.shown) return
-  for (const write of showing.writers) write(time)
   showing.show?.(showing.inner / TICKS_PER_SECOND)
 }
 
-/** A layer's own mask and those of what it stands in, its own group's mask by itself not; the same list as long as they are the same. */
-function masksOf({ layer, within, mask, isMask }: Track, showing: Showing): readonly ItemMask[] {
-  if (isMask && within.masks.some((one) => one.layer === layer))
-    return within.masks.filter((one) => one.layer !== layer)
-  if (!mask) return within.masks
-  const { inverted, feather } = layer.mask!
-  const [known, ...others] = showing.masks
-  const isKnown =
-    known?.layer === mask.layer &&
-    known.of === layer.mask &&
-    others.length === within.masks.length &&
-    others.every((one, i) => one === within.masks[i])
-  if (isKnown) return showing.masks
+/** What a layer is seen through, or all that stands in it: its own first, then what it stands in, its own group's mask by itself not. */
+function veilsOf(track: Track, showing: Showing): readonly Veil[] {
+  const { layer, within, isMask } = track
+  const outer = isMask ? within.veils.filter((veil) => !isBy(veil, layer)) : within.veils
+  showing.mask = maskOf(track, showing.mask)
+  return listed(
+    showing.veils,
+    [showing.haze, showing.mask].filter((one) => one !== null),
+    outer.length === within.veils.length ? within.veils : outer,
+  )
+}
+
+const isBy = (veil: Veil, layer: Layer): boolean => veil.kind === 'mask' && veil.layer === layer
+
+/** The list of some veils and those around them: a known one, where it is the same. */
+function listed(known: readonly Veil[], own: readonly Veil[], outer: readonly Veil[]): readonly Veil[] {
+  if (own.length === 0) return outer
+  const isSame =
+    known.length === own.length + outer.length &&
+    known.every((veil, i) => veil === (i < own.length ? own[i] : outer[i - own.length]))
+  return isSame ? known : [...own, ...outer]
+}
+
+/** A layer's own mask; the one that is known, where it is the same. */
+function maskOf({ layer, mask }: Track, known: MaskVeil | null): MaskVeil | null {
+  if (!mask) return null
+  if (known?.layer === mask.layer && known.of === layer.mask) return known
+  const { inverted = false, feather = 0 } = layer.mask!
   const { item } = mask.showings[0]!
-  const own: ItemMask = {
+  return {
+    kind: 'mask',
     items: item ? [item] : [],
     layer: mask.layer,
     of: layer.mask!,
-    inverted: inverted === true,
-    feather: feather ?? 0,
+    inverted,
+    feather,
   }
-  return [own, ...within.masks]
 }
 
 const toMiddle = identityMatrix()
@@ -172,21 +187,22 @@ const toMiddle = identityMatrix()
 /** Samples what stands in a copy of a layer, at the time the copy shows. */
 function sampleCast({ ground, frame, tracks }: Cast, showing: Showing, sampling: Sampling): void {
   if (frame) {
-    const [width, height] = frame.size
+    const { scene, veil } = frame
+    const [width, height] = scene.size
     toMiddle[4] = -width / 2
     toMiddle[5] = -height / 2
     multiplyInto(ground.matrix, showing.matrix, toMiddle)
     ground.share = showing.share
-    ground.masks = showing.masks
-    ground.inner = shownTimeAt(frame, showing.inner)
-    ground.pace = isHeld(frame, showing.inner) ? 0 : showing.pace
+    ground.veils = listed(ground.veils, [veil], showing.veils)
+    ground.inner = shownTimeAt(scene, showing.inner)
+    ground.pace = isHeld(scene, showing.inner) ? 0 : showing.pace
     const { item } = showing
     if (item?.kind === 'scene') {
       item.size[0] = width
       item.size[1] = height
       const box = { x: 0, y: 0, width, height }
       const seen = croppedBox(item.crop, box) ?? box
-      ground.aperture!.box.set([seen.x, seen.y, seen.width, seen.height])
+      veil.box.set([seen.x, seen.y, seen.width, seen.height])
     }
   }
   for (const track of tracks) sampleTrack(track, sampling)

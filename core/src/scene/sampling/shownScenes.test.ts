@@ -43,14 +43,14 @@ describe('a scene as a layer', () => {
     expect(item!.use).toBe(layer)
     expect(item!.layer.id).toBe('hull')
     expect(item!.isOriginal).toBe(false)
-    expect([isWithin(item!.aperture, 301, 251), isWithin(item!.aperture, 299, 251)]).toEqual([true, false])
+    expect([isWithin(item!.veils, 301, 251), isWithin(item!.veils, 299, 251)]).toEqual([true, false])
   })
 
   it('is cropped by percent of its frame', () => {
     const boat = small('boat', layerWith('hull', {}))
     const layer = use('u', 'boat', { 'crop left': still('number', 50), 'crop bottom': still('number', 20) })
     const [item] = drawn(outer(layer), 0, [boat])
-    expect([...item!.aperture!.box]).toEqual([100, 0, 100, 80])
+    expect(item!.veils.map((veil) => veil.kind === 'frame' && [...veil.box])).toEqual([[100, 0, 100, 80]])
   })
 
   it('begins with its span, at 100 %, and holds its first and last frame outside', () => {
@@ -89,7 +89,7 @@ describe('a scene as a layer', () => {
       expect(items.map(({ matrix, opacity, shown }) => ({ matrix: [...matrix], opacity, shown }))).toEqual([
         { matrix: [...flat!.matrix].map((n) => expect.closeTo(n, 9) as unknown), opacity: 1, shown: true },
       ])
-      expect(items[0]!.aperture?.within?.within?.within).toBeNull()
+      expect(items[0]!.veils.map(({ kind }) => kind)).toEqual(['frame', 'frame', 'frame'])
     }
   })
 

@@ -1,13 +1,13 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, type CompiledProperty } from '../../property/index.ts'
 import type { Layer, Scene } from '../document.ts'
-import type { Aperture } from '../layers/aperture.ts'
 import { cropWriters, hasCrop } from '../layers/crop.ts'
-import { effectWriters, noEffects } from '../layers/effects.ts'
-import { NO_MASKS, type DrawBase, type ItemMask } from '../layers/drawBase.ts'
+import { effectWriters, hasEffectsAsOne, isEverAffected, noEffects } from '../layers/effects.ts'
+import type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Veil } from '../layers/drawBase.ts'
 import type { KindArt } from '../layers/layerKind.ts'
 import { LAYER_KIND_RECORDS, type DrawItem } from '../layers/layerKinds.ts'
 import { propertyReader, writesNothing, type PropertyWriter } from '../layers/propertyReader.ts'
+import { NO_VEILS } from '../layers/veil.ts'
 import { identityMatrix, type Matrix } from '../matrix.ts'
 import { compileCopying, type Copying } from './copying.ts'
 import { compileInnerTime, type InnerTime } from './layerTime.ts'
@@ -24,9 +24,8 @@ export interface Ground {
   /** Of opacity, 0 … 1. */
   share: number
   shown: boolean
-  readonly aperture: Aperture | null
-  /** What all that stands on it is seen through. */
-  masks: readonly ItemMask[]
+  /** What all that stands on it is seen through, innermost first. */
+  veils: readonly Veil[]
   /** The layer that shows the scene this is in; null in the sampled scene itself. */
   readonly use: Layer | null
   readonly isOriginal: boolean
@@ -38,6 +37,10 @@ export interface Showing extends Ground {
   readonly copy: number
   readonly item: DrawItem | null
   readonly writers: readonly PropertyWriter[]
+  /** What its own mask makes of it; null where it has none. */
+  mask: MaskVeil | null
+  /** What blurs all that stands in it; null where nothing ever does. */
+  readonly haze: EffectsVeil | null
   /** Writes the local time, s, of a source that plays; null for other kinds. */
   readonly show: ((seconds: number) => void) | null
   /** What stands in it and is drawn with it: a repeated group's layers, a shown scene's. */
@@ -79,8 +82,8 @@ export interface Track extends TrackPlace {
   mask: Track | null
   /** Whether it is a mask of others. */
   isMask: boolean
-  /** The masks of what it stands in, as it was sampled last. */
-  lit: readonly ItemMask[]
+  /** The veils of what it stands in, as it was sampled last. */
+  veiled: readonly Veil[]
   /** The scene time it was sampled at last, ticks; NaN before that. */
   at: number
 }
@@ -88,8 +91,8 @@ export interface Track extends TrackPlace {
 /** The layers on one ground. */
 export interface Cast {
   readonly ground: Ground
-  /** The scene whose frame the ground is; null where the ground is no frame of its own. */
-  readonly frame: Scene | null
+  /** The scene whose frame the ground is, and what is seen of that; null where the ground is no frame of its own. */
+  readonly frame: { readonly scene: Scene; readonly veil: FrameVeil } | null
   /** Parents before those that ride on them. */
   readonly tracks: readonly Track[]
   /** In the order they are drawn. */
@@ -112,7 +115,7 @@ export function makeTrack(place: TrackPlace, library: BendLibrary): Track {
     count: 1,
     mask: null,
     isMask: false,
-    lit: NO_MASKS,
+    veiled: NO_VEILS,
     at: NaN,
   }
   growTo(track, 1, library)
@@ -130,30 +133,33 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     layer,
     use: ground.use ?? layer,
     isOriginal: ground.isOriginal && showings.length === 0,
-    aperture: ground.aperture,
     matrix,
     opacity: 1,
     shown: true,
     crop: new Float64Array(4),
     effects: noEffects(),
-    masks: NO_MASKS,
+    veils: NO_VEILS,
     isMask: false,
   }
+  const haze: EffectsVeil | null =
+    hasEffectsAsOne(layer.kind) && isEverAffected(layer)
+      ? { kind: 'effects', effects: base.effects, matrix }
+      : null
   const { item, writers, show } = makeArt(base, library)
-  const { aperture, isOriginal } = base
   const showing: Showing = {
     matrix,
     inner: NaN,
     pace: 1,
     share: 1,
     shown: true,
-    masks: NO_MASKS,
-    aperture,
+    veils: NO_VEILS,
     use: ground.use,
-    isOriginal,
+    isOriginal: base.isOriginal,
     copy: showings.length,
     item,
     writers,
+    mask: null,
+    haze,
     show,
     cast: null,
   }
@@ -162,19 +168,19 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
 }
 
 function makeArt(base: DrawBase, library: BendLibrary): Pick<Showing, 'item' | 'writers' | 'show'> {
+  const { layer } = base
+  const read = propertyReader(layer, library)
+  const seen = [
+    ...(hasCrop(layer.kind) ? cropWriters(base.crop, read) : []),
+    ...effectWriters(base.effects, layer, read),
+  ].filter((one) => one !== writesNothing)
   // Each kind's art makes and writes its own kind of item, which the table's type says and a union forgets.
-  const art = LAYER_KIND_RECORDS[base.layer.kind].art as KindArt<DrawBase> | null
-  if (!art) return { item: null, writers: [], show: null }
-  const item = art.make(base, base.layer, library)
-  const read = propertyReader(base.layer, library)
-  const writers = [
-    ...art.writers(item, read),
-    ...(hasCrop(base.layer.kind) ? cropWriters(base.crop, read) : []),
-    ...effectWriters(base.effects, base.layer, read),
-  ]
+  const art = LAYER_KIND_RECORDS[layer.kind].art as KindArt<DrawBase> | null
+  if (!art) return { item: null, writers: seen, show: null }
+  const item = art.make(base, layer, library)
   return {
     item: item as DrawItem,
-    writers: writers.filter((one) => one !== writesNothing),
+    writers: [...art.writers(item, read).filter((one) => one !== writesNothing), ...seen],
     show: art.show ? (seconds) => art.show!(item, seconds) : null,
   }
 }

@@ -1,0 +1,139 @@
+import type { Layer, LayerMask, WhichCopies } from '../../scene/index.ts'
+import { boxTag, round, type CssContext } from './cssContext.ts'
+import { checkCharacters } from './pageLimits.ts'
+import { placedEffectStyle } from './placedEffectStyle.ts'
+
+/** What a layer of a page is seen through: a mask that is written once, or what blurs a group as one thing. */
+interface PageVeil {
+  /** The same for the same veil. */
+  readonly key: string
+  /** Of the element that stands around all that is seen through it. */
+  readonly style: string
+}
+
+/** A layer that masks another, and how. */
+interface PageMask {
+  readonly by: Layer
+  readonly of: LayerMask
+  /** Which copies of what stands around the mask. */
+  readonly copies: WhichCopies
+}
+
+/** What is drawn of a page, bottom first, with what it is seen through, innermost first. */
+export interface VeiledMarkup {
+  readonly markup: string
+  readonly veils: readonly PageVeil[]
+}
+
+/** Whether a page can say that a layer is seen through another: all but clips, which it has nothing for. */
+export const isPageMask = ({ kind }: Layer): boolean => kind !== 'clip'
+
+/** Writes what a layer draws, with all it rides on, as groups of a drawing. */
+type WriteCover = (layer: Layer, context: CssContext) => string
+
+/**
+ * The veils of one scene of a page, each written once. Masks are drawings in the scene's own coordinates, whose coverage
+ * (alpha) counts; what they mask stands in a box as large as the frame.
+ * Source: W3C, CSS Masking 1 (mask, mask-type), Filter Effects 1 (feComponentTransfer).
+ */
+export class PageVeils {
+  private readonly ids = new Map<string, string>()
+  private readonly effects = new Map<string, string>()
+  private readonly written: string[] = []
+  private characters = 0
+
+  /**
+   * @param size of the scene, px
+   * @param name what their ids begin with: no other scene's on the page may
+   */
+  constructor(
+    private readonly size: readonly [number, number],
+    private readonly name: string,
+    private readonly writeCover: WriteCover,
+  ) {}
+
+  /** What a layer is seen through, innermost first: its own mask, then what blurs and masks the groups it stands in, its own group's mask by itself not. */
+  of(layer: Layer, context: CssContext): readonly PageVeil[] {
+    const { layers, copies: all } = context
+    const masks: (PageMask | PageVeil)[] = []
+    const copies = new Map(all)
+    for (let at: Layer | undefined = layer; at;) {
+      if (at !== layer) {
+        const blurred = this.effectsOf(at, { ...context, copies: new Map(copies) })
+        if (blurred) masks.push(blurred)
+      }
+      copies.delete(at.id)
+      const by = at.mask && layers.get(at.mask.layer)
+      // One whose eye is shut masks nothing.
+      if (by?.visible && by !== layer && isPageMask(by))
+        masks.push({ by, of: at.mask!, copies: new Map(copies) })
+      const above: Layer | undefined = at.parent === null ? undefined : layers.get(at.parent)
+      at = above?.kind === 'group' ? above : undefined
+    }
+    // From the outermost inwards, as what is around a mask is not to be written in it again.
+    const veils: PageVeil[] = []
+    for (const one of masks.reverse()) veils.unshift('key' in one ? one : this.maskOf(one, context, veils))
+    return veils
+  }
+
+  /** All of them that are drawings, to stand before what they mask; empty for none. */
+  masks(): string {
+    return this.written.length > 0 ? `<svg aria-hidden="true">${this.written.join('')}</svg>` : ''
+  }
+
+  private effectsOf(group: Layer, context: CssContext): PageVeil | null {
+    const key = `${context.within} ${[group.id, ...[...context.copies].flat()].join(' ')}`
+    let style = this.effects.get(key)
+    if (style === undefined) this.effects.set(key, (style = placedEffectStyle(group, context)))
+    return style ? { key, style } : null
+  }
+
+  private maskOf({ by, of, copies }: PageMask, context: CssContext, around: readonly PageVeil[]): PageVeil {
+    const { inverted = false, feather = 0 } = of
+    const inside: CssContext = { ...context, copies, within: 'mask', shells: new Map() }
+    // What masks may be seen through others in turn.
+    const veils = this.of(by, inside).filter(({ key }) => !around.some((one) => one.key === key))
+    const which = [by.id, String(inverted), feather, ...[...copies].flat(), ...veils.map(({ key }) => key)]
+    const [width, height] = this.size
+    const veil = (id: string): PageVeil => ({
+      key: id,
+      style: `width:${width}px;height:${height}px;mask:url(#${id})`,
+    })
+    const known = this.ids.get(which.join(' '))
+    if (known) return veil(known)
+    const id = `${this.name}${this.ids.size + 1}`
+    this.ids.set(which.join(' '), id)
+    const cover = throughVeils([{ markup: this.writeCover(by, inside), veils }], inside).join('')
+    const soft = feather > 0 ? `<g style="filter:blur(${round(feather / 2)}px)">${cover}</g>` : cover
+    const frame = `x="0" y="0" width="${width}" height="${height}"`
+    const turned = inverted
+      ? `<filter id="${id}i" filterUnits="userSpaceOnUse" ${frame}><feComponentTransfer><feFuncA type="table" tableValues="1 0"/></feComponentTransfer></filter>`
+      : ''
+    // Through a group of its own that covers the frame, so that the filter sees all of that.
+    const all = inverted ? `<g filter="url(#${id}i)"><rect ${frame} fill="none"/>${soft}</g>` : soft
+    const mask = `${turned}<mask id="${id}" maskUnits="userSpaceOnUse" ${frame} style="mask-type:alpha">${all}</mask>`
+    checkCharacters((this.characters += mask.length))
+    this.written.push(mask)
+    return veil(id)
+  }
+}
+
+/** Writes what lies one upon another and is seen through the same veil in one element of that: as one thing. */
+export function throughVeils(
+  uses: readonly VeiledMarkup[],
+  context: Pick<CssContext, 'within'>,
+  depth = 0,
+): string[] {
+  const veilOf = ({ veils }: VeiledMarkup): PageVeil | undefined => veils[veils.length - 1 - depth]
+  const tag = boxTag(context)
+  const written: string[] = []
+  for (let from = 0; from < uses.length;) {
+    const veil = veilOf(uses[from]!)
+    let to = from + 1
+    while (veil && to < uses.length && veilOf(uses[to]!)?.key === veil.key) to += 1
+    const inner = veil ? throughVeils(uses.slice(from, to), context, depth + 1).join('') : uses[from]!.markup
+    written.push(veil ? `<${tag} style="${veil.style}">${inner}</${tag}>` : inner)
+    from = to
+  }
+  return written
+}
