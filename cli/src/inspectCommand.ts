@@ -1,3 +1,4 @@
+import { isMoving } from '@arrow-bend/core/property'
 import type { Layer, Project } from '@arrow-bend/core/scene'
 import { formatRate, formatTimecode, secondsOfTicks } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
@@ -18,10 +19,24 @@ export async function inspectCommand(args: readonly string[]): Promise<string> {
   return values.json ? `${JSON.stringify(facts, null, 2)}\n` : textOf(project)
 }
 
-const animated = (layer: Layer): { name: string; keys: number }[] =>
-  Object.entries(layer.properties)
-    .filter(([, { keys }]) => keys.length > 0)
-    .map(([name, { keys }]) => ({ name, keys: keys.length }))
+interface Animated {
+  readonly name: string
+  readonly keys: number
+  /** Live ones; left out where there are none. */
+  readonly patterns?: number
+}
+
+const animated = (layer: Layer): Animated[] =>
+  Object.entries(layer.properties).flatMap(([name, property]): Animated[] => {
+    if (!isMoving(property)) return []
+    const patterns = property.patterns?.filter(({ off }) => !off).length ?? 0
+    return [{ name, keys: property.keys.length, ...(patterns > 0 ? { patterns } : {}) }]
+  })
+
+const counted = (count: number, thing: string): string => `${count} ${thing}${count === 1 ? '' : 's'}`
+
+const movesOf = ({ name, keys, patterns = 0 }: Animated): string =>
+  `${name} (${[...(keys > 0 || patterns === 0 ? [`${keys} keys`] : []), ...(patterns > 0 ? [counted(patterns, 'pattern')] : [])].join(', ')})`
 
 function factsOf({ name, scenes, assets, bends }: Project): unknown {
   return {
@@ -55,7 +70,7 @@ function textOf(project: Project): string {
       `  ${scene.name}: ${width} × ${height} px, ${formatRate(scene.rate)} fps, ${formatTimecode(scene.duration, scene.rate)}`,
     )
     for (const layer of scene.layers) {
-      const moves = animated(layer).map(({ name, keys }) => `${name} (${keys} keys)`)
+      const moves = animated(layer).map(movesOf)
       lines.push(`    ${layer.name}, ${layer.kind}${moves.length > 0 ? `: ${moves.join(', ')}` : ''}`)
     }
   }

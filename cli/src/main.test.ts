@@ -137,6 +137,25 @@ describe('arrow-bend', () => {
     expect(faster.out.trimEnd().split('\n')).toHaveLength(721)
   })
 
+  it('samples live patterns with what the keys say, and their speed', async () => {
+    const project = everyKind() as { scenes: { layers: { properties: Record<string, object> }[] }[] }
+    const turn = project.scenes[0]!.layers[0]!.properties['turn']!
+    const pattern = { id: 'p', kind: 'sine', from: 0, to: 705_600_000, low: -10, high: 30 }
+    Object.assign(turn, { patterns: [{ ...pattern, frequency: 2, phase: 0.1, mode: 'replace' }] })
+    const folder = await mkdtemp(join(tmpdir(), 'bend-'))
+    const path = join(folder, 'patterns.json')
+    await writeFile(path, JSON.stringify(project))
+    const asked = ['--layer', 'Shape', '--property', 'turn', '--speed', '--rate', '24']
+    const { out } = await arrowBend('sample', path, ...asked)
+    for (const row of out.trimEnd().split('\n').slice(1)) {
+      const [, seconds, value, speed] = row.split(',').map(Number)
+      const angle = 2 * Math.PI * (2 * seconds! + 0.1)
+      expect(value).toBeCloseTo(10 + 20 * Math.sin(angle), 9)
+      expect(speed).toBeCloseTo(20 * 4 * Math.PI * Math.cos(angle), 7)
+    }
+    expect((await arrowBend('inspect', path)).out).toContain('turn (2 keys, 1 pattern)')
+  })
+
   it('says what a bend is at given times', async () => {
     const answer = await arrowBend('bend', 'power:2', '--at', '0,0.5,1')
     expect(answer).toEqual({ code: 0, out: 'u,progress,pace\n0,0,0\n0.5,0.25,1\n1,1,2\n', err: '' })

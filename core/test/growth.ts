@@ -2,30 +2,41 @@ import { performance } from 'node:perf_hooks'
 
 /** Time that the machine's own noise accounts for, ms. */
 const NOISE_MS = 4
+/** Runs after which what grows too fast is believed to. */
+const MOST_RUNS = 60
 
 /**
- * How many times as long work takes on eight times the input: 8 where time grows with the input, 64 where it grows with its
- * square. The shortest of several runs counts, so that what else the machine does matters little.
+ * Whether work on eight times the input takes fewer times as long as a bound: 8 times is a time that grows with the input,
+ * 64 times one that grows with its square. The shortest run of each counts, and both are run in turn until the bound is kept: what
+ * else the machine does makes a run longer, never shorter, so that it costs more runs and decides nothing.
  */
-export function growthOverEightfold<T>(
+export function growsLessThan<T>(
+  bound: number,
   make: (size: number) => T,
-  work: (input: T) => unknown,
-  size: number,
-): number {
+  { work, size }: { readonly work: (input: T) => unknown; readonly size: number },
+): boolean {
   const [small, large] = [make(size), make(8 * size)]
-  return (shortestMs(() => work(large)) + NOISE_MS) / (shortestMs(() => work(small)) + NOISE_MS)
+  let [shortest, longest] = [Infinity, Infinity]
+  for (let run = 0; run < MOST_RUNS; run += 1) {
+    shortest = Math.min(
+      shortest,
+      msOf(() => work(small)),
+    )
+    longest = Math.min(
+      longest,
+      msOf(() => work(large)),
+    )
+    if ((longest + NOISE_MS) / (shortest + NOISE_MS) < bound) return true
+  }
+  return false
 }
 
-function shortestMs(work: () => unknown): number {
-  let shortest = Infinity
-  for (let run = 0; run < 3; run += 1) {
-    const start = performance.now()
-    try {
-      work()
-    } catch {
-      // That it is refused is no matter here: how soon, is.
-    }
-    shortest = Math.min(shortest, performance.now() - start)
+function msOf(work: () => unknown): number {
+  const start = performance.now()
+  try {
+    work()
+  } catch {
+    // That it is refused is no matter here: how soon, is.
   }
-  return shortest
+  return performance.now() - start
 }

@@ -99,6 +99,8 @@ export {
 } from './outlines/vertices.ts'
 export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
+export { removePatterns, setPattern } from './patterns/patterns.ts'
+export { writePatterns, type WritePatterns, type WriteReport } from './patterns/writePatterns.ts'
 export { renameProject } from './scenes/projects.ts'
 export {
   byProperty,

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
-import { growthOverEightfold } from '../../test/growth.ts'
+import { growsLessThan } from '../../test/growth.ts'
 import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import { applyRecipe, addKeys } from '../edit/index.ts'
 import { ids, key, layerWith, projectOf, property } from '../../test/trials.ts'
@@ -64,7 +64,7 @@ const GROWING: [
 
 describe('readers of outside text', () => {
   it.each(GROWING)('take time that grows with the input alone: %s', (_what, make, read, size) => {
-    expect(growthOverEightfold(make, read, size)).toBeLessThan(20)
+    expect(growsLessThan(20, make, { work: read, size })).toBe(true)
   })
 
   it('takes rows of a table in as keys in time that grows with their number', () => {
@@ -74,7 +74,7 @@ describe('readers of outside text', () => {
       Array.from({ length: count }, (_, i) => ({ t: asTicks(((i + 1) * TICKS_PER_SECOND) / 24), value: i }))
     const work = (rows: ReturnType<typeof make>) =>
       applyRecipe(project, (draft) => addKeys(draft, ref, rows, ids()))
-    expect(growthOverEightfold(make, work, 400)).toBeLessThan(20)
+    expect(growsLessThan(20, make, { work, size: 400 })).toBe(true)
   })
 })
 

@@ -1,5 +1,5 @@
 import { LINEAR } from '../bend/index.ts'
-import { compiledOf, valueInto } from '../property/index.ts'
+import { compiledOf, playedValueInto } from '../property/index.ts'
 import { alongDegrees, makePlacing, type Layer } from '../scene/index.ts'
 import type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
 
@@ -37,7 +37,7 @@ export function playAlong(
     const shortest = i === 0 ? found : along + shortestTurn(found - along)
     const jumps = i > 0 && Math.abs(shortest - along) > CORNER
     along = shortest
-    valueInto(turned, turn, own)
+    playedValueInto(turned, turn, own)
     looks.push({ time, degrees: turned[0]! + along, jumps })
   }
   const keys = withoutLines(looks).flatMap(({ time, degrees, jumps }, i, kept): PlayedKey[] => {

@@ -4,7 +4,7 @@ import {
   compileProperty,
   outlineOfNumbers,
   unrollProperty,
-  valueInto,
+  playedValueInto,
   type CompiledProperty,
   type Outline,
   type Property,
@@ -40,7 +40,7 @@ export function playOutline(property: Property, options: PlayOptions): PlayedOut
     closed,
     width: compiled.width,
     moves: true,
-    numbersInto: (out, time) => valueInto(out, compiled, time),
+    numbersInto: (out, time) => playedValueInto(out, compiled, time),
   }
   return playOutlineLooks(reader, cornersOf(compiled), options)
 }

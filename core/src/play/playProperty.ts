@@ -5,10 +5,11 @@ import {
   PlaceSpan,
   storedValueAt,
   unrollProperty,
-  valueInto,
+  playedValueInto,
   type CompiledProperty,
   type Key,
   type Property,
+  isMoving,
 } from '../property/index.ts'
 import type { Ticks } from '../time/index.ts'
 import { playLooks } from './playLooks.ts'
@@ -22,8 +23,10 @@ import { straightPieces } from './straightPieces.ts'
  * @param property of any kind but an outline; a choice is numbered by the index of its values (`choiceValues`)
  */
 export function playProperty(property: Property, options: PlayOptions): PlayedTrack {
-  if (!options.clock.isSceneTime) return playRetimed(property, options)
   const { duration, library } = options
+  // What a pattern does to it can only be sampled.
+  if (!options.clock.isSceneTime || compiledOf(property, library).patterns.length > 0)
+    return playRetimed(property, options)
   const unrolled = unrollProperty(property, 0 as Ticks, duration, library).property
   const compiled = compileProperty(unrolled, NO_LINKS)
   const path = pathSpans(compiled)
@@ -45,7 +48,7 @@ const valuesOf = ({ keys, value }: Property): string[] =>
 
 function playRetimed(property: Property, options: PlayOptions): PlayedTrack {
   const compiled = compiledOf(property, options.library)
-  if (compiled.keys.length === 0) return { keys: valueKeys(compiled, options), path: null }
+  if (!isMoving(property)) return { keys: valueKeys(compiled, options), path: null }
   const timeAt = options.clock.timeAt
   if (property.kind === 'choice') {
     const values = valuesOf(property)
@@ -54,7 +57,7 @@ function playRetimed(property: Property, options: PlayOptions): PlayedTrack {
     }
     return playLooks(indexInto, 1, options)
   }
-  return playLooks((out, time) => valueInto(out, compiled, timeAt(time)), compiled.width, options)
+  return playLooks((out, time) => playedValueInto(out, compiled, timeAt(time)), compiled.width, options)
 }
 
 /** The spans of a place whose curved route can be followed by distance; null when it has none or cannot. */

@@ -6,6 +6,7 @@ import { liftCurve } from './spans/liftedCurve.ts'
 import { ColourMixer } from './mixers/colourMixer.ts'
 import type { Mixer } from './mixers/mixer.ts'
 import { GeometricMixer, NumericMixer } from './mixers/numericMixer.ts'
+import { compilePattern, type CompiledPattern } from './patterns/compilePattern.ts'
 import { PlaceSpan } from './spans/placeSpan.ts'
 import type { Key, Outside, Property } from './property.ts'
 import { resolveSmooth, type SmoothTrack } from './smooth/resolveSmooth.ts'
@@ -32,6 +33,8 @@ export interface CompiledProperty {
   readonly bends: readonly PlainBend[]
   readonly before: Outside
   readonly after: Outside
+  /** Its live patterns, those that are switched off left out. */
+  readonly patterns: readonly CompiledPattern[]
   /** The span found last, where the next search starts. */
   hint: number
 }
@@ -76,6 +79,9 @@ export function compileProperty(property: Property, library: BendLibrary): Compi
     bends,
     before: outsideRule(property, property.before),
     after: outsideRule(property, property.after),
+    patterns: (property.patterns ?? [])
+      .filter(({ off }) => !off)
+      .map((pattern) => compilePattern(pattern, property.mix)),
     hint: 0,
   }
 }

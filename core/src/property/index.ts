@@ -29,6 +29,21 @@ export { isOwnMirrorImage, mirrorKeys, type MirrorOptions } from './keys/mirrorK
 export { keysOfPieces, type PieceKeysOptions } from './keys/keysOfPieces.ts'
 export { orderKeys, withTime } from './keys/orderKeys.ts'
 export { numbersOfOutline, outlineOfNumbers, VERTEX_WIDTH } from './outlineNumbers.ts'
+export {
+  PATTERN_KINDS,
+  PATTERN_MODES,
+  type Pattern,
+  type PatternFade,
+  type PatternKind,
+  type PatternMode,
+} from './patterns/pattern.ts'
+export {
+  isMoving,
+  playedSpeedInto,
+  playedStoredValueAt,
+  playedValueAt,
+  playedValueInto,
+} from './patterns/playedValue.ts'
 export { pinRoutes } from './smooth/pinRoutes.ts'
 export { pinSmooth } from './smooth/pinSmooth.ts'
 export { PlaceSpan } from './spans/placeSpan.ts'

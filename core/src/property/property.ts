@@ -1,6 +1,7 @@
 import type { Bend } from '../bend/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import type { Ticks } from '../time/index.ts'
+import type { Pattern } from './patterns/pattern.ts'
 
 export type PropertyKind = 'number' | 'pair' | 'place' | 'turn' | 'colour' | 'outline' | 'choice'
 
@@ -63,6 +64,8 @@ export interface Property {
   readonly after?: Outside
   /** A position that is played by the layer's `position x` and `position y` instead. */
   readonly split?: true
+  /** Live patterns on top of what the keys say, in their order; of kinds that go by few numbers. */
+  readonly patterns?: readonly Pattern[]
 }
 
 /** How many numbers a value of a kind is written with; 0 for kinds that are not written as a few numbers. */

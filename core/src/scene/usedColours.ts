@@ -4,9 +4,10 @@ import type { Scene } from './document.ts'
 export function usedColours({ layers, background }: Scene, most: number): readonly string[] {
   const found = new Set<string>()
   for (const { properties } of layers) {
-    for (const { kind, keys, value } of Object.values(properties)) {
+    for (const { kind, keys, value, patterns = [] } of Object.values(properties)) {
       if (kind !== 'colour') continue
-      for (const colour of keys.length > 0 ? keys.map((key) => key.value) : [value]) {
+      const said = keys.length > 0 ? keys.map((key) => key.value) : [value]
+      for (const colour of [...said, ...patterns.flatMap(({ low, high }) => [low, high])]) {
         found.add(String(colour))
         if (found.size >= most) return [...found]
       }

@@ -2,7 +2,8 @@ import type { Draft } from 'immer'
 import { EASE_BOTH, LINEAR } from '../../src/bend/index.ts'
 import * as edit from '../../src/edit/index.ts'
 import type { Project } from '../../src/scene/index.ts'
-import { SCENE, type Draw, anyTicks, pair, one, layerOf, layersOf, ofKind } from './draw.ts'
+import { PATTERN_KINDS, PATTERN_MODES } from '../../src/property/index.ts'
+import { SCENE, propertyOf, type Draw, anyTicks, pair, one, layerOf, layersOf, ofKind } from './draw.ts'
 
 export type Recipe = (draft: Draft<Project>, draw: Draw) => unknown
 
@@ -47,6 +48,28 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
   setPartBend: (d, w) =>
     edit.setPartBend(d, { scene: SCENE, layer: layerOf(w) }, one(w, [null, EASE_BOTH, LINEAR])),
   showNumber: (d, w) => edit.showNumber(d, { scene: SCENE, layer: layerOf(w) }),
+  setPattern: (d, w) => {
+    const [from, colours] = [anyTicks(w), w.pick(3) === 0]
+    edit.setPattern(d, propertyOf(w), {
+      id: one(w, ['p', 'q', w.text()]),
+      kind: one(w, PATTERN_KINDS),
+      from,
+      to: anyTicks(w),
+      low: colours ? '#102030' : w.number(),
+      high: colours ? 'white' : w.number(),
+      frequency: w.number(),
+      phase: w.number(),
+      mode: one(w, [...PATTERN_MODES, undefined]),
+      seed: w.number(),
+      fade: w.number(),
+      unevenHeight: w.number(),
+      bend: w.bend(),
+      ...one(w, [{}, { component: 0 as const }, { direction: 'across' as const }]),
+      ...one(w, [{}, { fadeIn: { length: anyTicks(w), bend: w.bend() } }]),
+    })
+  },
+  removePatterns: (d, w) => edit.removePatterns(d, propertyOf(w), one(w, [undefined, ['p']])),
+  writePatterns: (d, w) => edit.writePatterns(d, propertyOf(w), { within: w.number(), makeId: w.makeId }),
   setCrops: (d, w) => {
     const crops = { [one(w, ['left', 'right', 'top', 'bottom'])]: w.number(), top: w.number() }
     const options = { crops, autoKey: w.pick(2) === 0, makeId: w.makeId }

@@ -7,6 +7,7 @@ import { BadEdit } from '../badEdit.ts'
 import { currentValue, shifted } from '../currentValue.ts'
 import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { layerTicks } from '../layerTicks.ts'
+import { withPatterns } from '../patterns/patterns.ts'
 import { findProperty, sceneIn, type MakeId, type PropertyRef } from '../refs.ts'
 import { withoutKeys } from './removeKeys.ts'
 
@@ -98,12 +99,12 @@ function shiftAll(property: Property, time: Ticks, value: Value, library: BendLi
   }
 }
 
-/** Takes all keys of a property away, keeping the value shown at a scene time. */
+/** Takes all keys and patterns of a property away, keeping the value its keys say at a scene time. */
 export function clearAnimation(draft: Draft<Project>, ref: PropertyRef, sceneTime: Ticks): void {
   const time = layerTicks(draft, ref, sceneTime)
   editProperty(draft, ref, (property, library) =>
-    property.keys.length === 0
+    property.keys.length === 0 && !property.patterns
       ? property
-      : { ...property, keys: [], value: currentValue(property, time, library) },
+      : withPatterns({ ...property, keys: [], value: currentValue(property, time, library) }, []),
   )
 }

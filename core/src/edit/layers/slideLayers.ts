@@ -1,9 +1,10 @@
 import type { Draft } from 'immer'
 import { timedKeys, type Property } from '../../property/index.ts'
-import type { Project } from '../../scene/index.ts'
+import type { Layer, Project } from '../../scene/index.ts'
 import { asTicks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { undrafted } from '../editProperty.ts'
+import { editProperty, undrafted } from '../editProperty.ts'
+import { retimedPattern } from '../patterns/patterns.ts'
 import { slipSource } from './slipSource.ts'
 import { moveKeys } from '../timing/moveKeys.ts'
 import { layerIn, type KeyRef } from '../refs.ts'
@@ -30,12 +31,29 @@ export function slideLayers(
     }
     if (part === 'bar') slipSource(draft, ref, byTicks)
     if (part === 'keys') slipSource(draft, ref, -byTicks)
-    if (part !== 'bar') moveKeys(draft, allKeys(draft, ref), byTicks)
+    if (part !== 'bar') slideMotion(draft, ref, byTicks)
   }
 }
 
+/** Slides all keys of a layer, and all its patterns with them. */
+function slideMotion(draft: Draft<Project>, ref: LayerRef, byTicks: number): void {
+  const before = Object.entries(undrafted<Layer>(layerIn(draft, ref)).properties)
+  moveKeys(draft, allKeys(draft, ref), byTicks)
+  for (const [property, { patterns }] of before)
+    if (patterns)
+      editProperty(draft, { ...ref, property }, (given) => ({
+        ...given,
+        patterns: patterns.map((one) => retimedPattern(one, (time) => time + byTicks)),
+      }))
+}
+
+interface LayerRef {
+  readonly scene: string
+  readonly layer: string
+}
+
 /** Every key with a time of a layer. */
-export function allKeys(draft: Draft<Project>, ref: { scene: string; layer: string }): KeyRef[] {
+export function allKeys(draft: Draft<Project>, ref: LayerRef): KeyRef[] {
   return Object.entries(layerIn(draft, ref).properties).flatMap(([property, drafted]) =>
     timedKeys(undrafted<Property>(drafted)).map((key) => ({ ...ref, property, key: key.id })),
   )

@@ -57,6 +57,10 @@ export function becomePath(
       throw new BadEdit(
         `The size of “${layer.name}” is mixed by equal ratios, which vertices left of its middle cannot be. Nothing was changed.`,
       )
+    if ([layer.properties['size'], layer.properties['corner']].some((one) => one?.patterns))
+      throw new BadEdit(
+        `A live pattern moves the size of “${layer.name}”. Write it as keys first. Nothing was changed.`,
+      )
     const source = (name: string): Property => pinSmooth(layer.properties[name]!, () => true, library)
     const sources: Sources = {
       size: source('size'),

@@ -13,6 +13,7 @@ import {
   valueInto,
   type CompiledProperty,
   type Key,
+  type Pattern,
   type Property,
 } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
@@ -20,6 +21,7 @@ import type { Layer, Project } from '../../scene/index.ts'
 import { asTicks, BadTime } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, makeLawful, undrafted } from '../editProperty.ts'
+import { withPatterns } from '../patterns/patterns.ts'
 import { joinAxes } from './joinAxes.ts'
 import { layerIn, sceneIn, type MakeId } from '../refs.ts'
 import { seenTime, type SeenTime } from '../seenTime.ts'
@@ -78,9 +80,16 @@ export function splitPosition(
     const [x, y] = both.map((axis) => compileProperty(axis, library)) as [CompiledProperty, CompiledProperty]
     return { made: both, error: largestGap(compiled, x, y, seen) }
   })
-  layer.properties['position'] = { ...place, keys: [], split: true } as Draft<Property>
-  layer.properties['position x'] = axes[0] as Draft<Property>
-  layer.properties['position y'] = axes[1] as Draft<Property>
+  const { patterns = [] } = place
+  if (patterns.some(({ direction }) => direction))
+    throw new BadEdit(
+      `A pattern of “${layer.name}” goes along its route, which X and Y have none of. Write it as keys first. Nothing was changed.`,
+    )
+  const bare = withPatterns(place, [])
+  layer.properties['position'] = { ...bare, keys: [], split: true } as Draft<Property>
+  const parts = axes.map((axis, i) => withPatterns(axis, patternsOfAxis(patterns, i)))
+  layer.properties['position x'] = parts[0] as Draft<Property>
+  layer.properties['position y'] = parts[1] as Draft<Property>
   return { keys: axes[0].keys.length + axes[1].keys.length, error }
 }
 
@@ -109,11 +118,18 @@ export function joinPosition(
     const made = makeLawful(joinAxes(position, axes), { library })
     return { made, error: largestGap(compileProperty(made, library), compiledX, compiledY, seen) }
   })
-  layer.properties['position'] = joined as Draft<Property>
+  const patterns = [x, y].flatMap((axis, component) =>
+    (axis.patterns ?? []).map((one): Pattern => ({ ...one, id: makeId(), component: component as 0 | 1 })),
+  )
+  layer.properties['position'] = withPatterns(joined, patterns) as Draft<Property>
   delete layer.properties['position x']
   delete layer.properties['position y']
   return { keys: joined.keys.length, error }
 }
+
+/** The patterns of a place that move one of its axes, as that one's own. */
+const patternsOfAxis = (patterns: readonly Pattern[], axis: number): Pattern[] =>
+  patterns.flatMap(({ component, ...one }) => (component === undefined || component === axis ? [one] : []))
 
 interface Attempt<T> {
   readonly made: T

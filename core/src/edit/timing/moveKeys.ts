@@ -4,6 +4,7 @@ import type { Project } from '../../scene/index.ts'
 import { asTicks, frameTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperties, editProperty } from '../editProperty.ts'
+import { retimedPattern, withPatternsAlong } from '../patterns/patterns.ts'
 import { layerIn, sceneIn, type KeyRef } from '../refs.ts'
 
 export interface MoveReport {
@@ -56,7 +57,7 @@ export function moveKeys(draft: Draft<Project>, refs: readonly KeyRef[], byTicks
   editProperties(draft, refs, (property, { keys }) => {
     const moved = withTimes(property, ({ id, t }) => (keys.has(id) ? t + byTicks : undefined))
     replaced += moved.replaced
-    return moved.property
+    return withPatternsAlong(moved.property, property, keys, (time) => time + byTicks)
   })
   return { replaced }
 }
@@ -86,9 +87,10 @@ export function rippleKeys(draft: Draft<Project>, { scene, layers, from, byTicks
     const { name, properties } = layerIn(draft, { scene, layer })
     for (const property of Object.keys(properties)) {
       editProperty(draft, { scene, layer, property }, (given) => {
+        const later = ripplePatterns(given, from, byTicks)
         const timed = given.keys.filter(({ timeless }) => !timeless)
         const first = timed.findIndex(({ t }) => t >= from)
-        if (first < 0 || byTicks === 0) return given
+        if (first < 0 || byTicks === 0) return later
         const before = timed[first - 1]
         if (before && timed[first]!.t + byTicks <= before.t) {
           throw new BadEdit(
@@ -96,8 +98,16 @@ export function rippleKeys(draft: Draft<Project>, { scene, layers, from, byTicks
           )
         }
         const start = timed[first]!.t
-        return withTimes(given, ({ t }) => (t >= start ? t + byTicks : undefined)).property
+        return withTimes(later, ({ t }) => (t >= start ? t + byTicks : undefined)).property
       })
     }
   }
+}
+
+/** A property whose patterns that begin at a moment or later are shifted. */
+function ripplePatterns(property: Property, from: number, byTicks: number): Property {
+  if (!property.patterns?.some((one) => one.from >= from) || byTicks === 0) return property
+  const shifted = (time: number): number => time + byTicks
+  const patterns = property.patterns.map((one) => (one.from >= from ? retimedPattern(one, shifted) : one))
+  return { ...property, patterns }
 }

@@ -14,6 +14,7 @@ import type { Project } from '../../scene/index.ts'
 import { asTicks, snapToFrame, type FrameRate, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { editProperties, undrafted } from '../editProperty.ts'
+import { withPatternsAlong } from '../patterns/patterns.ts'
 import { withTimes, type MoveReport } from './moveKeys.ts'
 import { byProperty, findProperty, type KeyRef } from '../refs.ts'
 
@@ -54,7 +55,7 @@ export function stretchKeys(
     })
     replaced += stretched.replaced
     if (!snapTo) keepInLine(stretched.property, marks)
-    return stretched.property
+    return withPatternsAlong(stretched.property, property, keys, exact)
   })
   return { replaced }
 }

@@ -1,4 +1,5 @@
 import type { PlayedTrack } from '../../play/index.ts'
+import { isMoving, type CompiledProperty } from '../../property/index.ts'
 import {
   compileCopying,
   copyCountAt,
@@ -55,4 +56,5 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
   return `<${tag} style="${style}">${inner}</${tag}>`
 }
 
-const isStill = (copying: Copying): boolean => Object.values(copying).every(({ keys }) => keys.length === 0)
+const isStill = (copying: Copying): boolean =>
+  !Object.values(copying).some(({ property }: CompiledProperty) => isMoving(property))

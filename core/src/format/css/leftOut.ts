@@ -1,3 +1,4 @@
+import { isMoving } from '../../property/index.ts'
 import type { Layer } from '../../scene/index.ts'
 import { isPageMask } from './pageVeils.ts'
 import { movesGradient } from './markup/gradientMarkup.ts'
@@ -22,7 +23,7 @@ export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
 function isDashedInPart({ properties }: Layer): boolean {
   const isSet = (name: string, usual: number): boolean => {
     const property = properties[name]
-    return property !== undefined && (property.keys.length > 0 || property.value !== usual)
+    return property !== undefined && (isMoving(property) || property.value !== usual)
   }
   const isDashed = isSet('dash', 0) || isSet('dash gap', 0)
   return isDashed && (isSet('trim start', 0) || isSet('trim end', 100))
@@ -31,7 +32,7 @@ function isDashedInPart({ properties }: Layer): boolean {
 /** Whether where the lines or parts of a text stand changes while it plays. */
 function isSetAnew({ kind, properties }: Layer): boolean {
   if (kind !== 'text') return false
-  const moves = (...names: string[]): boolean => names.some((name) => properties[name]!.keys.length > 0)
+  const moves = (...names: string[]): boolean => names.some((name) => isMoving(properties[name]!))
   if (moves('alignment', 'paragraph width', 'line height', 'parts')) return true
   const isMeasured = properties['paragraph width']!.value !== 0 || properties['parts']!.value !== 'whole'
   return isMeasured && moves('font size', 'weight', 'letter spacing', 'part pivot')

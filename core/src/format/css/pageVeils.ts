@@ -95,10 +95,9 @@ export class PageVeils {
     const veils = this.of(by, inside).filter(({ key }) => !around.some((one) => one.key === key))
     const which = [by.id, String(inverted), feather, ...[...copies].flat(), ...veils.map(({ key }) => key)]
     const [width, height] = this.size
-    const veil = (id: string): PageVeil => ({
-      key: id,
-      style: `width:${width}px;height:${height}px;mask:url(#${id})`,
-    })
+    // A box of the page is as large as its mask; a group of a drawing has no size.
+    const sized = context.within === 'page' ? `width:${width}px;height:${height}px;` : ''
+    const veil = (id: string): PageVeil => ({ key: id, style: `${sized}mask:url(#${id})` })
     const known = this.ids.get(which.join(' '))
     if (known) return veil(known)
     const id = `${this.name}${this.ids.size + 1}`

@@ -1,4 +1,4 @@
-import { compiledOf, valueInto } from '../../property/index.ts'
+import { compiledOf, playedValueInto, isMoving } from '../../property/index.ts'
 import {
   compileCopying,
   identityMatrix,
@@ -33,7 +33,7 @@ export function placedEffectStyle(group: Layer, context: CssContext): string {
   const matrix = identityMatrix()
   const placedInto = (out: Float64Array, sceneTime: number): void => {
     const time = options.clock.timeAt(sceneTime)
-    effects.forEach((one, i) => valueInto(into[i]!, one, time))
+    effects.forEach((one, i) => playedValueInto(into[i]!, one, time))
     place(matrix, sceneTime)
     const [a, b, c, d] = matrix as unknown as [number, number, number, number]
     const grows = Math.sqrt(Math.abs(a * d - b * c))
@@ -41,7 +41,7 @@ export function placedEffectStyle(group: Layer, context: CssContext): string {
     given.set([blur * grows, spread * grows, a * x + c * y, b * x + d * y])
     finely(out, given)
   }
-  const isStill = effects.every(({ keys }) => keys.length === 0) && isStillPlaced(group, context)
+  const isStill = !effects.some(({ property }) => isMoving(property)) && isStillPlaced(group, context)
   const track = keyframesOf(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), WITHIN)
   return context.sheet.style([{ property: 'filter', track, write: filterText }])
 }
@@ -79,7 +79,7 @@ function placeOf(layer: Layer, context: CssContext): (out: Matrix, sceneTime: nu
 function isStillPlaced(layer: Layer, context: CssContext): boolean {
   return chainOf(layer, context).every(({ id, properties, turnAlongRoute }) => {
     const moves = ['turn', 'scale', 'copy turn', 'copy scale'].some(
-      (name) => (properties[name]?.keys.length ?? 0) > 0,
+      (name) => properties[name] !== undefined && isMoving(properties[name]),
     )
     return !moves && turnAlongRoute === undefined && !context.copies.has(id)
   })

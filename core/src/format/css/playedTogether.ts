@@ -1,4 +1,4 @@
-import { compiledOf, valueInto } from '../../property/index.ts'
+import { compiledOf, playedValueInto, isMoving } from '../../property/index.ts'
 import type { Layer } from '../../scene/index.ts'
 import { playOptions, WITHIN, type CssContext } from './cssContext.ts'
 import { keyframesOf, type Track } from './keyframes.ts'
@@ -46,10 +46,10 @@ export function playedTogether(
   }))
   const into = (out: Float64Array, sceneTime: number): void => {
     const time = options.clock.timeAt(sceneTime)
-    for (const part of parts) valueInto(part.into, part.compiled, time)
+    for (const part of parts) playedValueInto(part.into, part.compiled, time)
     write(out, given)
   }
-  const isStill = properties.every(({ keys }) => keys.length === 0)
+  const isStill = !properties.some(isMoving)
   const first = new Float64Array(width)
   into(first, 0)
   return {

@@ -1,9 +1,9 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import {
   compileProperty,
-  speedInto,
+  playedSpeedInto,
   storedValueAt,
-  valueInto,
+  playedValueInto,
   VERTEX_WIDTH,
   type CompiledProperty,
   type Property,
@@ -71,11 +71,11 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
     let row = `${frame},${secondsOfTicks(sceneTime)}`
     if (chosen) row += `,${quoted(String(storedValueAt(compiled, time)))}`
     else {
-      valueInto(value, compiled, time)
+      playedValueInto(value, compiled, time)
       for (let i = 0; i < value.length; i += 1) row += `,${value[i]!}`
     }
     if (speeds) {
-      speedInto(pace, compiled, time)
+      playedSpeedInto(pace, compiled, time)
       const passing = clock ? clock.paceAt(sceneTime) : 1
       for (let i = 0; i < pace.length; i += 1) {
         const seen = pace[i]! * passing

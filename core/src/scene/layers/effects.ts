@@ -1,4 +1,4 @@
-import { parseColour } from '../../property/index.ts'
+import { parseColour, isMoving } from '../../property/index.ts'
 import type { Layer, LayerKind } from '../document.ts'
 import { colour, pixels, type PropertyDefinition } from './propertyDefinition.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
@@ -64,7 +64,7 @@ export function effectWriters(effects: Effects, { kind }: Layer, read: PropertyR
 export function isEverAffected({ kind, properties }: Layer): boolean {
   if (!hasEffects(kind)) return false
   const [blur, colour] = [properties['blur']!, properties['shadow colour']!]
-  if (blur.keys.length > 0 || colour.keys.length > 0 || blur.value !== 0) return true
+  if (isMoving(blur) || isMoving(colour) || blur.value !== 0) return true
   return parseColour(colour.value as string)[3] > 0
 }
 

@@ -1,4 +1,4 @@
-import type { Property } from '../../property/index.ts'
+import { isMoving, type Property } from '../../property/index.ts'
 import { LAYER_KINDS, type Layer, type LayerKind } from '../document.ts'
 import { vertexPartDefinition, vertexPartsIn } from '../outline/vertexParts.ts'
 import { COPIES } from './copies.ts'
@@ -69,8 +69,8 @@ export function setsOf(kind: LayerKind): readonly PropertySet[] {
 function isUsed({ properties }: Layer, { name, value: before }: PropertyDefinition): boolean {
   const property = properties[name]
   if (!property) return false
-  const { keys, value } = property
-  if (keys.length > 0) return true
+  const { value } = property
+  if (isMoving(property)) return true
   return Array.isArray(value) && Array.isArray(before)
     ? value.some((part, i) => part !== before[i])
     : value !== before

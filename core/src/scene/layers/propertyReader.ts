@@ -3,9 +3,10 @@ import {
   compiledOf,
   outlineOfNumbers,
   storedValueAt,
-  valueInto,
+  playedValueInto,
   type CompiledProperty,
   type Outline,
+  isMoving,
 } from '../../property/index.ts'
 import type { Layer } from '../document.ts'
 import { outlineReader, type OutlineReader } from '../outline/outlineReader.ts'
@@ -30,7 +31,7 @@ export const writesNothing: PropertyWriter = () => undefined
 /** The layer must come from a valid document. */
 export function propertyReader({ properties }: Layer, library: BendLibrary): PropertyReader {
   const compiled = (name: string): CompiledProperty => compiledOf(properties[name]!, library)
-  const moves = (name: string): boolean => properties[name]!.keys.length > 0
+  const moves = (name: string): boolean => isMoving(properties[name]!)
   const once = (name: string, writer: PropertyWriter): PropertyWriter => {
     if (moves(name)) return writer
     writer(0)
@@ -39,12 +40,12 @@ export function propertyReader({ properties }: Layer, library: BendLibrary): Pro
   return {
     list: (name, out) => {
       const track = compiled(name)
-      return once(name, (time) => valueInto(out, track, time))
+      return once(name, (time) => playedValueInto(out, track, time))
     },
     number: (name, write) => {
       const track = compiled(name)
       return once(name, (time) => {
-        valueInto(one, track, time)
+        playedValueInto(one, track, time)
         write(one[0]!)
       })
     },

@@ -3,8 +3,9 @@ import {
   compiledOf,
   numbersOfOutline,
   outlineOfNumbers,
-  valueInto,
+  playedValueInto,
   type Outline,
+  isMoving,
 } from '../../property/index.ts'
 import type { Layer } from '../document.ts'
 import { placeOfPart, vertexPartOf, vertexPartsIn } from './vertexParts.ts'
@@ -33,7 +34,7 @@ export function outlineReader(
     closed: ((property.keys[0]?.value ?? property.value) as Outline).closed,
     width: compiled.width,
     moves: property.keys.length > 0,
-    numbersInto: (out, time) => valueInto(out, compiled, time),
+    numbersInto: (out, time) => playedValueInto(out, compiled, time),
   }
 }
 
@@ -43,10 +44,10 @@ function splitReader(properties: Layer['properties'], rest: Outline, library: Be
   const lanes = vertexPartsIn(properties).map((name) => ({
     at: placeOfPart(vertexPartOf(name)!),
     compiled: compiledOf(properties[name]!, library),
-    moves: properties[name]!.keys.length > 0,
+    moves: isMoving(properties[name]!),
   }))
   const write = ({ at, compiled }: (typeof lanes)[number], out: Float64Array, time: number): void => {
-    valueInto(one, compiled, time)
+    playedValueInto(one, compiled, time)
     out[at] = one[0]!
   }
   for (const lane of lanes) if (!lane.moves) write(lane, numbers, 0)

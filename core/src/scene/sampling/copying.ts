@@ -1,6 +1,6 @@
 import { clamp } from '../../number/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
-import { compiledOf, valueInto, type CompiledProperty } from '../../property/index.ts'
+import { compiledOf, playedValueInto, type CompiledProperty } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer } from '../document.ts'
 import { identityMatrix, multiplyInto, powerInto, transformInto, type Matrix } from '../matrix.ts'
@@ -47,7 +47,7 @@ const step = identityMatrix()
 const power = identityMatrix()
 
 const numberAt = (property: CompiledProperty, time: number): number => {
-  valueInto(one, property, time)
+  playedValueInto(one, property, time)
   return one[0]!
 }
 
@@ -68,8 +68,8 @@ export function copyTimeAt({ delay }: Copying, k: number, time: number): number 
  */
 export function placeCopy(matrix: Matrix, copying: Copying, k: number, time: number): void {
   if (k === 0) return
-  valueInto(offset, copying.offset, time)
-  valueInto(pivot, copying.pivot, time)
+  playedValueInto(offset, copying.offset, time)
+  playedValueInto(pivot, copying.pivot, time)
   place[0] = pivot[0]! + offset[0]!
   place[1] = pivot[1]! + offset[1]!
   scale.fill(numberAt(copying.scale, time))

@@ -1,5 +1,11 @@
 import type { BendLibrary } from '../../bend/index.ts'
-import { compiledOf, speedInto, valueInto, type CompiledProperty } from '../../property/index.ts'
+import {
+  compiledOf,
+  playedSpeedInto,
+  playedValueInto,
+  type CompiledProperty,
+  isMoving,
+} from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import { LOCAL_TIME, playedProperty } from '../layers/localTime.ts'
@@ -13,21 +19,21 @@ export type InnerTime = CompiledProperty | null
 
 export function compileInnerTime(layer: Layer, library: BendLibrary): InnerTime {
   const local = layer.properties[LOCAL_TIME.name]
-  if (!local || (layer.kind === 'group' && local.keys.length === 0 && local.value === 0)) return null
+  if (!local || (layer.kind === 'group' && !isMoving(local) && local.value === 0)) return null
   return compiledOf(playedProperty(layer, LOCAL_TIME.name), library)
 }
 
 /** Ticks inside a layer at its own layer time; a fraction of a tick where its local time says so. */
 export function innerTimeAt(inner: InnerTime, time: number): number {
   if (!inner) return time
-  valueInto(one, inner, time)
+  playedValueInto(one, inner, time)
   return one[0]! * TICKS_PER_SECOND
 }
 
 /** Time inside a layer that goes by in a unit of its own layer time. */
 export function innerPaceAt(inner: InnerTime, time: number): number {
   if (!inner) return 1
-  speedInto(one, inner, time)
+  playedSpeedInto(one, inner, time)
   return one[0]!
 }
 
@@ -90,7 +96,7 @@ function delayStep(layer: Layer, library: BendLibrary, copy: number): ClockStep[
   const copying = copy > 0 ? compileCopying(layer, library) : null
   if (!copying) return []
   const paceAt = (time: number): number => {
-    speedInto(one, copying.delay, time)
+    playedSpeedInto(one, copying.delay, time)
     return 1 - copy * one[0]!
   }
   return [{ timeAt: (time) => copyTimeAt(copying, copy, time), paceAt }]

@@ -3,7 +3,7 @@ import {
   compiledOf,
   directionInto,
   speedInto,
-  valueInto,
+  playedValueInto,
   type CompiledProperty,
 } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
@@ -48,7 +48,7 @@ function positionTrack({ properties }: Layer, library: BendLibrary): PositionTra
   if (!place.split) {
     const compiled = compiledOf(place, library)
     return {
-      valueInto: (out, time) => valueInto(out, compiled, time),
+      valueInto: (out, time) => playedValueInto(out, compiled, time),
       directionInto: (out, time) => directionInto(out, compiled, time),
     }
   }
@@ -57,7 +57,7 @@ function positionTrack({ properties }: Layer, library: BendLibrary): PositionTra
   return {
     valueInto: (out, time) => {
       for (let i = 0; i < axes.length; i += 1) {
-        valueInto(one, axes[i]!, time)
+        playedValueInto(one, axes[i]!, time)
         out[i] = one[0]!
       }
     },
@@ -114,9 +114,9 @@ export function alongDegrees({ position: track, along }: Placing, time: number):
 /** Writes a layer's own matrix at a moment, toward what it rides on. */
 export function ownMatrixInto(out: Matrix, placing: Placing, time: number): void {
   placing.position.valueInto(position, time)
-  valueInto(pivot, placing.pivot, time)
-  valueInto(scale, placing.scale, time)
-  valueInto(turn, placing.turn, time)
+  playedValueInto(pivot, placing.pivot, time)
+  playedValueInto(scale, placing.scale, time)
+  playedValueInto(turn, placing.turn, time)
   const turnDegrees = placing.along === null ? turn[0]! : turn[0]! + alongDegrees(placing, time)
   transformInto(out, { position, pivot, scale, turnDegrees })
 }

@@ -1,6 +1,6 @@
 import { clamp } from '../../number/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
-import { valueInto } from '../../property/index.ts'
+import { playedValueInto } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
@@ -128,7 +128,7 @@ function sampleShowing(track: Track, showing: Showing, time: number): void {
   ownMatrixInto(showing.matrix, track.placing, time)
   if (copying) placeCopy(showing.matrix, copying, showing.copy, time)
   multiplyInto(showing.matrix, onto.matrix, showing.matrix)
-  valueInto(one, track.opacity, time)
+  playedValueInto(one, track.opacity, time)
   const share = clamp(one[0]! / 100, 0, 1) * within.share
   showing.share = copying ? share * copyShare(copying, showing.copy, time) : share
   showing.veils = veilsOf(track, showing)

@@ -1,4 +1,4 @@
-import { compiledOf, valueInto } from '../../property/index.ts'
+import { compiledOf, playedValueInto } from '../../property/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import { GAIN } from '../layers/gain.ts'
@@ -39,7 +39,7 @@ function heardIn({ tracks }: Cast, library: BendLibrary, within: string): Soundi
 function heardOf({ layer, showings, within }: Track, library: BendLibrary, id: string): Sounding | null {
   const { kind, source, properties, heardAtAnySpeed } = layer
   if ((kind !== 'clip' && kind !== 'sound') || !source || !('asset' in source)) return null
-  valueInto(one, compiledOf(properties[GAIN.name]!, library), within.inner)
+  playedValueInto(one, compiledOf(properties[GAIN.name]!, library), within.inner)
   return {
     id,
     asset: source.asset,

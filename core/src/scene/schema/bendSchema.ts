@@ -1,17 +1,8 @@
 import * as z from 'zod/mini'
-import './schemaWords.ts'
 import { FAMILIES, hasLift, type Bend, type FamilyName, type PlainBend } from '../../bend/index.ts'
 import { LIMITS } from './limits.ts'
+import { amount, share } from './schemaParts.ts'
 
-const AMOUNTS = `numbers lie from ${formatted(-LIMITS.magnitude)} to ${formatted(LIMITS.magnitude)}`
-export const amount = z
-  .number()
-  .check(z.minimum(-LIMITS.magnitude, AMOUNTS), z.maximum(LIMITS.magnitude, AMOUNTS))
-function formatted(number: number): string {
-  return number.toLocaleString('en').replace('-', '−')
-}
-
-const share = z.number().check(z.minimum(0), z.maximum(1))
 const offset = z.readonly(z.tuple([amount, amount]))
 export const through = z.enum(['corner', 'joined', 'smooth'])
 

@@ -18,7 +18,8 @@ import {
   propertyNameSchema,
   SCENE_FIELDS,
 } from './projectSchema.ts'
-import { checkProperty, KEY_FIELDS, PROPERTY_FIELDS, propertySchema, type Tell } from './propertySchema.ts'
+import { checkProperty, KEY_FIELDS, PROPERTY_FIELDS, propertySchema } from './propertySchema.ts'
+import type { Tell } from './schemaParts.ts'
 
 type Fields = Readonly<Record<string, ZodMiniType>>
 /** Words for where something is, from the outside in (a layer's name, a property's, a key's number); asked for in trouble only. */

@@ -1,5 +1,5 @@
 import type { Layer, LayerKind } from '../document.ts'
-import type { Tell } from './propertySchema.ts'
+import type { Tell } from './schemaParts.ts'
 
 /** Kinds whose coverage masks: what draws one thing by itself. */
 const MASKING: ReadonlySet<LayerKind> = new Set(['rectangle', 'ellipse', 'path', 'text', 'image', 'clip'])

@@ -9,6 +9,11 @@ export const LIMITS = {
   /** Things a scene may draw: its layers with their copies, and all that the scenes in it draw. */
   drawn: 20_000,
   keysOfProperty: 20_000,
+  patternsOfProperty: 50,
+  /** Of a pattern, Hz. */
+  frequency: 10_000,
+  /** How fast a sine dies or grows, 1/s. */
+  fade: 1_000,
   nodesOfBend: 500,
   verticesOfOutline: 5_000,
   /** Numbers one value may have: an outline's vertices, seven each. */

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini'
 import type { Outline, Property } from '../../property/index.ts'
 import { isFrameRate, MOST_TICKS, type Ticks } from '../../time/index.ts'
-import { amount, libraryBendSchema } from './bendSchema.ts'
+import { libraryBendSchema } from './bendSchema.ts'
 import {
   LAYER_KINDS,
   LAYER_LABELS,
@@ -21,7 +21,8 @@ import { vertexPartOf, vertexPartsIn } from '../outline/vertexParts.ts'
 import { checkMasks, withMasksRiding } from './checkMasks.ts'
 import { LIMITS } from './limits.ts'
 import { checkSceneUses, mostCopies } from './sceneUses.ts'
-import { colourSchema, idSchema, propertySchema, tellIn, ticksSchema, type Tell } from './propertySchema.ts'
+import { propertySchema, tellIn } from './propertySchema.ts'
+import { amount, colourSchema, idSchema, ticksSchema, type Tell } from './schemaParts.ts'
 
 export const nameSchema = z
   .string()
@@ -96,6 +97,8 @@ export function checkLayer(
     tell(['heardAtAnySpeed'], `a layer of kind ${layerKind} is not heard`)
   if (properties['copies'] && mostCopies(properties['copies']) > LIMITS.copies)
     tell(['properties', 'copies'], `there can be ${LIMITS.copies.toLocaleString('en')} copies at most`)
+  if (properties['copies']?.patterns?.length)
+    tell(['properties', 'copies'], 'how many copies there are takes no patterns')
   const split = properties['position']?.split ? SPLIT_POSITION : []
   for (const { name, kind, choices } of [...propertiesOf(layerKind), ...split]) {
     const found = properties[name]

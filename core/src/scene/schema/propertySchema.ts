@@ -1,13 +1,9 @@
 import * as z from 'zod/mini'
-import { isColour, type Outline, type Property, type PropertyKind } from '../../property/index.ts'
-import { MOST_TICKS, type Ticks } from '../../time/index.ts'
-import { amount, bendSchema, through } from './bendSchema.ts'
+import type { Outline, Property, PropertyKind } from '../../property/index.ts'
+import { bendSchema, through } from './bendSchema.ts'
 import { LIMITS } from './limits.ts'
-
-export const idSchema = z.string().check(z.minLength(1), z.maxLength(64))
-export const ticksSchema = z
-  .int()
-  .check(z.minimum(-MOST_TICKS), z.maximum(MOST_TICKS)) as unknown as z.ZodMiniType<Ticks>
+import { checkPatterns, patternsSchema } from './patternSchema.ts'
+import { amount, colourSchema, idSchema, ticksSchema, type Tell } from './schemaParts.ts'
 
 const point = z.readonly(z.tuple([amount, amount]))
 const arm = z.strictObject({ angle: amount, length: amount })
@@ -21,8 +17,6 @@ const outline = z.strictObject({
   closed: z.boolean(),
   vertices: z.readonly(z.array(vertex).check(z.minLength(2), z.maxLength(LIMITS.verticesOfOutline))),
 })
-
-export const colourSchema = z.string().check(z.maxLength(100), z.refine(isColour, 'not a colour'))
 
 function recordOfKinds<T>(make: (kind: PropertyKind) => T): Readonly<Record<PropertyKind, T>> {
   return {
@@ -83,10 +77,8 @@ export const PROPERTY_FIELDS = recordOfKinds((kind) => ({
   before: z.optional(outside),
   after: z.optional(outside),
   split: z.optional(z.literal(true)),
+  patterns: z.optional(patternsSchema(kind)),
 }))
-
-/** Tells of something wrong at a path below what is looked at. */
-export type Tell = (path: readonly (string | number)[], message: string) => void
 
 /** What a property has to keep beyond the form of its fields. */
 export function checkProperty(property: Property, tell: Tell): void {
@@ -95,6 +87,8 @@ export function checkProperty(property: Property, tell: Tell): void {
   if (property.split && kind === 'outline' && property.keys.length > 0)
     tell(['keys'], 'an outline that is split has none of its own: its vertices have')
   checkKeys(property, tell)
+  if (property.patterns)
+    checkPatterns(kind, property.patterns, (path, message) => tell(['patterns', ...path], message))
   if (kind === 'outline') checkOutlines(property, tell)
 }
 

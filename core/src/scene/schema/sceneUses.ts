@@ -1,7 +1,7 @@
 import type { Property } from '../../property/index.ts'
 import type { Layer, Project, Scene } from '../document.ts'
 import { LIMITS } from './limits.ts'
-import type { Tell } from './propertySchema.ts'
+import type { Tell } from './schemaParts.ts'
 
 /** The most copies a property ever asks for, as far as its values say; 1 at least. */
 export function mostCopies({ value, keys }: Property): number {

@@ -1,6 +1,6 @@
 import { compileBend, type BendLibrary, type UnitCurve } from '../../bend/index.ts'
 import { clamp } from '../../number/index.ts'
-import { compiledOf, storedValueAt, valueInto, type CompiledProperty } from '../../property/index.ts'
+import { compiledOf, storedValueAt, playedValueInto, type CompiledProperty } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer } from '../document.ts'
 import { opacity, pixels, type PropertyDefinition } from '../layers/propertyDefinition.ts'
@@ -129,7 +129,7 @@ export function compilePartMoves(
 
 const one = new Float64Array(1)
 const numberAt = (property: CompiledProperty, time: number): number => {
-  valueInto(one, property, time)
+  playedValueInto(one, property, time)
   return one[0]!
 }
 
@@ -175,7 +175,7 @@ export function partPivotInto(
   { x, y, width }: TextLine,
   { fontSize, time }: { readonly fontSize: number; readonly time: number },
 ): void {
-  valueInto(out, share, time)
+  playedValueInto(out, share, time)
   out[0] = x + (width * out[0]!) / 100
   out[1] = y + fontSize * (out[1]! / 100 - ASCENT)
 }
@@ -191,11 +191,11 @@ export function partLookInto(
   { fontSize, time }: { readonly fontSize: number; readonly time: number },
 ): void {
   partPivotInto(pivot, moves, part, { fontSize, time })
-  valueInto(place, moves.offset, time)
+  playedValueInto(place, moves.offset, time)
   place[0] = place[0]! + pivot[0]!
   place[1] = place[1]! + pivot[1]!
-  valueInto(scale, moves.scale, time)
+  playedValueInto(scale, moves.scale, time)
   transformInto(out.matrix, { position: place, pivot, scale, turnDegrees: numberAt(moves.turn, time) })
   out.opacity = clamp(numberAt(moves.opacity, time) / 100, 0, 1)
-  valueInto(out.fill, moves.fill, time)
+  playedValueInto(out.fill, moves.fill, time)
 }

@@ -1,4 +1,5 @@
 import { clamp } from '../../../number/index.ts'
+import { isMoving } from '../../../property/index.ts'
 import type { Bounds, Layer } from '../../../scene/index.ts'
 import { round, trackOf, type CssContext } from '../cssContext.ts'
 
@@ -53,5 +54,5 @@ const isEverCropped = (layer: Layer): boolean => SIDES.some((side) => isUsed(lay
 
 function isUsed(layer: Layer, name: string): boolean {
   const property = layer.properties[name]!
-  return property.keys.length > 0 || property.value !== 0
+  return isMoving(property) || property.value !== 0
 }

@@ -1,4 +1,4 @@
-import { srgbOf } from '../../../property/index.ts'
+import { isMoving, srgbOf } from '../../../property/index.ts'
 import {
   boxAboutMiddle,
   drawnStops,
@@ -49,9 +49,11 @@ export function gradientMarkup(layer: Layer, context: CssContext): GradientMarku
 /** Whether a shape's gradient is another later on, which the page does not show. */
 export function movesGradient({ properties }: Layer): boolean {
   const parts = gradientPartsIn(properties)
-  const box = ['size', 'outline'].some((name) => properties[name]?.keys.length || properties[name]?.split)
+  const box = ['size', 'outline'].some(
+    (name) => properties[name] && (isMoving(properties[name]) || properties[name].split),
+  )
   return (
     parts.length > 0 &&
-    (box || [...parts, 'gradient', 'gradient mix'].some((name) => properties[name]!.keys.length > 0))
+    (box || [...parts, 'gradient', 'gradient mix'].some((name) => isMoving(properties[name]!)))
   )
 }

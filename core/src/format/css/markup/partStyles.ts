@@ -1,4 +1,5 @@
 import { playProperty } from '../../../play/index.ts'
+import { isMoving } from '../../../property/index.ts'
 import {
   compilePartMoves,
   partPivotInto,
@@ -39,7 +40,7 @@ export function partStyles(
     const track = (name: string, within: number): Track => {
       const property = layer.properties[name]!
       // What stands still is the same at any time.
-      if (property.keys.length === 0) return keyframesOf(playProperty(property, ground), within)
+      if (!isMoving(property)) return keyframesOf(playProperty(property, ground), within)
       return keyframesOf(playProperty(property, { ...ground, within, clock }), within)
     }
     partPivotInto(pivot, moves, part, { fontSize, time: begins })

@@ -1,4 +1,4 @@
-import { compiledOf, storedValueAt, valueAt } from '../../../property/index.ts'
+import { compiledOf, storedValueAt, playedValueAt } from '../../../property/index.ts'
 import {
   readsRightToLeft,
   textBounds,
@@ -69,7 +69,7 @@ interface PartedLook extends TextLook {
 
 /** How a text is set at a layer time. */
 function lookAt({ properties }: Layer, { library }: CssContext, time: number): PartedLook {
-  const number = (name: string): number => valueAt(compiledOf(properties[name]!, library), time)[0]!
+  const number = (name: string): number => playedValueAt(compiledOf(properties[name]!, library), time)[0]!
   const word = (name: string): string => String(storedValueAt(compiledOf(properties[name]!, library), time))
   return {
     text: '',

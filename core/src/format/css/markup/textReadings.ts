@@ -1,4 +1,4 @@
-import { compiledOf, storedValueAt, valueAt } from '../../../property/index.ts'
+import { compiledOf, storedValueAt, playedValueAt, isMoving } from '../../../property/index.ts'
 import { countedText, NUMBER_MARK, type Layer, type Separator } from '../../../scene/index.ts'
 import { playOptions, type CssContext } from '../cssContext.ts'
 import type { Track } from '../keyframes.ts'
@@ -13,7 +13,7 @@ export function textReadings(layer: Layer, context: CssContext): ShownChoice[] {
   const contents = choicesOf(layer, 'content', context)
   const readAt = readerOf(layer, context)
   if (!contents.some(({ value }) => value.includes(NUMBER_MARK))) return contents
-  if (NUMBER.every((name) => properties[name]!.keys.length === 0)) return [{ value: readAt(0), shown: '' }]
+  if (NUMBER.every((name) => !isMoving(properties[name]!))) return [{ value: readAt(0), shown: '' }]
   const { frame } = playOptions(layer, context)
   const { duration } = context
   const count = Math.ceil(duration / frame)
@@ -57,8 +57,8 @@ function readerOf(layer: Layer, context: CssContext): (sceneTime: number) => str
     const time = clock.timeAt(sceneTime)
     return countedText({
       content: String(storedValueAt(content!, time)),
-      number: valueAt(number!, time)[0]!,
-      decimals: valueAt(decimals!, time)[0]!,
+      number: playedValueAt(number!, time)[0]!,
+      decimals: playedValueAt(decimals!, time)[0]!,
       separator: String(storedValueAt(separator!, time)) as Separator,
     })
   }
