@@ -10,13 +10,13 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['toPath', 'copies', 'reveal', 'nest', 'apart', 'openShown', 'inner'],
     ['byLetters', 'byWords', 'byLines', 'asWhole', 'showNumber'],
     ['crop', 'frameMove', 'fitFrame', 'fillFrame', 'ownSize', 'plain', 'replacePicture'],
-    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'selectAll'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'retime', 'stagger', 'loop', 'patterns', 'selectAll'],
     ['remove'],
   ],
   lane: [
     ['key', 'openLanes', 'graphs', 'laneKeys'],
     ['copyValue', 'resetValue', 'proportions', 'splitAxes'],
-    ['copy', 'paste', 'reverse', 'thereAndBack', 'loop', 'clearAnimation'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'loop', 'patterns', 'clearAnimation'],
   ],
   key: [
     ['bend4', 'bend1', 'bend5', 'bend6'],

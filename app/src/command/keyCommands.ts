@@ -1,9 +1,7 @@
-import type { Draft } from 'immer'
 import { toast } from '../ui/toast.ts'
 import { removalOf, spansOf, type Removal } from '@arrow-bend/core/choose'
 import {
   findProperty,
-  healKeys,
   nudgeKeys,
   removeKeys,
   removeLayers,
@@ -12,7 +10,7 @@ import {
   toggleKey,
   type KeyRef,
 } from '@arrow-bend/core/edit'
-import { layerById, type Layer, type Project, type Scene } from '@arrow-bend/core/scene'
+import { layerById, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -206,13 +204,19 @@ export function useKeyCommands({
     tell(document.apply('Keys staggered', useOrdering().stagger(keys)))
   }
 
-  const takeAway = (draft: Draft<Project>, keys: readonly KeyRef[]): void => {
-    const onRoute = ({ property }: KeyRef): boolean => property === 'position'
-    healKeys(draft, keys.filter(onRoute), playback.time)
-    removeKeys(
-      draft,
-      keys.filter((key) => !onRoute(key)),
-      playback.time,
+  /** Takes keys away; of a route the others are bent so that it goes on where it went. */
+  const takeAway = async (keys: readonly KeyRef[]): Promise<void> => {
+    const [onRoute, others] = [true, false].map((is) =>
+      keys.filter(({ property }) => (property === 'position') === is),
+    ) as [KeyRef[], KeyRef[]]
+    const heal = onRoute.length > 0 ? (await import('./seldomEdits.ts')).healKeys : null
+    document.apply(
+      keys.length > 1 ? 'Keys removed' : 'Key removed',
+      (draft) => {
+        heal?.(draft, onRoute, playback.time)
+        removeKeys(draft, others, playback.time)
+      },
+      () => selection.clear(),
     )
   }
 
@@ -221,12 +225,7 @@ export function useKeyCommands({
     const removal = removalOf(scene, selection.state)
     if (!removal) toast('Select a key, a span, a lane or a layer first.')
     else if (removal.kind === 'nothing') toast(removal.why)
-    else if (removal.kind === 'keys')
-      document.apply(
-        removal.keys.length > 1 ? 'Keys removed' : 'Key removed',
-        (draft) => takeAway(draft, removal.keys),
-        () => selection.clear(),
-      )
+    else if (removal.kind === 'keys') void takeAway(removal.keys)
     else removeChosenLayers(scene, removal)
   }
   const removeChosenLayers = (

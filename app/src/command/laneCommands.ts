@@ -6,12 +6,13 @@ import {
   setValueAt,
   type PropertyRef,
 } from '@arrow-bend/core/edit'
-import { timedKeys, type Property, type Value } from '@arrow-bend/core/property'
+import { isMoving, timedKeys, type Property, type Value } from '@arrow-bend/core/property'
 import { definitionOf, layerById, vertexPartOf } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { useSelection } from '../session/selection/selection.ts'
+import { useSidePanel } from '../session/view/sidePanel.ts'
 import type { CommandRuns, CommandWords } from './command.ts'
 
 /** Commands on whole lanes: the properties that are selected. */
@@ -44,6 +45,13 @@ export const LANE_COMMANDS = {
     label: 'Copy the value of the selected property here, as text',
     group: 'Keys',
   },
+  patterns: {
+    name: 'Patterns…',
+    shown: [],
+    chords: [],
+    label: 'Lay a pattern on the selected property: waves, chance, or a bend again and again',
+    group: 'Keys',
+  },
   proportions: {
     name: 'Keep proportions, or not',
     shown: [],
@@ -65,6 +73,7 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
   const playback = usePlayback()
   const selection = useSelection()
   const preferences = usePreferences()
+  const panel = useSidePanel()
 
   const lanes = (): { readonly ref: PropertyRef; readonly property: Property }[] =>
     selection.properties.flatMap((ref) => {
@@ -87,7 +96,7 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
     })
   const clear = (): void =>
     withLanes((chosen) => {
-      const refs = chosen.filter(({ property }) => property.keys.length > 0).map(({ ref }) => ref)
+      const refs = chosen.filter(({ property }) => isMoving(property)).map(({ ref }) => ref)
       if (refs.length === 0) toast('Nothing is animated here.')
       else
         document.apply(
@@ -127,6 +136,7 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
     clearAnimation: clear,
     resetValue: reset,
     copyValue,
+    patterns: () => panel.show('patterns'),
     proportions: () => {
       preferences.keepProportions = !preferences.keepProportions
       toast(

@@ -8,9 +8,7 @@ import {
   pasteKeys,
   pasteTargets,
   removeKeys,
-  repeatKeys,
   reverseKeys,
-  thereAndBack,
   type KeyClip,
   type KeyRef,
   type MakeId,
@@ -130,13 +128,14 @@ export function useReuseActions(): ReuseActions {
   }
 
   const again: ReuseActions['again'] = (times = 1, gap = 0) => {
-    withKeys((keys) =>
+    withKeys(async (keys) => {
+      const { repeatKeys } = await import('./seldomEdits.ts')
       tell(
         document.apply('Keys repeated', (draft) =>
           repeatKeys(draft, keys, { times, gap: asTicks(Math.round(gap)), makeId: document.makeId }),
         ),
-      ),
-    )
+      )
+    })
   }
   const reverse: ReuseActions['reverse'] = () => {
     withKeys((keys) => tell(document.apply('Keys reversed', (draft) => reverseKeys(draft, keys))))
@@ -144,13 +143,14 @@ export function useReuseActions(): ReuseActions {
   /** From the end of the effective keys to a playhead that stands later, ticks. */
   const toLaterPlayhead = (): number => Math.max(0, playback.time - (effective.range?.[1] ?? playback.time))
   const back: ReuseActions['thereAndBack'] = (gap = toLaterPlayhead()) => {
-    withKeys((keys) =>
+    withKeys(async (keys) => {
+      const { thereAndBack } = await import('./seldomEdits.ts')
       tell(
         document.apply('Keys added backwards', (draft) =>
           thereAndBack(draft, keys, { gap: asTicks(Math.round(gap)), makeId: document.makeId }),
         ),
-      ),
-    )
+      )
+    })
   }
   const toPlayhead: ReuseActions['toPlayhead'] = () => {
     withKeys((keys) => {

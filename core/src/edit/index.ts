@@ -99,6 +99,13 @@ export {
 } from './outlines/vertices.ts'
 export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
 export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
+export {
+  newPattern,
+  phaseOfStart,
+  swingsOf,
+  withWholeSwings,
+  type PatternStart,
+} from './patterns/newPattern.ts'
 export { removePatterns, setPattern } from './patterns/patterns.ts'
 export { writePatterns, type WritePatterns, type WriteReport } from './patterns/writePatterns.ts'
 export { renameProject } from './scenes/projects.ts'
@@ -110,7 +117,8 @@ export {
   type MakeId,
   type PropertyRef,
 } from './refs.ts'
-export { healKeys, removeKeys, type HealReport } from './keys/removeKeys.ts'
+export { healKeys, type HealReport } from './keys/healKeys.ts'
+export { removeKeys } from './keys/removeKeys.ts'
 export { repeatKeys, thereAndBack, type Repeat } from './timing/repeatKeys.ts'
 export {
   moveRoutes,

@@ -7,6 +7,7 @@ import {
   type Property,
 } from '@arrow-bend/core/property'
 import { isCrowded, together } from './crowding.ts'
+import { patternLine } from './patternLine.ts'
 import {
   COARSE_GAP,
   GAP,
@@ -42,6 +43,8 @@ export interface LanePicture {
   /** Before the first key and after the last. */
   readonly outside: string
   readonly ramp: SpanDrawing['ramp']
+  /** What is seen where patterns move it, a fine line. */
+  readonly patterns: string
 }
 
 export interface LaneDrawing {
@@ -118,7 +121,10 @@ function drawLaneAnew(
   )
   const ends = [beads[0]?.x ?? 0, beads[beads.length - 1]?.x ?? 0] as const
   return {
-    picture: pictureOf(spans, ends, width),
+    picture: {
+      ...pictureOf(spans, ends, width),
+      patterns: patternLine(compiled, { xOf, width, coarse }),
+    },
     spans,
     beads: crowded ? thinned(inView) : inView,
     first: ends[0],
@@ -130,7 +136,7 @@ function pictureOf(
   spans: readonly SpanDrawing[],
   [first, last]: readonly [number, number],
   width: number,
-): LanePicture {
+): Omit<LanePicture, 'patterns'> {
   const lines = { ribbon: '', hold: '', steps: '' }
   let areas = ''
   for (const { area, teeth, look, line } of spans) {

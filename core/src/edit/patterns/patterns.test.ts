@@ -8,13 +8,15 @@ import {
   type Pattern,
   type Property,
 } from '../../property/index.ts'
-import { projectSchema, type Project } from '../../scene/index.ts'
+import { definitionOf, projectSchema, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import {
   becomePath,
   clearAnimation,
   joinPosition,
   moveKeys,
+  newPattern,
+  phaseOfStart,
   removePatterns,
   reverseKeys,
   rippleKeys,
@@ -22,6 +24,8 @@ import {
   slideLayers,
   splitPosition,
   stretchKeys,
+  swingsOf,
+  withWholeSwings,
   writePatterns,
   type WriteReport,
 } from '../index.ts'
@@ -267,5 +271,41 @@ describe('a pattern written as keys', () => {
       }),
       { numRuns: 25 },
     )
+  })
+})
+
+describe('a new pattern', () => {
+  const definitions = ['turn', 'position', 'scale', 'opacity', 'fill', 'corner'].map((name) =>
+    definitionOf('rectangle', name)!,
+  )
+
+  it.each(PATTERN_KINDS)('%s is lawful on every kind of property, and is seen there', (kind) => {
+    for (const definition of definitions) {
+      const { name, value } = definition
+      const made = newPattern({ id: 'p', kind, definition, value, from: at(1), to: at(4) })
+      const project = edited(projectOf([layerWith('a', {})]), (draft) => setPattern(draft, refOf(name), made))
+      expect(problem(project), name).toBe('')
+      const looks = [1.1, 1.6, 2.3].map((s) => JSON.stringify(seen(of(project, name), s)))
+      expect(new Set(looks).size, name).toBeGreaterThan(1)
+    }
+  })
+
+  it('starts low, in the middle or high, and ends so with whole swings', () => {
+    for (const kind of ['sine', 'zigzag', 'square'] as const)
+      for (const [start, level] of [
+        ['low', -8],
+        ['middle', 0],
+        ['high', 8],
+      ] as const) {
+        const phase = phaseOfStart(sway({ kind }), start)
+        if (phase === null) continue
+        const live = withWholeSwings(sway({ kind, phase, frequency: 0.9 }))
+        const still: Property = { kind: 'turn', value: 0, keys: [], patterns: [live] }
+        expect(seen(still, 1)[0], `${kind} ${start}`).toBeCloseTo(level, 6)
+        // A square is high for as long as it was low before.
+        if (kind !== 'square') expect(seen(still, 3.9999999)[0]).toBeCloseTo(level, 4)
+      }
+    expect(phaseOfStart(sway({ kind: 'wander' }), 'low')).toBeNull()
+    expect(swingsOf(withWholeSwings(sway({ frequency: 0.05 })))).toBeCloseTo(1, 9)
   })
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/vue'
 import { ListFilter } from '@lucide/vue'
-import { everyNthKey, likeKeys, type Likeness } from '@arrow-bend/core/choose'
+import type { Likeness } from '@arrow-bend/core/choose'
 import { toast } from '../../../ui/toast.ts'
 import { useDocument } from '../../../session/document/document.ts'
 import { useEffectiveSelection } from '../../../session/selection/effectiveSelection.ts'
@@ -25,7 +25,10 @@ const NTH = [
   { every: 3, label: 'Every third of them' },
   { every: 4, label: 'Every fourth of them' },
 ]
-const take = (keys: ReturnType<typeof likeKeys>): void => {
+const take = async (by: { readonly like: Likeness } | { readonly every: number }): Promise<void> => {
+  const { everyNthKey, likeKeys } = await import('../../../command/seldomEdits.ts')
+  const [scene, chosen] = [document.scene!, effective.keys]
+  const keys = 'like' in by ? likeKeys(scene, chosen, by.like) : everyNthKey(scene, chosen, by.every)
   if (keys.length > 0) selection.selectKeys(keys)
   else toast('There are no such keys. The selection was kept.')
 }
@@ -44,13 +47,7 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
         v-slot="{ active }"
         :disabled="effective.keys.length === 0"
       >
-        <button
-          type="button"
-          :class="{ active }"
-          @click="take(likeKeys(document.scene!, effective.keys, like))"
-        >
-          {{ label }}
-        </button>
+        <button type="button" :class="{ active }" @click="take({ like })">{{ label }}</button>
       </MenuItem>
       <MenuItem
         v-for="{ every, label } in NTH"
@@ -58,13 +55,7 @@ const take = (keys: ReturnType<typeof likeKeys>): void => {
         v-slot="{ active }"
         :disabled="effective.keys.length === 0"
       >
-        <button
-          type="button"
-          :class="{ active }"
-          @click="take(everyNthKey(document.scene!, effective.keys, every))"
-        >
-          {{ label }}
-        </button>
+        <button type="button" :class="{ active }" @click="take({ every })">{{ label }}</button>
       </MenuItem>
       <MenuItem v-slot="{ active }" :disabled="effective.keys.length === 0">
         <button type="button" :class="{ active }" @click="selection.clear()">Nothing</button>

@@ -1,4 +1,4 @@
-import type { Property } from '@arrow-bend/core/property'
+import { isMoving, type Property } from '@arrow-bend/core/property'
 import {
   listedProperties,
   setsOf,
@@ -64,10 +64,10 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
     if (filter === 'selected' && !chosen?.has(layer.id)) return []
     const asked = setsAsked(layer, sets)
     const all = inOrder(propertyRows(layer, asked), order?.get(layer.id))
-    const animated = all.filter(({ property }) => property.keys.length > 0)
+    const animated = all.filter(({ property }) => isMoving(property))
     const moving = all.filter(
       ({ property, definition: { set } }) =>
-        property.keys.length > 0 || movesByParts(layer, property) || (set !== undefined && asked.has(set)),
+        isMoving(property) || movesByParts(layer, property) || (set !== undefined && asked.has(set)),
     )
     const named = layer.name.toLowerCase().includes(wanted) || (wanted !== '' && layer.label === wanted)
     const matching = (list: readonly PropertyRow[]): readonly PropertyRow[] =>
@@ -113,7 +113,7 @@ export const partsFold = (layer: string): string => `${layer}/outline`
 /** Whether a layer starts folded: where it would list everything, or has but one lane to show. */
 function startsFolded(layer: Layer, filter: RowOptions['filter']): boolean {
   if (filter === 'all') return true
-  return propertyRows(layer, NO_SETS).filter(({ property }) => property.keys.length > 0).length === 1
+  return propertyRows(layer, NO_SETS).filter(({ property }) => isMoving(property)).length === 1
 }
 
 /** Rows of one layer in an order of the person’s own; those not named come after, as they are. */

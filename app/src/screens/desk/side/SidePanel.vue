@@ -15,11 +15,13 @@ const PacePreview = defineAsyncComponent(() => import('./bend/PacePreview.vue'))
 const ValuesPanel = defineAsyncComponent(() => import('./values/ValuesPanel.vue'))
 const RetimePanel = defineAsyncComponent(() => import('./retime/RetimePanel.vue'))
 const ReusePanel = defineAsyncComponent(() => import('./reuse/ReusePanel.vue'))
+const PatternsPanel = defineAsyncComponent(() => import('./patterns/PatternsPanel.vue'))
 const LABELS: Readonly<Record<SideTab, string>> = {
   bend: 'Bend',
   values: 'Values',
   retime: 'Retime',
   reuse: 'Reuse',
+  patterns: 'Patterns',
 }
 
 /** Our words, in the trade's. */
@@ -28,6 +30,7 @@ const TITLES: Readonly<Record<SideTab, string>> = {
   values: 'Values: the selected keys in numbers',
   retime: 'Retime: when keys are; longer, shorter, backwards, one after another',
   reuse: 'Reuse: copied motion, pasted in parts, again and again',
+  patterns: 'Patterns: what goes on over and over, on top of the keys',
 }
 const document = useDocument()
 const target = useTargetSpans()
@@ -86,6 +89,9 @@ const { shown, seconds, hue } = target
         </TabPanel>
         <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
           <ReusePanel :actions="actions" />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <PatternsPanel />
         </TabPanel>
       </TabPanels>
     </section>

@@ -26,7 +26,6 @@ import StageOverlay from './view/StageOverlay.vue'
 import StageRoutes from './route/StageRoutes.vue'
 import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../../../gesture/PointerTag.vue'
-import StageText from './text/StageText.vue'
 import StageHint from './shape/StageHint.vue'
 import StageNotes from './view/StageNotes.vue'
 import StageTools from './shape/StageTools.vue'
@@ -42,6 +41,7 @@ import { useStageGestures } from './useStageGestures.ts'
 // What is not there at first comes when it is.
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
 const StageGradient = defineAsyncComponent(() => import('./gradient/StageGradient.vue'))
+const StageText = defineAsyncComponent(() => import('./text/StageText.vue'))
 const StageOutline = defineAsyncComponent(() => import('./outline/StageOutline.vue'))
 const StageCrop = defineAsyncComponent(() => import('./crop/StageCrop.vue'))
 const StageFrameMove = defineAsyncComponent(() => import('./frame/StageFrameMove.vue'))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Repeat } from '@lucide/vue'
 import { computed } from 'vue'
+import { compiledOf, isMoving } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -46,6 +47,10 @@ const laneRef = computed(() => ({
 }))
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
 const count = computed(() => property.value.keys.length)
+const laneWords = computed(() => {
+  const live = compiledOf(property.value, document.bends).patterns.length
+  return `${lane.value}, ${count.value} keys${live > 0 ? `, ${live} live ${live === 1 ? 'pattern' : 'patterns'}` : ''}`
+})
 /** What takes hold of the lane, and its names, stay where they are while anything moves: neither is seen. */
 const held = heldUntilIdle<LaneGripsPicture>(
   () => ({
@@ -106,7 +111,7 @@ const face = computed<LaneFace>(() => ({
 useRowPaper(
   () => props.top,
   () => {
-    const [now, empty] = [face.value, count.value === 0]
+    const [now, empty] = [face.value, !isMoving(property.value)]
     return (brush) => empty || paintLane(brush, now)
   },
 )
@@ -116,13 +121,7 @@ const toggleGraph = (): void => {
 </script>
 
 <template>
-  <svg
-    class="lane"
-    :width="view.laneWidth"
-    :height="LANE_HEIGHT"
-    role="group"
-    :aria-label="`${lane}, ${count} keys`"
-  >
+  <svg class="lane" :width="view.laneWidth" :height="LANE_HEIGHT" role="group" :aria-label="laneWords">
     <template v-if="count > 0">
       <Repeat
         v-if="row.property.after === 'loop'"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ChevronDown, ChevronRight, Ellipsis } from '@lucide/vue'
 import { computed } from 'vue'
-import { KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
+import { isMoving, KIND_WIDTH, keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { toggleKey, type PropertyRef } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -36,7 +36,9 @@ const lastChange = useLastChange()
 
 const time = useLayerTime(() => props.row.layer.id)
 const state = computed(() => keyStateAt(props.row.property, time.value, frameTicks(document.rate) / 2))
-const words = computed(() => (state.value.kind === 'none' ? '' : keyStateWords(state.value)))
+const live = computed(() => props.row.property.patterns?.filter(({ off }) => !off).length ?? 0)
+const patternWords = computed(() => (live.value > 0 ? `${live.value} live` : ''))
+const words = computed(() => (state.value.kind === 'none' ? patternWords.value : keyStateWords(state.value)))
 /** The same in less room: in a folded layer's row, and beside two fields. */
 const short = computed(() => {
   const now = state.value
@@ -44,7 +46,7 @@ const short = computed(() => {
     return props.inLayerRow ? `${now.before}–${now.after} of ${now.of}` : `between ${now.before}–${now.after}`
   if (now.kind === 'on') return props.inLayerRow ? `${now.key} of ${now.of}` : words.value
   if (now.kind === 'first') return 'before 1'
-  return now.kind === 'last' ? `after ${now.of}` : ''
+  return now.kind === 'last' ? `after ${now.of}` : patternWords.value
 })
 const wide = computed(() => KIND_WIDTH[props.row.property.kind] === 1 && !props.inLayerRow)
 /** Lanes of vertices that move by themselves. */
@@ -84,7 +86,7 @@ const step = (event: KeyboardEvent): void => {
     ...listed.filter((name) => !own.includes(name)),
   ]
   const shown = view.filter === 'all' || view.full.has(props.row.layer.id)
-  const seen = shown ? names : names.filter((name) => props.row.layer.properties[name]!.keys.length > 0)
+  const seen = shown ? names : names.filter((name) => isMoving(props.row.layer.properties[name]!))
   view.moveLane(props.row.layer.id, seen, props.row.definition.name, by)
 }
 const toggle = (): void => {

@@ -42,6 +42,9 @@ export function paintLane(brush: Brush, face: LaneFace): void {
     const left = Math.round(x)
     on.fillRect(left, RAMP.top, Math.round(x + RAMP.width) - left, RAMP.height)
   }
+  on.globalAlpha = 0.75
+  stroke(on, face.picture.patterns, { colour: ink('ink'), width: 1 })
+  on.globalAlpha = 1
   paintDots(brush, face.dots)
   words(
     on,

@@ -42,7 +42,13 @@ function notedBrush(): { brush: Brush; marks: Mark[] } {
 }
 
 const plain: LaneFace = {
-  picture: { areas: 'AREAS', outside: 'OUTSIDE', lines: { ribbon: 'RIBBON', hold: '', steps: '' }, ramp: [] },
+  picture: {
+    areas: 'AREAS',
+    outside: 'OUTSIDE',
+    lines: { ribbon: 'RIBBON', hold: '', steps: '' },
+    ramp: [],
+    patterns: '',
+  },
   washes: [],
   dots: [],
   counts: [],

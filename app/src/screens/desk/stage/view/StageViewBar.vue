@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { Ghost, Grid3x3, History, Spline } from '@lucide/vue'
+import { defineAsyncComponent } from 'vue'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import RailPopover from '../RailPopover.vue'
-import LinesAndSpace from './LinesAndSpace.vue'
 
 /** What the stage shows beside the picture: routes, ghosts, how it was before, lines to place things by. */
+// Seldom wanted, so it comes when it is.
+const LinesAndSpace = defineAsyncComponent(() => import('./LinesAndSpace.vue'))
 const preferences = usePreferences()
 const stageView = useStageView()
 </script>
