@@ -80,6 +80,7 @@ test('patterns are switched off and on, taken off, and refused with a sentence o
   await page.getByLabel('Square: times a second').fill('20')
   await page.getByLabel('Square: times a second').press('Enter')
   await expect(page.getByText('Quicker than half the frame rate')).toBeVisible()
+  await page.getByRole('button', { name: 'Unfold Lamp' }).click()
   await page.getByRole('button', { name: 'Lock Lamp' }).click()
   await expect(page.getByText('The layer is locked')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Add: Sine' })).toBeDisabled()

@@ -56,6 +56,11 @@ const which = computed<Which>(
     (props.pattern.component === undefined ? 'both' : (`${props.pattern.component}` as Which)),
 )
 const changed = (change: Partial<Pattern>): Pattern => ({ ...props.pattern, ...change })
+/** The same with fields that are not there any more where they are undefined. */
+const without = (change: Readonly<Partial<Record<keyof Pattern, unknown>>>): Pattern =>
+  Object.fromEntries(
+    Object.entries({ ...props.pattern, ...change }).filter(([, value]) => value !== undefined),
+  ) as unknown as Pattern
 const set = (label: string, change: Partial<Pattern>): void => props.patterns.set(label, changed(change))
 /** The recipe of a field whose drags change one number. */
 const with_ =
@@ -64,7 +69,7 @@ const with_ =
     props.patterns.change(changed(changeOf(value)))
 
 const choose = (value: Which): void => {
-  const { component: _component, direction: _direction, ...rest } = props.pattern
+  const rest = without({ component: undefined, direction: undefined })
   const part = {
     both: {},
     0: { component: 0 },
@@ -109,10 +114,6 @@ const fade = (side: 'fadeIn' | 'fadeOut', length: number): Partial<Pattern> => {
     [side]: ticks > 0 ? { bend: props.pattern[side]?.bend ?? EASE_BOTH, length: asTicks(ticks) } : undefined,
   }
 }
-const without = (change: Partial<Pattern>): Pattern =>
-  Object.fromEntries(
-    Object.entries(changed(change)).filter(([, value]) => value !== undefined),
-  ) as unknown as Pattern
 const fadeRecipe =
   (side: 'fadeIn' | 'fadeOut') =>
   (value: number): Recipe<unknown> =>
@@ -124,7 +125,7 @@ const another = (): void => {
 const setBackward = (backward: boolean): void =>
   props.patterns.set(
     backward ? 'Pattern turned backward' : 'Pattern turned forward',
-    without({ backward: backward || undefined } as Partial<Pattern>),
+    without({ backward: backward || undefined }),
   )
 </script>
 
