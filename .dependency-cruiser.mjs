@@ -13,8 +13,9 @@ const CORE = {
   scene: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property'],
   edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],
+  sound: ['number', 'refusal'],
   play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
-  format: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play'],
+  format: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play', 'sound'],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

@@ -3,6 +3,8 @@ export const USAGE = `Usage:
   arrow-bend inspect FILE [--json]
   arrow-bend sample FILE --layer NAME --property NAME [--scene NAME] [--rate 60] [--speed]
   arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
+  arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
+  arrow-bend level SOUND [--rate 60] [--low HZ] [--high HZ]
   arrow-bend --version
 
 Each command tells more of itself: arrow-bend sample --help.
@@ -46,5 +48,29 @@ SPEC is an easing as CSS writes it, or with --file the name of a bend in that pr
 
 Example:
   arrow-bend bend "cubic-bezier(0.2, 0, 0.7, 1)" --at 0,0.5,1
+`,
+  beats: `Usage: arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
+
+Finds where something sets in, such as a drum, and writes one line for each: the seconds, and how strong it is from 0 to 1.
+A WAV file can always be read.
+
+  --low HZ, --high HZ   the band of frequencies that is listened to; all of them when left out
+  --sensitivity N       0 to 100: how small a rise still counts; 50 when left out
+  --apart MS            the least time between two; 100 ms when left out
+  --json                the same as JSON
+
+Example:
+  arrow-bend beats drums.wav --low 40 --high 150
+`,
+  level: `Usage: arrow-bend level SOUND [--rate 60] [--low HZ] [--high HZ]
+
+Writes how loud a sound is as CSV, one row a frame: the frame, the seconds, and the level, which is the root of the mean square
+of its samples until the next frame (a full sine has 0.707).
+
+  --rate N              frames per second; 60 when left out
+  --low HZ, --high HZ   the band of frequencies that is measured; all of them when left out
+
+Example:
+  arrow-bend level drums.wav --rate 24 --low 40 --high 150 > drums.csv
 `,
 } as const

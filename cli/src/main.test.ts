@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
+import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'
+import { wavBytes } from '../../core/test/wavBytes.ts'
 
 const BIN = fileURLToPath(new URL('../bin/arrow-bend.mjs', import.meta.url))
 const DEMO = fileURLToPath(new URL('../../demo/made/lantern-regatta.bend', import.meta.url))
@@ -207,6 +209,28 @@ describe('arrow-bend', () => {
     expect(missing).toMatchObject({ code: 2, err: expect.stringContaining('“Soft”') as string })
   }, 60_000)
 
+  it('finds beats in a WAV file, in a band, and says how loud it is', async () => {
+    const made = track({ tempo: 120, seconds: 12, hit: kick, between: hat })
+    const whole = Int32Array.from(made.sound.channels[0]!, (one) => Math.round(one * 20_000))
+    const path = join(await mkdtemp(join(tmpdir(), 'bend-')), 'drums.wav')
+    await writeFile(path, wavBytes([whole, whole], { rate: RATE }))
+    const lines = (await arrowBend('beats', path, '--low', '40', '--high', '150')).out.trimEnd().split('\n')
+    expect(lines).toHaveLength(made.times.length)
+    lines.forEach((line, i) => {
+      const [seconds, strength] = line.split(' ').map(Number)
+      expect(Math.abs(seconds! - made.times[i]!)).toBeLessThanOrEqual(0.02)
+      expect(strength).toBeGreaterThan(0)
+    })
+    const json = JSON.parse((await arrowBend('beats', path, '--json')).out) as { seconds: number }[]
+    expect(json.length).toBeGreaterThan(lines.length * 1.8)
+    const rows = (await arrowBend('level', path, '--rate', '24', '--high', '150')).out.trimEnd().split('\n')
+    expect(rows[0]).toBe('frame,seconds,level')
+    expect(rows).toHaveLength(1 + 13 * 24)
+    const loud = rows.slice(1).map((row) => Number(row.split(',')[2]))
+    expect(loud[Math.round(made.times[3]! * 24)]).toBeGreaterThan(0.05)
+    expect(loud.at(-1)).toBeLessThan(1e-3)
+  }, 60_000)
+
   it('samples every kind of property', async () => {
     const path = join(await mkdtemp(join(tmpdir(), 'bend-')), 'project.json')
     await writeFile(path, JSON.stringify(everyKind()))
@@ -243,6 +267,11 @@ describe('arrow-bend', () => {
   it.each([
     [['fly'], /not a command/],
     [['inspect'], /takes one file/],
+    [['beats'], /takes one sound/],
+    [['beats', 'nothing.wav'], /There is no file/],
+    [['beats', DEMO], /No sound can be read/],
+    [['beats', DEMO, '--low', 'deep'], /is not a number/],
+    [['level'], /takes one sound/],
     [['inspect', '/nowhere.bend'], /no file/],
     [['inspect', DEMO, '--loud'], /--loud/],
     [['sample', DEMO], /needs a file, a layer/],

@@ -14,6 +14,8 @@ const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command
   inspect: async () => (await import('./inspectCommand.ts')).inspectCommand,
   sample: async () => (await import('./sampleCommand.ts')).sampleCommand,
   bend: async () => (await import('./bendCommand.ts')).bendCommand,
+  beats: async () => (await import('./beatsCommand.ts')).beatsCommand,
+  level: async () => (await import('./levelCommand.ts')).levelCommand,
 }
 
 /** Runs a command line. Prints its result, or one sentence on standard error; returns 0, or 2 for bad use. */

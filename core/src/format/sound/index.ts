@@ -1,0 +1,1 @@
+export { readSound } from './readSound.ts'

@@ -1,0 +1,171 @@
+import FFT from 'fft.js'
+import { describe, expect, it } from 'vitest'
+import { click, hat, kick, noise, RATE, scoreOf, track } from '../../test/soundTrials.ts'
+import {
+  bandPassed,
+  findBeats,
+  levelOf,
+  meanSpectrum,
+  mixedDown,
+  powerSpectrum,
+  type Sound,
+} from './index.ts'
+
+const of = (...channels: readonly Float32Array[]): Sound => ({ rate: RATE, channels })
+const tone = (hertz: number, seconds: number, loud = 1): Float32Array =>
+  Float32Array.from({ length: seconds * RATE }, (_, i) => loud * Math.sin((2 * Math.PI * hertz * i) / RATE))
+const rms = (samples: ArrayLike<number>): number =>
+  Math.sqrt(Array.from(samples).reduce((sum, one) => sum + one * one, 0) / samples.length)
+
+describe('a spectrum', () => {
+  it('has a sine’s whole power in its own bin, and nothing beside it', () => {
+    const size = 1024
+    for (const bin of [1, 37, 200, 511]) {
+      const sine = Array.from({ length: size }, (_, i) => Math.sin((2 * Math.PI * bin * i) / size))
+      const power = powerSpectrum(sine)
+      expect(power[bin]).toBeCloseTo(0.5, 6)
+      expect(power.reduce((sum, one, k) => (k === bin ? sum : sum + one), 0)).toBeLessThan(1e-6)
+    }
+  })
+
+  // Source: Parseval’s theorem; fft.js beside it, whose whole complex transform counts every bin.
+  it('holds the mean power of what it is of', () => {
+    const next = noise(3)
+    const samples = Array.from({ length: 2048 }, () => next())
+    const power = powerSpectrum(samples)
+    const mean = samples.reduce((sum, one) => sum + one * one, 0) / samples.length
+    expect(power.reduce((sum, one) => sum + one, 0)).toBeCloseTo(mean, 6)
+    const fft = new FFT(2048)
+    const out = fft.createComplexArray()
+    fft.realTransform(out, samples)
+    fft.completeSpectrum(out)
+    const all = Array.from({ length: 2048 }, (_, k) => (out[2 * k]! ** 2 + out[2 * k + 1]! ** 2) / 2048 ** 2)
+    expect(all.reduce((sum, one) => sum + one, 0)).toBeCloseTo(mean, 6)
+    expect(power[5]).toBeCloseTo(all[5]! + all[2048 - 5]!, 9)
+  })
+
+  it('of a long sound is that of its windows together', () => {
+    const power = meanSpectrum(tone(1000, 2), 2048)
+    const loudest = power.indexOf(Math.max(...power))
+    expect((loudest * RATE) / 2048).toBeCloseTo(1000, -2)
+    expect(power.reduce((sum, one) => sum + one, 0)).toBeCloseTo(0.5, 2)
+  })
+})
+
+describe('a band', () => {
+  it('lets through what lies in it, half the amplitude at its ends, and next to nothing far outside', () => {
+    const left = (hertz: number): number =>
+      rms(bandPassed(tone(hertz, 1), RATE, { low: 200, high: 2000 }).slice(RATE / 4, (3 * RATE) / 4)) /
+      Math.SQRT1_2
+    expect(left(700)).toBeCloseTo(1, 2)
+    expect(left(200)).toBeCloseTo(0.5, 2)
+    expect(left(2000)).toBeCloseTo(0.5, 2)
+    expect(left(40)).toBeLessThan(0.001)
+    expect(left(10_000)).toBeLessThan(0.001)
+  })
+
+  it('moves nothing in time', () => {
+    const pulse = new Float32Array(RATE)
+    pulse[RATE / 2] = 1
+    const passed = bandPassed(pulse, RATE, { low: 100, high: 3000 })
+    expect(passed.indexOf(Math.max(...passed))).toBe(RATE / 2)
+  })
+
+  it('that is none is refused with a sentence', () => {
+    expect(() => bandPassed(tone(100, 1), RATE, { low: 500, high: 300 })).toThrow(
+      'ends above where it begins',
+    )
+    expect(() => bandPassed(tone(100, 1), RATE, { low: 30_000 })).toThrow('nothing above 22050 Hz')
+  })
+})
+
+describe('beats', () => {
+  const TEMPI = [60, 87, 120, 141, 180]
+
+  it.each(TEMPI)('of a click track of %d a minute are found, in silence and in noise', (tempo) => {
+    for (const overNoise of [undefined, 20, 6]) {
+      const made = track({ tempo, seconds: 60, hit: click, seed: tempo, ...(overNoise ? { overNoise } : {}) })
+      const score = scoreOf(findBeats(made.sound), made.times)
+      expect(score.found, `${overNoise}`).toBeGreaterThanOrEqual(0.98)
+      expect(score.false, `${overNoise}`).toBeLessThanOrEqual(0.02)
+    }
+  })
+
+  it.each(TEMPI)('of a low drum at %d a minute are found in its band, whatever is hit between', (tempo) => {
+    for (const overNoise of [undefined, 20, 6]) {
+      const options = { tempo, seconds: 60, hit: kick, between: hat, seed: tempo }
+      const made = track({ ...options, ...(overNoise ? { overNoise } : {}) })
+      const score = scoreOf(findBeats(made.sound, { low: 40, high: 150 }), made.times)
+      expect(score.found, `${overNoise}`).toBeGreaterThanOrEqual(0.98)
+      expect(score.false, `${overNoise}`).toBeLessThanOrEqual(0.02)
+    }
+  })
+
+  it('are those between, too, where no band is named', () => {
+    const made = track({ tempo: 100, seconds: 40, hit: kick, between: hat })
+    const all = made.times.flatMap((time) => [time, time + 0.3])
+    const score = scoreOf(findBeats(made.sound), all)
+    expect(score.found).toBeGreaterThanOrEqual(0.95)
+    expect(score.false).toBeLessThanOrEqual(0.02)
+  })
+
+  it('are none in silence, in an even tone or in nothing, and what is no number is silence', () => {
+    expect(findBeats(of(new Float32Array(RATE * 2)))).toEqual([])
+    expect(findBeats(of(tone(440, 4))).filter(({ seconds }) => seconds > 0.1)).toEqual([])
+    expect(findBeats(of(new Float32Array(0)))).toEqual([])
+    const broken = track({ tempo: 120, seconds: 20, hit: click })
+    const [samples] = broken.sound.channels
+    for (let i = 0; i < samples!.length; i += 1000) samples![i] = NaN
+    expect(scoreOf(findBeats(broken.sound), broken.times).found).toBeGreaterThanOrEqual(0.98)
+  })
+
+  it('are as strong as they are loud, and fewer where less sensitive', () => {
+    const samples = new Float32Array(RATE * 10)
+    for (let i = 1; i < 10; i += 1) click(samples, i * RATE, i % 3 === 0 ? 0.9 : 0.3)
+    const found = findBeats(of(samples))
+    expect(found).toHaveLength(9)
+    for (const { seconds, strength } of found)
+      expect(strength).toBeCloseTo(Math.round(seconds) % 3 === 0 ? 1 : 1 / 3, 1)
+    expect(findBeats(of(samples), { sensitivity: 10 })).toHaveLength(3)
+    expect(findBeats(of(samples), { apart: 1.5 }).length).toBeLessThan(9)
+  })
+
+  it('are refused with a sentence where what is asked is none', () => {
+    expect(() => findBeats(of(tone(100, 1)), { sensitivity: 101 })).toThrow('0 to 100')
+    expect(() => findBeats(of(tone(100, 1)), { apart: -1 })).toThrow('0 or more')
+  })
+})
+
+describe('a level', () => {
+  it('is the root of the mean square from one frame to the next, over all channels', () => {
+    const next = noise(11)
+    const [left, right] = [0.9, 0.2].map((loud) =>
+      Float32Array.from({ length: RATE * 2 }, () => loud * next()),
+    ) as [Float32Array, Float32Array]
+    const level = levelOf(of(left, right), 60)
+    expect(level).toHaveLength(120)
+    for (const frame of [0, 17, 119]) {
+      const [from, to] = [frame * 735, (frame + 1) * 735]
+      const direct = rms([...left.slice(from, to), ...right.slice(from, to)])
+      expect(level[frame]).toBeCloseTo(direct, 9)
+    }
+  })
+
+  it('in a band is that of what lies in it', () => {
+    const both = tone(100, 2, 0.5).map((one, i) => one + 0.8 * Math.sin((2 * Math.PI * 5000 * i) / RATE))
+    expect(levelOf(of(both), 10, { high: 400 })[10]).toBeCloseTo(0.5 * Math.SQRT1_2, 2)
+    expect(levelOf(of(both), 10, { low: 2000 })[10]).toBeCloseTo(0.8 * Math.SQRT1_2, 2)
+  })
+
+  it('of nothing is nothing, and a rate that is none is refused', () => {
+    expect(levelOf(of(new Float32Array(0)), 60)).toHaveLength(0)
+    expect([...levelOf(of(new Float32Array(RATE).fill(NaN)), 2)]).toEqual([0, 0])
+    expect(() => levelOf(of(tone(100, 1)), 0)).toThrow('times a second')
+  })
+})
+
+describe('channels', () => {
+  it('are mixed evenly', () => {
+    expect([...mixedDown(of(Float32Array.of(1, 0), Float32Array.of(0, NaN)))]).toEqual([0.5, 0])
+  })
+})
