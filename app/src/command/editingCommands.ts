@@ -93,14 +93,11 @@ export function useEditingCommands({
   const help = useHelpSheet()
   const router = useRouter()
 
-  const duplicate = (): void => {
+  const duplicate = (): unknown => {
     const { layers } = selection
-    if (effective.explicit && effective.keys.length > 0) {
-      reuse.again()
-      return
-    }
-    if (layers.length === 0) return
-    document.apply(
+    if (effective.explicit && effective.keys.length > 0) return reuse.again()
+    if (layers.length === 0) return null
+    return document.apply(
       layers.length > 1 ? 'Layers duplicated' : 'Layer duplicated',
       (draft) => duplicateLayers(draft, document.sceneId, layers, document.makeId),
       (copies) => selection.selectLayers(copies),

@@ -220,13 +220,12 @@ export function useKeyCommands({
     )
   }
 
-  const remove = (): void => {
+  const remove = (): unknown => {
     const scene = document.scene!
     const removal = removalOf(scene, selection.state)
-    if (!removal) toast('Select a key, a span, a lane or a layer first.')
-    else if (removal.kind === 'nothing') toast(removal.why)
-    else if (removal.kind === 'keys') void takeAway(removal.keys)
-    else removeChosenLayers(scene, removal)
+    if (!removal) return toast('Select a key, a span, a lane or a layer first.')
+    if (removal.kind === 'nothing') return toast(removal.why)
+    return removal.kind === 'keys' ? takeAway(removal.keys) : removeChosenLayers(scene, removal)
   }
   const removeChosenLayers = (
     scene: Scene,

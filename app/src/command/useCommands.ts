@@ -4,6 +4,7 @@ import { useBendCommands } from './bendCommands.ts'
 import type { BendSide, CommandRuns } from './command.ts'
 import type { CommandId } from './commandTable.ts'
 import { useEditingCommands } from './editingCommands.ts'
+import { inOrder } from './inOrder.ts'
 import { useKeyCommands } from './keyCommands.ts'
 import { useLaneCommands } from './laneCommands.ts'
 import { useLayerCommands } from './layerCommands.ts'
@@ -39,11 +40,12 @@ export function useCommands(): Commands {
     ...useViewCommands(),
     ...useEditingCommands({ reuse }),
   }
+  const ordered = inOrder()
   return {
     reuse,
     run(command, more, side = null) {
       if (!document.project) return false
-      runs[command](more, side)
+      ordered(() => runs[command](more, side))
       return true
     },
   }

@@ -34,10 +34,10 @@ export interface ReuseActions {
   /** Gives the selected spans a bend that was on the clipboard. */
   pasteBend(bend: PlainBend): void
   /** The same keys so many times more after themselves, once when left out, with a gap of so many ticks. */
-  again(times?: number, gap?: number): void
+  again(times?: number, gap?: number): Promise<void> | null
   reverse(): void
   /** Backwards after themselves, after a gap of so many ticks; when left out, as many as lead to a playhead that is later. */
-  thereAndBack(gap?: number): void
+  thereAndBack(gap?: number): Promise<void> | null
   toPlayhead(): void
 }
 
@@ -127,7 +127,7 @@ export function useReuseActions(): ReuseActions {
     else document.apply('Bend pasted', (draft) => giveBends(draft, refs, () => bend))
   }
 
-  const again: ReuseActions['again'] = (times = 1, gap = 0) => {
+  const again: ReuseActions['again'] = (times = 1, gap = 0) =>
     withKeys(async (keys) => {
       const { repeatKeys } = await import('./seldomEdits.ts')
       tell(
@@ -136,13 +136,12 @@ export function useReuseActions(): ReuseActions {
         ),
       )
     })
-  }
   const reverse: ReuseActions['reverse'] = () => {
     withKeys((keys) => tell(document.apply('Keys reversed', (draft) => reverseKeys(draft, keys))))
   }
   /** From the end of the effective keys to a playhead that stands later, ticks. */
   const toLaterPlayhead = (): number => Math.max(0, playback.time - (effective.range?.[1] ?? playback.time))
-  const back: ReuseActions['thereAndBack'] = (gap = toLaterPlayhead()) => {
+  const back: ReuseActions['thereAndBack'] = (gap = toLaterPlayhead()) =>
     withKeys(async (keys) => {
       const { thereAndBack } = await import('./seldomEdits.ts')
       tell(
@@ -151,7 +150,6 @@ export function useReuseActions(): ReuseActions {
         ),
       )
     })
-  }
   const toPlayhead: ReuseActions['toPlayhead'] = () => {
     withKeys((keys) => {
       const start = effective.range?.[0]

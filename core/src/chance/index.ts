@@ -1,1 +1,2 @@
+export { sharesOf } from './shares.ts'
 export { shuffled } from './shuffled.ts'

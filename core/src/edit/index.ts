@@ -118,6 +118,7 @@ export {
   type PropertyRef,
 } from './refs.ts'
 export { healKeys, type HealReport } from './keys/healKeys.ts'
+export { roughenKeys, type Roughen } from './keys/roughenKeys.ts'
 export { removeKeys } from './keys/removeKeys.ts'
 export { repeatKeys, thereAndBack, type Repeat } from './timing/repeatKeys.ts'
 export {
@@ -146,6 +147,9 @@ export {
   takeScenesApart,
   type NestReport,
 } from './scenes/nestedScenes.ts'
+export { lineUpKeys, type LineUp } from './timing/lineUpKeys.ts'
+export { keysOnBeats, type BeatMoment, type KeysOnBeats } from './sound/keysOnBeats.ts'
+export { markBeats } from './sound/markBeats.ts'
 export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'
 export { distributeKeys, warpKeys } from './timing/spaceKeys.ts'
 export { drawRoute, type DrawnPoint, type DrawnRoute } from './routes/drawnRoute.ts'

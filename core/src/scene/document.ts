@@ -67,6 +67,8 @@ export interface Marker {
   readonly name: string
   /** Told apart by; as layers are labelled. */
   readonly hue?: LayerLabel
+  /** It came from a sound. */
+  readonly beat?: true
 }
 
 export interface Scene {

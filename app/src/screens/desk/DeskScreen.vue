@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener, useWindowSize } from '@vueuse/core'
 import { clamp } from '@arrow-bend/core/number'
-import { computed, defineAsyncComponent, ref, onScopeDispose } from 'vue'
+import { computed, defineAsyncComponent, onMounted, onScopeDispose, ref } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
 import { usePersistedView } from '../../session/view/persistView.ts'
 import { usePreferences } from '../../session/preferences.ts'
@@ -45,6 +45,13 @@ onScopeDispose(() => {
   art.giveUp()
 })
 usePersistedView()
+// What is seldom wanted is there when it is; the screen itself did not wait for it.
+onMounted(() =>
+  requestIdleCallback(() => {
+    void import('../../command/seldomEdits.ts')
+    void import('./stage/text/StageText.vue')
+  }),
+)
 useKeyPasting(actions.reuse, async (text) => {
   const { useKeyTable } = await import('./side/values/useKeyTable.ts')
   useKeyTable().take(text)

@@ -21,7 +21,7 @@ export const LIMITS = {
   namedBends: 1_000,
   /** Of one named bend. */
   tags: 50,
-  markers: 1_000,
+  markers: 5_000,
   /** Each way. */
   guides: 200,
   assets: 1_000,

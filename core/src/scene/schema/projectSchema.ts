@@ -143,6 +143,7 @@ const markerSchema = z.strictObject({
   t: ticksSchema,
   name: nameSchema,
   hue: z.optional(z.enum(LAYER_LABELS)),
+  beat: z.optional(z.literal(true)),
 }) as unknown as z.ZodMiniType<Marker>
 
 const side = z.int().check(z.minimum(1), z.maximum(LIMITS.frameSide))

@@ -4,8 +4,8 @@ import { computed, defineAsyncComponent, ref, type Component } from 'vue'
 
 const RailPanel = defineAsyncComponent(() => import('./RailPanel.vue'))
 
-/** A button of a rail beside the picture, and what it opens over the picture. */
-defineProps<{ icon: Component; label: string }>()
+/** A button of a rail beside the picture, and what it opens over the picture: what is put in it, or a panel that comes with all that is in it. */
+defineProps<{ icon: Component; label: string; panel?: Component }>()
 
 const button = ref<InstanceType<typeof PopoverButton> | null>(null)
 const opener = computed(() => (button.value?.$el as HTMLElement | undefined) ?? null)
@@ -17,7 +17,7 @@ const opener = computed(() => (button.value?.$el as HTMLElement | undefined) ?? 
       <PopoverButton ref="button" class="opener" :aria-label="label" :title="label">
         <component :is="icon" :size="16" :stroke-width="1.75" aria-hidden="true" />
       </PopoverButton>
-      <RailPanel v-if="open" :label="label" :opener="opener"><slot /></RailPanel>
+      <component :is="panel ?? RailPanel" v-if="open" :label="label" :opener="opener"><slot /></component>
     </Popover>
   </div>
 </template>

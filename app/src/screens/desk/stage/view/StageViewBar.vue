@@ -8,8 +8,8 @@ import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import RailPopover from '../RailPopover.vue'
 
 /** What the stage shows beside the picture: routes, ghosts, how it was before, lines to place things by. */
-// Seldom wanted, so it comes when it is.
-const LinesAndSpace = defineAsyncComponent(() => import('./LinesAndSpace.vue'))
+// Seldom wanted, so it comes when it is; whole, as where the keyboard goes from it is found by what is in it.
+const LinesPanel = defineAsyncComponent(() => import('./LinesPanel.vue'))
 const preferences = usePreferences()
 const stageView = useStageView()
 </script>
@@ -34,7 +34,7 @@ const stageView = useStageView()
       :pressed="stageView.before"
       @press="stageView.before = !stageView.before"
     />
-    <RailPopover :icon="Grid3x3" label="Lines and space"><LinesAndSpace /></RailPopover>
+    <RailPopover :icon="Grid3x3" label="Lines and space" :panel="LinesPanel" />
     <slot />
   </div>
 </template>
