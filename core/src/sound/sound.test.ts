@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { click, hat, kick, noise, RATE, scoreOf, track } from '../../test/soundTrials.ts'
 import {
   bandPassed,
+  envelopeOf,
+  extentBetween,
   findBeats,
   levelOf,
   meanSpectrum,
@@ -163,6 +165,44 @@ describe('a level', () => {
     expect(() => levelOf(of(tone(100, 1)), 0)).toThrow('times a second')
   })
 })
+
+describe('an envelope', () => {
+  it('is what the samples say, however closely or widely it is looked at', () => {
+    const next = noise(5)
+    const samples = Float32Array.from({ length: 5 * RATE }, (_, i) => next() * Math.sin(i / 9000) ** 2)
+    const other = samples.map((one) => -0.5 * one)
+    const envelope = envelopeOf(of(samples, other))
+    for (const [from, to] of [
+      [0.1, 0.103],
+      [1, 1.2],
+      [0, 5],
+      [2.34, 4.9],
+      [4.99, 9],
+    ] as const) {
+      const [low, high] = extentBetween(envelope, from, to)
+      // Stretches that are touched count whole, of the level that is looked at: an eighth more at either end, at most.
+      const room = (to - from) / 4 + 64 / RATE
+      const part = (a: number, b: number): number[] =>
+        [samples, other].flatMap((one) => [
+          ...one.slice(Math.max(0, Math.round(a * RATE)), Math.round(b * RATE)),
+        ])
+      const [inner, outer] = [part(from, to), part(from - room, to + room)]
+      const [least, most] = [
+        Math.min(...firstHundredThousand(inner)),
+        Math.max(...firstHundredThousand(inner)),
+      ]
+      expect(low).toBeLessThanOrEqual(least)
+      expect(high).toBeGreaterThanOrEqual(most)
+      expect(low).toBeGreaterThanOrEqual(outer.reduce((a, b) => Math.min(a, b), 0))
+      expect(high).toBeLessThanOrEqual(outer.reduce((a, b) => Math.max(a, b), 0))
+    }
+    expect(extentBetween(envelope, -3, -1)).toEqual([0, 0])
+    expect(extentBetween(envelopeOf(of(new Float32Array(0))), 0, 1)).toEqual([0, 0])
+  })
+})
+
+/** A call takes only so many numbers. */
+const firstHundredThousand = (numbers: readonly number[]): readonly number[] => numbers.slice(0, 100_000)
 
 describe('channels', () => {
   it('are mixed evenly', () => {

@@ -12,6 +12,7 @@ import { paintBar } from '../paper/paintBar.ts'
 import { useRowsIdle } from '../rowsIdle.ts'
 import { useBarDrag } from './useBarDrag.ts'
 import { useBarPictures } from './useBarPictures.ts'
+import { useBarWave } from './useBarWave.ts'
 import { useKeyDrag } from '../lanes/useKeyDrag.ts'
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
@@ -90,6 +91,10 @@ const pictures = useBarPictures(
   () => props.layer,
   () => bar.value,
 )
+const wave = useBarWave(
+  () => props.layer,
+  () => bar.value,
+)
 /** How long what it shows lasts, s. */
 const lasts = computed(() =>
   document.scene && beginsWithSpan(props.layer.kind)
@@ -121,6 +126,7 @@ useRowPaper(
     const face = {
       bar: bar.value,
       pictures: pictures.value,
+      wave: wave.value,
       runOut: runOut.value,
       capsules: capsules.value,
     }

@@ -5,6 +5,8 @@ export interface BarFace {
   readonly bar: { readonly x: number; readonly width: number }
   /** What a clip shows, from place to place. */
   readonly pictures: readonly { readonly x: number; readonly width: number; readonly picture: ImageBitmap }[]
+  /** What a sound is like along it. */
+  readonly wave: string
   /** Where what it shows has run out. */
   readonly runOut: readonly { readonly x: number; readonly width: number }[]
   /** A capsule for every moment with keys, higher for more of them. */
@@ -15,7 +17,7 @@ const MIDDLE = 13
 const CAPSULE = 5
 
 /** Paints the bar a layer shows for, and its capsules on it. */
-export function paintBar({ on, ink }: Brush, { bar, pictures, runOut, capsules }: BarFace): void {
+export function paintBar({ on, ink }: Brush, { bar, pictures, wave, runOut, capsules }: BarFace): void {
   on.beginPath()
   on.roundRect(bar.x, 4.5, bar.width, 17, Math.min(4, bar.width / 2))
   on.fillStyle = ink('sheet-2')
@@ -31,6 +33,12 @@ export function paintBar({ on, ink }: Brush, { bar, pictures, runOut, capsules }
   }
   on.strokeStyle = ink('rule')
   on.stroke()
+  if (wave) {
+    on.fillStyle = ink('hue-sound')
+    on.globalAlpha = 0.8
+    on.fill(new Path2D(wave))
+    on.globalAlpha = 1
+  }
   for (const stretch of runOut) hatch({ on, ink }, stretch)
   on.lineCap = 'round'
   on.lineWidth = CAPSULE

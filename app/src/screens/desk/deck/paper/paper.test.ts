@@ -145,6 +145,7 @@ describe('a layer’s bar that is painted', () => {
     paintBar(brush, {
       bar: { x: 0.5, width: 99 },
       pictures: [],
+      wave: '',
       runOut: [],
       capsules: [
         { x: 10, height: 8, chosen: false },
@@ -161,7 +162,7 @@ describe('a layer’s bar that is painted', () => {
 
   it('of hardly any time is not rounder than it is wide', () => {
     const { brush, marks } = notedBrush()
-    paintBar(brush, { bar: { x: 0.5, width: 1 }, pictures: [], runOut: [], capsules: [] })
+    paintBar(brush, { bar: { x: 0.5, width: 1 }, pictures: [], wave: '', runOut: [], capsules: [] })
     expect(marks[0]!.what).toBe('round 0.5 4.5 1 17 0.5')
   })
 })

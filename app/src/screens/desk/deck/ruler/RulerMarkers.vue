@@ -30,7 +30,8 @@ const markers = computed(() =>
       const x = view.xOf(marker.t)
       const next = list.value[i + 1]
       const room = next ? view.xOf(next.t) - x - 14 : 200
-      return { marker, x, name: fitting(marker.name, room) }
+      // Beats are many, and all called alike.
+      return { marker, x, name: marker.beat ? '' : fitting(marker.name, room) }
     })
     .filter(({ x }) => x > -200 && x < view.laneWidth + 8),
 )
@@ -105,7 +106,8 @@ const onKeydown = (event: KeyboardEvent, marker: Marker): void => {
     <title>{{ marker.name }}: click to go there, drag to move, click twice to name</title>
     <rect :x="x - 4" y="17" :width="Math.max(14, name.length * LETTER + 14)" height="13" class="hit" />
     <line :x1="x" :x2="x" y1="18" y2="30" class="post-line" />
-    <rect :x="x" y="18" width="6" height="6" class="flag" />
+    <polygon v-if="marker.beat" :points="`${x - 3},18 ${x + 3},18 ${x},23`" class="flag" />
+    <rect v-else :x="x" y="18" width="6" height="6" class="flag" />
     <text :x="x + 9" y="27">{{ name }}</text>
   </g>
 </template>

@@ -1,0 +1,73 @@
+import { computed, shallowRef, watch } from 'vue'
+import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
+import { layerById, sourceMoments, type Asset, type Layer } from '@arrow-bend/core/scene'
+import type { Beat, FindBeats } from '@arrow-bend/core/sound'
+import type { Ticks } from '@arrow-bend/core/time'
+import { useDocument } from '../../../../session/document/document.ts'
+import { useSelection } from '../../../../session/selection/selection.ts'
+import { assetShelf } from '../../../../storage/index.ts'
+import { beatsIn } from '../../../../work/soundReader.ts'
+import { Cancelled } from '../../../../work/taskWorker.ts'
+
+/** A beat, when it is heard in the scene. */
+export interface HeardBeat {
+  readonly time: Ticks
+  /** 0 … 1 */
+  readonly strength: number
+}
+
+/** Beats of a sound of the scene: found in a worker, and kept until others are asked for. */
+export function useBeats() {
+  const document = useDocument()
+  const selection = useSelection()
+  const wanted = shallowRef<string | null>(null)
+  const found = shallowRef<{ readonly layer: string; readonly beats: readonly Beat[] } | null>(null)
+  const trouble = shallowRef('')
+  const waiting = shallowRef<AbortController | null>(null)
+
+  const assetOf = ({ source }: Layer): Asset | undefined =>
+    source && 'asset' in source ? document.project?.assets.find(({ id }) => id === source.asset) : undefined
+  const sounds = computed(() =>
+    (document.scene?.layers ?? []).filter(({ kind }) => kind === 'sound' || kind === 'clip'),
+  )
+  // A sound that is selected is meant.
+  watch(
+    () => selection.layers.find((id) => sounds.value.some((layer) => layer.id === id)),
+    (id) => (wanted.value = id ?? wanted.value),
+    { immediate: true },
+  )
+  const sound = computed(() => sounds.value.find(({ id }) => id === wanted.value) ?? sounds.value[0] ?? null)
+
+  /** When they are heard, as the layer plays them now. */
+  const heard = computed((): readonly HeardBeat[] => {
+    const { scene } = document
+    const of = found.value
+    if (!scene || !of || !layerById(scene, of.layer) || of.layer !== sound.value?.id) return []
+    const seconds = of.beats.map((beat) => beat.seconds)
+    return sourceMoments(scene, of.layer, seconds, document.bends).map(({ time, index }) => ({
+      time,
+      strength: of.beats[index]!.strength,
+    }))
+  })
+
+  const find = async (options: FindBeats): Promise<void> => {
+    const layer = sound.value
+    const asset = layer && assetOf(layer)
+    if (!layer || !asset) return
+    waiting.value?.abort()
+    const mine = new AbortController()
+    waiting.value = mine
+    trouble.value = ''
+    try {
+      const blob = await assetShelf.read(asset)
+      if (!blob) throw new Refusal('The sound is not kept in this browser any more. Bring its file in again.')
+      found.value = { layer: layer.id, beats: await beatsIn(asset.sha256, blob, options, mine.signal) }
+    } catch (caught) {
+      if (!(caught instanceof Cancelled)) trouble.value = sentenceOf(caught)
+    } finally {
+      if (waiting.value === mine) waiting.value = null
+    }
+  }
+  const cancel = (): void => waiting.value?.abort()
+  return { sounds, sound, wanted, found, heard, trouble, waiting, find, cancel }
+}

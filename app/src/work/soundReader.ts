@@ -1,0 +1,40 @@
+import { Refusal } from '@arrow-bend/core/refusal'
+import type { Beat, Envelope, FindBeats } from '@arrow-bend/core/sound'
+import type { Refused } from './fileWorker.ts'
+import type { SoundWorker } from './soundWorker.ts'
+import { TaskWorker } from './taskWorker.ts'
+
+const LIMIT_MS = 120_000
+const TOO_LONG = 'Listening to this sound takes too long, so it was given up. Nothing was changed.'
+
+const makeWorker = (): TaskWorker<SoundWorker> =>
+  new TaskWorker(() => new Worker(new URL('./soundWorker.ts', import.meta.url), { type: 'module' }))
+const listener = makeWorker()
+/** What the deck draws keeps nobody waiting who looks for beats. */
+const drawer = makeWorker()
+
+/** Finds beats of a sound in a worker. @throws Refusal with a sentence, Cancelled when called off */
+export async function beatsIn(
+  id: string,
+  blob: Blob,
+  options: FindBeats,
+  signal?: AbortSignal,
+): Promise<Beat[]> {
+  const found = await listener.run<Beat[] | Refused>((remote) => remote.beats(id, blob, options), {
+    limitMs: LIMIT_MS,
+    tooLong: TOO_LONG,
+    ...(signal ? { signal } : {}),
+  })
+  if ('refused' in found) throw new Refusal(found.refused)
+  return found
+}
+
+/** The envelope of a sound, worked out in a worker. @throws Refusal with a sentence */
+export async function envelopeIn(id: string, blob: Blob): Promise<Envelope> {
+  const found = await drawer.run<Envelope | Refused>((remote) => remote.envelope(id, blob), {
+    limitMs: LIMIT_MS,
+    tooLong: TOO_LONG,
+  })
+  if ('refused' in found) throw new Refusal(found.refused)
+  return found
+}

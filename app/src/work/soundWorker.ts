@@ -1,0 +1,48 @@
+import '../withoutEval.ts'
+import { expose } from 'comlink'
+import { readSound } from '@arrow-bend/core/format/sound'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import {
+  envelopeOf,
+  findBeats,
+  type Beat,
+  type Envelope,
+  type FindBeats,
+  type Sound,
+} from '@arrow-bend/core/sound'
+import type { Refused } from './fileWorker.ts'
+
+/** The sound that was asked for last, unpacked: it is often asked for again, with other numbers. */
+let last: { readonly id: string; readonly sound: Promise<Sound> } | null = null
+
+function soundOf(id: string, blob: Blob): Promise<Sound> {
+  if (last?.id === id) return last.sound
+  const sound = blob.arrayBuffer().then((bytes) => readSound(new Uint8Array(bytes)))
+  last = { id, sound }
+  sound.catch(() => (last = null))
+  return sound
+}
+
+const refused = (caught: unknown): Refused => ({ refused: sentenceOf(caught) })
+
+const worker = {
+  /** @param id by which the sound is kept unpacked */
+  beats: async (id: string, blob: Blob, options: FindBeats): Promise<Beat[] | Refused> => {
+    try {
+      return findBeats(await soundOf(id, blob), options)
+    } catch (caught) {
+      return refused(caught)
+    }
+  },
+
+  envelope: async (id: string, blob: Blob): Promise<Envelope | Refused> => {
+    try {
+      return envelopeOf(await soundOf(id, blob))
+    } catch (caught) {
+      return refused(caught)
+    }
+  },
+}
+export type SoundWorker = typeof worker
+
+expose(worker)

@@ -1,0 +1,98 @@
+import { expect, test, type Page } from '@playwright/test'
+import type { Layer } from '@arrow-bend/core/scene'
+import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'
+import { wavBytes } from '../../core/test/wavBytes.ts'
+import { addLayer, newProject, savedFile } from './desk.ts'
+
+const drums = track({ tempo: 120, seconds: 8, hit: kick, between: hat })
+/** Those within the four seconds of a new scene. */
+const HEARD = drums.times.filter((time) => time < 4)
+
+/** A new project with a drum track of eight seconds in it, its beats looked for in the low band. */
+async function listenToDrums(page: Page): Promise<void> {
+  await newProject(page)
+  const samples = Int32Array.from(drums.sound.channels[0]!, (one) => Math.round(one * 20_000))
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Import pictures' }).click()
+  await (
+    await waiting
+  ).setFiles([
+    { name: 'Drums.wav', mimeType: 'audio/wav', buffer: Buffer.from(wavBytes([samples], { rate: RATE })) },
+  ])
+  await expect(page.getByRole('button', { name: 'Drums', exact: true })).toBeVisible()
+  await page.getByRole('tab', { name: 'Patterns' }).click()
+  await page.getByRole('button', { name: 'Beats', exact: true }).click()
+  await page.getByRole('group', { name: 'Band' }).getByRole('button', { name: 'Low' }).click()
+  await page.getByRole('button', { name: 'Find beats' }).click()
+  await expect(page.getByText(`${HEARD.length} beats found.`)).toBeVisible()
+}
+const layers = async (page: Page): Promise<readonly Layer[]> =>
+  (await savedFile(page)).project.scenes[0]!.layers
+
+test('the low beats of a drum track are marked on the ruler, each where it sets in', async ({ page }) => {
+  await listenToDrums(page)
+  await page.getByRole('button', { name: 'Mark them' }).click()
+  const { markers } = (await savedFile(page)).project.scenes[0]!
+  expect(markers).toHaveLength(HEARD.length)
+  markers.forEach(({ t, beat }, i) => {
+    expect(beat).toBe(true)
+    expect(Math.abs(t / TICKS_PER_SECOND - HEARD[i]!)).toBeLessThanOrEqual(0.02)
+  })
+  await expect(page.getByRole('button', { name: /^Marker Beat 1,/ })).toBeVisible()
+  // Fewer of them take their place, and not those set by hand.
+  await page.getByLabel('Every so many beats').fill('4')
+  await page.getByLabel('Every so many beats').press('Enter')
+  await page.getByRole('button', { name: 'Mark them' }).click()
+  const after = (await savedFile(page)).project.scenes[0]!.markers
+  expect(after).toHaveLength(Math.ceil(HEARD.length / 4))
+})
+
+test('a lamp pulses with the drum, and entrances are lined up with beats', async ({ page }) => {
+  await listenToDrums(page)
+  await addLayer(page, 'Ellipse')
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Opacity', exact: true }).first().click()
+  await expect(page.getByRole('heading', { name: 'Keys on Ellipse opacity' })).toBeVisible()
+  await page.getByLabel('Rests at').fill('20')
+  await page.getByLabel('Rests at').press('Enter')
+  await page.getByRole('button', { name: 'Set keys' }).click()
+  const [lamp] = await layers(page)
+  const { keys } = lamp!.properties['opacity']!
+  const tops = keys.filter(({ value }) => (value as number) > 40)
+  expect(tops).toHaveLength(HEARD.length)
+  tops.forEach(({ t }, i) => expect(Math.abs(t / TICKS_PER_SECOND - HEARD[i]!)).toBeLessThanOrEqual(0.02))
+  // All its keys slide so that the first, before the first beat, comes on a beat.
+  await page.getByRole('button', { name: 'One after another' }).click()
+  const [moved] = await layers(page)
+  const first = moved!.properties['opacity']!.keys[0]!.t / TICKS_PER_SECOND
+  expect(Math.min(...HEARD.map((time) => Math.abs(time - first)))).toBeLessThanOrEqual(0.02)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  expect((await layers(page))[0]!.properties['opacity']!.keys).toEqual([])
+})
+
+test('keys are roughened after a look, which can be left', async ({ page }) => {
+  await listenToDrums(page)
+  await addLayer(page, 'Ellipse')
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Opacity', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Set keys' }).click()
+  const before = (await layers(page))[0]!.properties['opacity']!.keys
+  await page.getByRole('button', { name: 'Roughen', exact: true }).first().click()
+  await page.getByRole('button', { name: 'Preview', exact: true }).click()
+  await page.keyboard.press('Escape')
+  expect((await layers(page))[0]!.properties['opacity']!.keys).toEqual(before)
+  await page.getByRole('button', { name: 'Roughen', exact: true }).last().click()
+  const after = (await layers(page))[0]!.properties['opacity']!.keys
+  expect(after).toHaveLength(before.length)
+  expect(after[0]).toEqual(before[0])
+  expect(after.slice(1, -1).every(({ value }, i) => value !== before[i + 1]!.value)).toBe(true)
+})
+
+test('a scene without sound says so', async ({ page }) => {
+  await newProject(page)
+  await page.getByRole('tab', { name: 'Patterns' }).click()
+  await page.getByRole('button', { name: 'Beats', exact: true }).click()
+  await expect(page.getByText('There is no sound in this scene yet.')).toBeVisible()
+})
