@@ -4,6 +4,7 @@ import { benchEdits } from './benchEdits.ts'
 import { benchFamilies } from './benchFamilies.ts'
 import { benchScenes } from './benchScenes.ts'
 import { benchRoutes } from './benchRoutes.ts'
+import { benchSound } from './benchSound.ts'
 import type { Result } from './result.ts'
 
 /** Measures the core beside reference libraries in one run; prints a table and writes .cache/bench.json. */
@@ -13,6 +14,7 @@ const results: Result[] = [
   ...benchFamilies(),
   ...benchScenes(),
   ...benchEdits(),
+  ...benchSound(),
 ]
 for (const { name, ours, reference, unit, wanted } of results) {
   const ratio =

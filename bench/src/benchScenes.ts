@@ -1,5 +1,12 @@
 import type { Bend } from '@arrow-bend/core/bend'
-import { compileProperty, valueAt, type Key, type Property } from '@arrow-bend/core/property'
+import {
+  compileProperty,
+  PATTERN_KINDS,
+  valueAt,
+  type Key,
+  type Pattern,
+  type Property,
+} from '@arrow-bend/core/property'
 import { compileScene, makeLayer, sampleSceneInto, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { asTicks, ticksOfFrame, type Ticks } from '@arrow-bend/core/time'
 import { seeded, shortest, shortestOfBoth, type Result } from './result.ts'
@@ -84,6 +91,36 @@ function shown(scene: Scene, step: number): [nested: number, flat: number] {
   return [both[0] / FRAMES, both[1] / FRAMES]
 }
 
+/** A frame of a scene each of whose layers is moved by a live pattern, and of the same scene without, ms. */
+function patterned(scene: Scene, step: number): [live: number, plain: number] {
+  const pattern = (i: number): Pattern => ({
+    id: 'p',
+    kind: PATTERN_KINDS[i % PATTERN_KINDS.length]!,
+    from: 0 as Ticks,
+    to: scene.duration,
+    low: -8,
+    high: 8,
+    frequency: 1 + i / 50,
+    phase: 0,
+    fade: 0.2,
+    seed: i,
+    bend: { kind: 'family', family: 'sine' },
+  })
+  const layers = scene.layers.map((layer, i): Layer => {
+    const turn = { ...layer.properties['turn']!, patterns: [pattern(i)] }
+    return { ...layer, properties: { ...layer.properties, turn } }
+  })
+  const [live, plain] = [compileScene({ ...scene, layers }, []), compileScene(scene, [])]
+  let kept = 0
+  const play = (sampler: typeof live) => (): void => {
+    for (let frame = 0; frame < FRAMES; frame += 1)
+      kept += sampleSceneInto(sampler, frame * step).at(-1)!.opacity
+  }
+  const both = shortestOfBoth(play(live), play(plain), 9)
+  if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
+  return [both[0] / FRAMES, both[1] / FRAMES]
+}
+
 /** sceneAt played in order, beside a naive evaluation of the same scene. */
 export function benchScenes(): Result[] {
   const scene = busyScene()
@@ -114,6 +151,7 @@ export function benchScenes(): Result[] {
   }
   const [few, many] = [long(10), long(10_000)]
   const [nested, flat] = shown(scene, step)
+  const [live, plain] = patterned(scene, step)
   if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
   return [
     {
@@ -129,6 +167,13 @@ export function benchScenes(): Result[] {
       ours: nested,
       reference: flat,
       wanted: 'ratio ≥ 0.91',
+    },
+    {
+      name: `the same ${LAYERS} layers, each with a live pattern (reference: none)`,
+      unit: 'ms',
+      ours: live,
+      reference: plain,
+      wanted: 'ratio ≥ 0.67',
     },
     {
       name: 'valueAt in order, 10 000 keys (reference: 10 keys)',

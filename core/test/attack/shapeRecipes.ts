@@ -3,7 +3,18 @@ import { EASE_BOTH, LINEAR } from '../../src/bend/index.ts'
 import * as edit from '../../src/edit/index.ts'
 import type { Project } from '../../src/scene/index.ts'
 import { PATTERN_KINDS, PATTERN_MODES } from '../../src/property/index.ts'
-import { SCENE, propertyOf, type Draw, anyTicks, pair, one, layerOf, layersOf, ofKind } from './draw.ts'
+import {
+  SCENE,
+  keysOf,
+  propertyOf,
+  type Draw,
+  anyTicks,
+  pair,
+  one,
+  layerOf,
+  layersOf,
+  ofKind,
+} from './draw.ts'
 
 export type Recipe = (draft: Draft<Project>, draw: Draw) => unknown
 
@@ -68,6 +79,34 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       ...one(w, [{}, { fadeIn: { length: anyTicks(w), bend: w.bend() } }]),
     })
   },
+  markBeats: (d, w) => edit.markBeats(d, SCENE, [anyTicks(w), anyTicks(w), anyTicks(w)], w.makeId),
+  keysOnBeats: (d, w) => {
+    const colours = w.pick(3) === 0
+    const beats = Array.from({ length: w.pick(4) }, () => ({ time: anyTicks(w), strength: w.number() }))
+    edit.keysOnBeats(d, propertyOf(w), {
+      beats,
+      low: one(w, [w.number(), pair(w), colours ? '#102030' : w.number()]),
+      high: one(w, [w.number(), pair(w), colours ? 'white' : w.number()]),
+      attack: anyTicks(w),
+      decay: anyTicks(w),
+      attackBend: w.bend(),
+      decayBend: w.bend(),
+      byStrength: w.pick(2) === 0,
+      makeId: w.makeId,
+    })
+  },
+  lineUpKeys: (d, w) =>
+    edit.lineUpKeys(d, keysOf(w), {
+      moments: [anyTicks(w), anyTicks(w), anyTicks(w)],
+      how: one(w, ['nearest', 'following']),
+    }),
+  roughenKeys: (d, w) =>
+    edit.roughenKeys(d, keysOf(w), {
+      time: anyTicks(w),
+      value: w.number(),
+      seed: w.number(),
+      holdEnds: w.pick(2) === 0,
+    }),
   removePatterns: (d, w) => edit.removePatterns(d, propertyOf(w), one(w, [undefined, ['p']])),
   writePatterns: (d, w) => edit.writePatterns(d, propertyOf(w), { within: w.number(), makeId: w.makeId }),
   setCrops: (d, w) => {

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer'
 import { LINEAR, type Bend } from '../../bend/index.ts'
-import { mixedValue, type Key, type Value } from '../../property/index.ts'
+import { isColour, mixedValue, type Key, type PropertyKind, type Value } from '../../property/index.ts'
 import { definitionOf, takesPatterns, type Project } from '../../scene/index.ts'
 import { asTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
@@ -52,6 +52,10 @@ export function keysOnBeats(
       const label = definitionOf(layerIn(draft, ref).kind, ref.property)?.label ?? ref.property
       throw new BadEdit(`${label} has nothing between two values. Nothing was changed.`)
     }
+    if (![low, high].every((value) => isOfKind(kind, value)))
+      throw new BadEdit(
+        'Between and on beats there have to be values as the property has them. Nothing was changed.',
+      )
     const made: Key[] = []
     const add = (t: number, value: Value, bend: Bend): void => {
       const last = made.at(-1)
@@ -79,4 +83,12 @@ export function keysOnBeats(
     return { ...property, keys: [...others, ...made].sort((a, b) => a.t - b.t) }
   })
   return count
+}
+
+const isNumber = (value: unknown): boolean => typeof value === 'number' && Number.isFinite(value)
+
+function isOfKind(kind: PropertyKind, value: Value): boolean {
+  if (kind === 'colour') return typeof value === 'string' && isColour(value)
+  if (kind === 'number' || kind === 'turn') return isNumber(value)
+  return Array.isArray(value) && value.length === 2 && value.every(isNumber)
 }
