@@ -72,6 +72,22 @@ test('a lamp pulses with the drum, and entrances are lined up with beats', async
   expect((await layers(page))[0]!.properties['opacity']!.keys).toEqual([])
 })
 
+test('a lamp follows how loud the drum is, up at once and down slowly', async ({ page }) => {
+  await listenToDrums(page)
+  await addLayer(page, 'Ellipse')
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Opacity', exact: true }).first().click()
+  await page.getByLabel('Loud at').fill('15')
+  await page.getByLabel('Loud at').press('Enter')
+  await page.getByRole('button', { name: 'Follow', exact: true }).click()
+  await expect(page.getByText(/keys; the farthest they stray is/)).toBeVisible()
+  const { keys } = (await layers(page))[0]!.properties['opacity']!
+  const high = keys.filter(({ value }) => (value as number) > 30)
+  for (const time of HEARD.slice(0, -1))
+    expect(high.some(({ t }) => Math.abs(t / TICKS_PER_SECOND - time) < 0.12)).toBe(true)
+  expect(keys.length).toBeLessThan(12 * HEARD.length)
+})
+
 test('keys are roughened after a look, which can be left', async ({ page }) => {
   await listenToDrums(page)
   await addLayer(page, 'Ellipse')

@@ -72,6 +72,20 @@ try {
   await page.getByRole('button', { name: /^Vertex 2 of/ }).click()
   await shoot(page, 'outline-paper')
   for (let i = 0; i < 2; i += 1) await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Boat 2', exact: true }).first().click()
+  await page.getByLabel('Rows to show').selectOption('selected')
+  await page.getByRole('tab', { name: 'Patterns' }).click()
+  for (const [property, pattern] of [
+    ['turn', 'Fading'],
+    ['position', 'Sine'],
+  ] as const) {
+    await page.getByLabel('Property of Boat 2').selectOption(property)
+    await page.getByRole('button', { name: `Add: ${pattern}` }).click()
+  }
+  await shoot(page, 'patterns-paper')
+  for (let i = 0; i < 2; i += 1) await page.keyboard.press('Control+z')
+  await page.getByLabel('Rows to show').selectOption('animated')
+  await page.getByRole('tab', { name: 'Bend' }).click()
   await page.getByRole('button', { name: 'Help' }).click()
   await shoot(page, 'help-paper')
   await page.keyboard.press('Escape')

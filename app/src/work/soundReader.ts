@@ -1,5 +1,5 @@
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { Beat, Envelope, FindBeats } from '@arrow-bend/core/sound'
+import type { Band, Beat, Envelope, FindBeats } from '@arrow-bend/core/sound'
 import type { Refused } from './fileWorker.ts'
 import type { SoundWorker } from './soundWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -34,6 +34,22 @@ export async function envelopeIn(id: string, blob: Blob): Promise<Envelope> {
   const found = await drawer.run<Envelope | Refused>((remote) => remote.envelope(id, blob), {
     limitMs: LIMIT_MS,
     tooLong: TOO_LONG,
+  })
+  if ('refused' in found) throw new Refusal(found.refused)
+  return found
+}
+
+/** How loud a sound is in a band, so many times a second, worked out in a worker. @throws as `beatsIn` does */
+export async function levelIn(
+  id: string,
+  blob: Blob,
+  options: { readonly rate: number; readonly band: Band },
+  signal?: AbortSignal,
+): Promise<Float64Array> {
+  const found = await listener.run<Float64Array | Refused>((remote) => remote.level(id, blob, options), {
+    limitMs: LIMIT_MS,
+    tooLong: TOO_LONG,
+    ...(signal ? { signal } : {}),
   })
   if ('refused' in found) throw new Refusal(found.refused)
   return found

@@ -5,6 +5,8 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import {
   envelopeOf,
   findBeats,
+  levelOf,
+  type Band,
   type Beat,
   type Envelope,
   type FindBeats,
@@ -30,6 +32,19 @@ const worker = {
   beats: async (id: string, blob: Blob, options: FindBeats): Promise<Beat[] | Refused> => {
     try {
       return findBeats(await soundOf(id, blob), options)
+    } catch (caught) {
+      return refused(caught)
+    }
+  },
+
+  /** How loud it is in a band, so many times a second. */
+  level: async (
+    id: string,
+    blob: Blob,
+    { rate, band }: { readonly rate: number; readonly band: Band },
+  ): Promise<Float64Array | Refused> => {
+    try {
+      return levelOf(await soundOf(id, blob), rate, band)
     } catch (caught) {
       return refused(caught)
     }

@@ -148,6 +148,7 @@ export {
   type NestReport,
 } from './scenes/nestedScenes.ts'
 export { lineUpKeys, type LineUp } from './timing/lineUpKeys.ts'
+export { followLevel, type FollowLevel } from './sound/followLevel.ts'
 export { keysOnBeats, type BeatMoment, type KeysOnBeats } from './sound/keysOnBeats.ts'
 export { markBeats } from './sound/markBeats.ts'
 export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'

@@ -147,7 +147,7 @@ export {
   type Framing,
 } from './framing.ts'
 export { soundingIn, type Sounding } from './sampling/soundingIn.ts'
-export { sourceMoments, type SourceMoment } from './sampling/sourceMoments.ts'
+export { innerSecondsOf, sourceMoments, type SourceMoment } from './sampling/sourceMoments.ts'
 export { homesOf, masksIn } from './sampling/homes.ts'
 export { compileShownClock } from './sampling/shownTime.ts'
 export { ownArt, type OwnArtOptions } from './sampling/ownArt.ts'

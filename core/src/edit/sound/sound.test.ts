@@ -5,7 +5,15 @@ import { EASE_BOTH, LINEAR } from '../../bend/index.ts'
 import { compileProperty, valueAt, type Property } from '../../property/index.ts'
 import { projectSchema, sourceMoments, type Layer, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { keysOnBeats, lineUpKeys, markBeats, roughenKeys, type KeysOnBeats } from '../index.ts'
+import {
+  followLevel,
+  keysOnBeats,
+  lineUpKeys,
+  markBeats,
+  roughenKeys,
+  type FollowLevel,
+  type KeysOnBeats,
+} from '../index.ts'
 
 const at = (seconds: number) => asTicks(Math.round(seconds * TICKS_PER_SECOND))
 const scene = (project: Project) => project.scenes[0]!
@@ -213,5 +221,77 @@ describe('roughened keys', () => {
     const values = ({ keys }: Property) => keys.map(({ value }) => value)
     expect(values(rough({ seed: 7, value: 5, time: at(0.2) }))).toEqual(values(rough({ seed: 7, value: 5 })))
     expect(() => rough({ time: -1 })).toThrow('0 or more')
+  })
+})
+
+describe('a property that follows a level', () => {
+  const sound: Layer = { ...layerWith('s', {}, 'sound'), span: [at(1), at(9)], source: { asset: 'drum' } }
+  const drum = { id: 'drum', name: 'Drum', kind: 'sound', type: 'audio/wav', sha256: 'd'.repeat(64) } as const
+  const project: Project = {
+    ...projectOf([sound, layerWith('a', {})]),
+    assets: [{ ...drum, duration: at(8) }],
+  }
+  /** Loud for half a second of each, 20 times a second. */
+  const level = Array.from({ length: 160 }, (_, i) => (i % 20 < 10 ? 0.6 : 0.1))
+  const options = (given: Partial<FollowLevel> = {}): FollowLevel => ({
+    sound: 's',
+    level,
+    rate: 20,
+    from: at(0),
+    to: at(8),
+    floor: 0.1,
+    ceiling: 0.6,
+    threshold: 0,
+    attack: 0,
+    decay: 0,
+    ahead: 0,
+    low: 20,
+    high: 100,
+    bend: LINEAR,
+    within: 1,
+    makeId: ids(),
+    ...given,
+  })
+  const followed = (given: Partial<FollowLevel> = {}, name = 'opacity'): Property => {
+    const after = edited(project, (draft) => void followLevel(draft, refOf('a', name), options(given)))
+    expect(problem(after)).toBe('')
+    return of(after, 'a', name)
+  }
+  const value = (given: Property, seconds: number): number =>
+    valueAt(compileProperty(given, []), at(seconds))[0]!
+
+  it('is low where it is silent and high where it is loud, when it is heard', () => {
+    const lamp = followed()
+    // The sound begins a second late.
+    expect([0.5, 1.25, 1.75, 2.25, 2.75].map((s) => Math.round(value(lamp, s) / 10) * 10)).toEqual([
+      20, 100, 20, 100, 20,
+    ])
+    const early = followed({ ahead: 0.25 })
+    expect(Math.round(value(early, 0.9) / 10) * 10).toBe(100)
+  })
+
+  it('rises and falls as slowly as told, by its bend, and not for what is faint', () => {
+    const slow = followed({ decay: 0.2 })
+    // After 0.2 s a first-order follower has 1/e of the way left. Source: textbook.
+    expect(value(slow, 1.7)).toBeCloseTo(20 + 80 * Math.exp(-1), -1)
+    expect(value(followed({ ceiling: 1.1, threshold: 0.7 }), 1.25)).toBeCloseTo(20, 0)
+    const squared = { kind: 'family', family: 'power', mode: 'in', power: 2 } as const
+    expect(value(followed({ ceiling: 1.1, bend: squared }), 1.25)).toBeCloseTo(20 + 80 * 0.25, 0)
+  })
+
+  it('stays within the distance asked for with few keys, and goes between pairs and colours', () => {
+    const soft = { attack: 0.1, decay: 0.3 }
+    const [fine, coarse] = [followed({ ...soft, within: 0.5 }), followed({ ...soft, within: 10 })]
+    expect(coarse.keys.length).toBeLessThan(fine.keys.length)
+    for (let s = 0.1; s < 7.9; s += 0.07) expect(Math.abs(value(fine, s) - value(coarse, s))).toBeLessThan(11)
+    expect(followed({ low: '#000000', high: '#ffffff', within: 0.01 }, 'fill').keys.length).toBeGreaterThan(4)
+    expect(followed({ low: [10, 10], high: [90, 90] }, 'size').keys.length).toBeGreaterThan(4)
+  })
+
+  it('is refused with a sentence where it cannot', () => {
+    expect(() => followed({ ceiling: 0.1 })).toThrow('above what counts as silent')
+    expect(() => followed({ attack: -1 })).toThrow('takes some time')
+    expect(() => followed({ low: [1, 2] })).toThrow('as the property has them')
+    expect(() => followed({}, 'position')).toThrow()
   })
 })

@@ -15,6 +15,22 @@ export interface SourceMoment {
 /** Looks a frame; between two of them time inside a layer goes on evenly, as good as. */
 const LOOKS = 4
 
+/** Where in what a layer plays a scene time is, s; null where the layer is not there. */
+export function innerSecondsOf(
+  scene: Scene,
+  layerId: string,
+  library: BendLibrary,
+): (sceneTime: number) => number | null {
+  const layer = layerById(scene, layerId)
+  if (!layer) return () => null
+  const clock = compileLayerClock(scene, layerId, library)
+  const inner = compileInnerTime(layer, library)
+  return (sceneTime) => {
+    const own = clock.timeAt(sceneTime)
+    return own >= layer.span[0] && own < layer.span[1] ? innerTimeAt(inner, own) / TICKS_PER_SECOND : null
+  }
+}
+
 /**
  * When moments of a clip or a sound come up in a scene, in order of time: none where the layer is not there, several times
  * where it plays them more than once.

@@ -11,6 +11,7 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import { useSelection } from '../../../../session/selection/selection.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import LevelFields from './LevelFields.vue'
 import { useBeats } from './useBeats.ts'
 
 /** Where a sound sets in: found in a band of it, marked on the ruler, made keys of, and lined up with. */
@@ -92,11 +93,12 @@ const top = ref(100)
 const rise = ref(0.04)
 const fall = ref(0.3)
 const byStrength = ref(true)
+/** A number as the property has values: both of a pair alike. */
+const value = (one: number): number | readonly [number, number] =>
+  ['pair', 'place'].includes(lane.value?.definition?.kind ?? '') ? [one, one] : one
 const setKeys = (): void => {
   const now = lane.value
   if (!now) return
-  const isPair = ['pair', 'place'].includes(now.definition?.kind ?? '')
-  const value = (one: number): number | readonly [number, number] => (isPair ? [one, one] : one)
   const count = document.apply('Keys set on beats', (draft) =>
     keysOnBeats(draft, now.ref, {
       beats: chosen.value,
@@ -261,6 +263,15 @@ const lineUp = (how: 'nearest' | 'following'): void => {
           Set keys
         </button>
       </div>
+      <LevelFields
+        v-if="lane.definition?.kind !== 'place'"
+        :beats="beats"
+        :band="{ low, high }"
+        :lane="lane.ref"
+        :unit="lane.definition?.unit ?? ''"
+        :low="value(rest)"
+        :high="value(top)"
+      />
     </template>
     <p v-else class="note">Select a property that goes by numbers: click its name in the deck.</p>
     <h3>Line up the selected keys</h3>

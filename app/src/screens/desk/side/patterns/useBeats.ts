@@ -1,12 +1,12 @@
 import { computed, shallowRef, watch } from 'vue'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import { layerById, sourceMoments, type Asset, type Layer } from '@arrow-bend/core/scene'
-import type { Beat, FindBeats } from '@arrow-bend/core/sound'
+import type { Band, Beat, FindBeats } from '@arrow-bend/core/sound'
 import type { Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { assetShelf } from '../../../../storage/index.ts'
-import { beatsIn } from '../../../../work/soundReader.ts'
+import { beatsIn, levelIn } from '../../../../work/soundReader.ts'
 import { Cancelled } from '../../../../work/taskWorker.ts'
 
 /** A beat, when it is heard in the scene. */
@@ -50,10 +50,13 @@ export function useBeats() {
     }))
   })
 
-  const find = async (options: FindBeats): Promise<void> => {
+  /** Has a worker listen to the sound; what was asked before is given up. Null where that failed, which is said. */
+  const withSound = async <T>(
+    ask: (id: string, blob: Blob, signal: AbortSignal) => Promise<T>,
+  ): Promise<{ readonly layer: string; readonly answer: T } | null> => {
     const layer = sound.value
     const asset = layer && assetOf(layer)
-    if (!layer || !asset) return
+    if (!layer || !asset) return null
     waiting.value?.abort()
     const mine = new AbortController()
     waiting.value = mine
@@ -61,13 +64,28 @@ export function useBeats() {
     try {
       const blob = await assetShelf.read(asset)
       if (!blob) throw new Refusal('The sound is not kept in this browser any more. Bring its file in again.')
-      found.value = { layer: layer.id, beats: await beatsIn(asset.sha256, blob, options, mine.signal) }
+      return { layer: layer.id, answer: await ask(asset.sha256, blob, mine.signal) }
     } catch (caught) {
       if (!(caught instanceof Cancelled)) trouble.value = sentenceOf(caught)
+      return null
     } finally {
       if (waiting.value === mine) waiting.value = null
     }
   }
+  const find = async (options: FindBeats): Promise<void> => {
+    const heardNow = await withSound((id, blob, signal) => beatsIn(id, blob, options, signal))
+    if (heardNow) found.value = { layer: heardNow.layer, beats: heardNow.answer }
+  }
+  /** How loud it is in a band, so many times a second. */
+  const listen = async (
+    rate: number,
+    band: Band,
+  ): Promise<{ readonly layer: string; readonly level: Float64Array } | null> => {
+    const heardNow = await withSound((id, blob, signal) => levelIn(id, blob, { rate, band }, signal))
+    return heardNow && { layer: heardNow.layer, level: heardNow.answer }
+  }
   const cancel = (): void => waiting.value?.abort()
-  return { sounds, sound, wanted, found, heard, trouble, waiting, find, cancel }
+  return { sounds, sound, wanted, found, heard, trouble, waiting, find, listen, cancel }
 }
+
+export type Beats = ReturnType<typeof useBeats>
