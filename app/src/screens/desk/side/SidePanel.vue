@@ -120,7 +120,7 @@ const { shown, seconds, hue } = target
 
 .tab {
   height: 28px;
-  padding: 0 9px;
+  padding: 0 6px;
   color: var(--ink-2);
 }
 

@@ -16,8 +16,8 @@ const props = defineProps<{
 }>()
 
 /** px the dot keeps to each side for overshoot. */
-const INSET = 16
-const WIDTH = 92
+const INSET = 11
+const WIDTH = 64
 const REST_SECONDS = 0.5
 /** Places the browser is told; between them it goes straight. */
 const STEPS = 90
