@@ -7,7 +7,14 @@ import {
   type Pattern,
   type Property,
 } from '@arrow-bend/core/property'
-import { compileScene, makeLayer, sampleSceneInto, type Layer, type Scene } from '@arrow-bend/core/scene'
+import {
+  compileScene,
+  makeLayer,
+  sampleSceneInto,
+  type Layer,
+  type Scene,
+  type SceneSampler,
+} from '@arrow-bend/core/scene'
 import { asTicks, ticksOfFrame, type Ticks } from '@arrow-bend/core/time'
 import { seeded, shortest, shortestOfBoth, type Result } from './result.ts'
 
@@ -80,13 +87,17 @@ function naively(scene: Scene, time: number): number {
 function shown(scene: Scene, step: number): [nested: number, flat: number] {
   const use = makeLayer({ id: 'use', name: 'Use', kind: 'scene', span: [0 as Ticks, scene.duration] })
   const outer: Scene = { ...scene, id: 'outer', layers: [{ ...use, source: { scene: scene.id } }] }
-  const [inner, flat] = [compileScene(outer, [], { scenes: [scene] }), compileScene(scene, [])]
+  return inTurn(compileScene(outer, [], { scenes: [scene] }), compileScene(scene, []), step)
+}
+
+/** A frame of two scenes, played in turn, ms. */
+function inTurn(one: SceneSampler, other: SceneSampler, step: number): [number, number] {
   let kept = 0
-  const play = (sampler: typeof flat) => (): void => {
+  const play = (sampler: SceneSampler) => (): void => {
     for (let frame = 0; frame < FRAMES; frame += 1)
       kept += sampleSceneInto(sampler, frame * step).at(-1)!.opacity
   }
-  const both = shortestOfBoth(play(inner), play(flat), 9)
+  const both = shortestOfBoth(play(one), play(other), 9)
   if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
   return [both[0] / FRAMES, both[1] / FRAMES]
 }
@@ -110,15 +121,7 @@ function patterned(scene: Scene, step: number): [live: number, plain: number] {
     const turn = { ...layer.properties['turn']!, patterns: [pattern(i)] }
     return { ...layer, properties: { ...layer.properties, turn } }
   })
-  const [live, plain] = [compileScene({ ...scene, layers }, []), compileScene(scene, [])]
-  let kept = 0
-  const play = (sampler: typeof live) => (): void => {
-    for (let frame = 0; frame < FRAMES; frame += 1)
-      kept += sampleSceneInto(sampler, frame * step).at(-1)!.opacity
-  }
-  const both = shortestOfBoth(play(live), play(plain), 9)
-  if (!Number.isFinite(kept)) throw new Error('a scene gave no number')
-  return [both[0] / FRAMES, both[1] / FRAMES]
+  return inTurn(compileScene({ ...scene, layers }, []), compileScene(scene, []), step)
 }
 
 /** sceneAt played in order, beside a naive evaluation of the same scene. */

@@ -79,6 +79,11 @@ for (const theme of ['light', 'dark'] as const) {
     }
     await page.getByRole('tab', { name: 'Reuse' }).click()
     await expectAccessible(page, 'section[aria-label="Reuse"]')
+    await page.getByRole('tab', { name: 'Patterns' }).click()
+    await page.getByRole('button', { name: 'Add: Wander' }).click()
+    await expectAccessible(page, 'section[aria-label="Patterns"]')
+    await page.getByRole('button', { name: 'Roughen', exact: true }).click()
+    await expectAccessible(page, 'section[aria-label="Patterns"]')
     await page.getByRole('button', { name: 'Select keys like these' }).click()
     await expectAccessible(page, 'section[aria-label="Deck"]')
     await page.keyboard.press('Escape')

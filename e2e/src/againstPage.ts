@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import type { Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/css'
 import { projectSchema, type Layer } from '@arrow-bend/core/scene'
-import { projectOf } from './againstBrowser.ts'
+import { openLayers, projectOf } from './againstBrowser.ts'
 import { frameOnScreen } from './stage.ts'
 
 /** The family texts are set in on the stage. */
@@ -85,4 +85,18 @@ export async function apartFromPage(page: Page, layers: readonly Layer[], frame:
     },
     { url: `data:image/png;base64,${shot}`, at: [x, y] },
   )
+}
+
+/** Looks at some layers at a frame: they are drawn there as in a page of them, mean difference of a channel ≤ 0.5 of 255. */
+export async function expectLikePage(
+  page: Page,
+  layers: readonly Layer[],
+  { frame, name }: { readonly frame: number; readonly name: string },
+): Promise<void> {
+  await openLayers(page, layers)
+  await page.getByLabel('Current time').fill(`${frame}f`)
+  await page.getByLabel('Current time').press('Enter')
+  await expect
+    .poll(() => apartFromPage(page, layers, frame), { message: `${name} ${frame}` })
+    .toBeLessThanOrEqual(0.5)
 }

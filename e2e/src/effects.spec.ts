@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
-import { apartFromPage } from './againstPage.ts'
+import { apartFromPage, expectLikePage } from './againstPage.ts'
 import type { Property, Value } from '@arrow-bend/core/property'
 import type { Layer, LayerMask } from '@arrow-bend/core/scene'
 import { addLayer, newProject, type } from './desk.ts'
@@ -105,12 +105,7 @@ test('a page blurs groups as the stage does, turning and growing, through masks 
   ] as const
   for (const [name, layers] of cases)
     for (const frame of [6, 30]) {
-      await openLayers(page, layers)
-      await page.getByLabel('Current time').fill(`${frame}f`)
-      await page.getByLabel('Current time').press('Enter')
-      await expect
-        .poll(() => apartFromPage(page, layers, frame), { message: `${name} ${frame}` })
-        .toBeLessThanOrEqual(0.5)
+      await expectLikePage(page, layers, { frame, name })
       expect(await apartFromPage(page, layers, frame + 6)).toBeGreaterThan(1)
     }
 })

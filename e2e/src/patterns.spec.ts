@@ -3,7 +3,7 @@ import type { Pattern, Property } from '@arrow-bend/core/property'
 import type { Layer } from '@arrow-bend/core/scene'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
-import { apartFromPage } from './againstPage.ts'
+import { apartFromPage, expectLikePage } from './againstPage.ts'
 import { savedFile } from './desk.ts'
 import { pixels } from './stage.ts'
 
@@ -138,12 +138,7 @@ test('an exported page moves by patterns as the stage does', async ({ page }) =>
   for (const [name, patterns] of cases) {
     const layers = [moved(name, patterns)]
     for (const frame of [7, 31]) {
-      await openLayers(page, layers)
-      await page.getByLabel('Current time').fill(`${frame}f`)
-      await page.getByLabel('Current time').press('Enter')
-      await expect
-        .poll(() => apartFromPage(page, layers, frame), { message: `${name} ${frame}` })
-        .toBeLessThanOrEqual(0.5)
+      await expectLikePage(page, layers, { frame, name })
       expect(await apartFromPage(page, layers, frame + 10)).toBeGreaterThan(1)
     }
   }

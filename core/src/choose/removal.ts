@@ -19,9 +19,10 @@ export function removalOf(scene: Scene, chosen: Chosen): Removal | null {
     const keys = effectiveKeys(scene, chosen)
     if (keys.length > 0) return { kind: 'keys', keys }
     const [{ layer, property }] = chosen.properties as [Chosen['properties'][number]]
-    const { kind, name } = layerById(scene, layer) ?? {}
+    const { kind, name, properties } = layerById(scene, layer) ?? {}
     const label = ((kind && definitionOf(kind, property)?.label) ?? property).toLowerCase()
-    return { kind: 'nothing', why: `${name ?? 'The layer'} ${label} has no keys to remove.` }
+    const live = properties?.[property]?.patterns ? ' Its patterns are taken off in the Patterns panel.' : ''
+    return { kind: 'nothing', why: `${name ?? 'The layer'} ${label} has no keys to remove.${live}` }
   }
   if (chosen.layers.length === 0) return null
   const also = layersGoneWith(scene, chosen.layers).size - chosen.layers.length

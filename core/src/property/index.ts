@@ -38,6 +38,7 @@ export {
   type PatternKind,
   type PatternMode,
 } from './patterns/pattern.ts'
+export { stretchesOf } from './patterns/stretchesOf.ts'
 export {
   isMoving,
   playedSpeedInto,

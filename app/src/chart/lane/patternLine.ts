@@ -1,4 +1,4 @@
-import { playedValueInto, valueInto, type CompiledProperty } from '@arrow-bend/core/property'
+import { playedValueInto, stretchesOf, valueInto, type CompiledProperty } from '@arrow-bend/core/property'
 import { MIDLINE, type LaneScale } from './ribbon.ts'
 
 /** How far the line goes up and down, px. */
@@ -34,17 +34,6 @@ export function patternLine(compiled: CompiledProperty, { xOf, width, coarse = f
     .filter((run) => run.length > 1)
     .map((run) => `M${run.map(({ x, at }) => `${x.toFixed(1)} ${y(at).toFixed(1)}`).join('L')}`)
     .join('')
-}
-
-/** Stretches patterns cover, those that meet as one, ticks. */
-function stretchesOf(patterns: CompiledProperty['patterns']): [number, number][] {
-  const stretches: [number, number][] = []
-  for (const { from, to } of [...patterns].sort((a, b) => a.from - b.from)) {
-    const last = stretches.at(-1)
-    if (last && from <= last[1]) last[1] = Math.max(last[1], to)
-    else stretches.push([from, to])
-  }
-  return stretches
 }
 
 /** Which number of a value goes farthest, and between what. */

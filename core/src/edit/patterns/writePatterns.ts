@@ -9,6 +9,7 @@ import {
   pinSmooth,
   playedValueAt,
   playedValueInto,
+  stretchesOf,
   unrollProperty,
   type CompiledProperty,
   type Key,
@@ -89,17 +90,6 @@ interface Writing {
   readonly duration: Ticks
   readonly library: BendLibrary
   readonly makeId: MakeId
-}
-
-/** The stretches patterns cover, those that touch as one. */
-function stretchesOf(patterns: readonly Pattern[]): [Ticks, Ticks][] {
-  const stretches: [Ticks, Ticks][] = []
-  for (const { from, to } of [...patterns].sort((a, b) => a.from - b.from)) {
-    const last = stretches.at(-1)
-    if (last && from <= last[1]) last[1] = asTicks(Math.max(last[1], to))
-    else stretches.push([from, to])
-  }
-  return stretches
 }
 
 /** A property whose rules outside its keys are written out, where it has any: new keys would change what they repeat. */

@@ -298,12 +298,3 @@ const lineUp = (how: 'nearest' | 'following'): void => {
     <p class="note">To the beats that were found, or else to the markers.</p>
   </template>
 </template>
-
-<style scoped>
-.trouble {
-  padding: 4px 8px;
-  border-left: 3px solid var(--pencil);
-  background: var(--sheet-2);
-  font-size: 0.75rem;
-}
-</style>

@@ -50,11 +50,4 @@ defineProps<{
   background: repeating-linear-gradient(135deg, var(--rule-soft) 0 6px, var(--sheet-2) 6px 12px);
   font-size: 0.75rem;
 }
-
-.trouble {
-  padding: 4px 8px;
-  border-left: 3px solid var(--pencil);
-  background: var(--sheet-2);
-  font-size: 0.75rem;
-}
 </style>
