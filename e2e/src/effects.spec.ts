@@ -97,10 +97,23 @@ test('a page blurs groups as the stage does, turning and growing, through masks 
     return [{ ...outer!, properties: { ...outer!.properties, ...moves } }, ...inside]
   }
   const hole = drawnLayer('hole', 'rectangle', { position: [640, 300], size: [300, 260], fill: '#000000' })
+  const within = group().map((layer) => (layer.id === 'left' ? { ...layer, mask: { layer: 'hole' } } : layer))
   const copies = { copies: 2, 'copy offset': [180, 40], 'copy delay': 0.5, 'copy scale': 70 } as const
   const cases = [
     ['plain', group()],
     ['masked', [hole, ...group({ layer: 'hole' })]],
+    [
+      'masked within',
+      [
+        ...within,
+        drawnLayer(
+          'hole',
+          'ellipse',
+          { position: [-40, 10], size: [120, 90], fill: '#000000' },
+          { parent: 'group' },
+        ),
+      ],
+    ],
     ['copied', group(undefined, copies)],
   ] as const
   for (const [name, layers] of cases)

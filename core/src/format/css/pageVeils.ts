@@ -82,7 +82,7 @@ export class PageVeils {
   }
 
   private effectsOf(group: Layer, context: CssContext): PageVeil | null {
-    const key = `${context.within} ${[group.id, ...[...context.copies].flat()].join(' ')}`
+    const key = [group.id, ...[...context.copies].flat()].join(' ')
     let style = this.effects.get(key)
     if (style === undefined) this.effects.set(key, (style = placedEffectStyle(group, context)))
     return style ? { key, style } : null

@@ -82,11 +82,11 @@ const mark = (): void => {
 }
 
 const lane = computed(() => {
-  const ref_ = selection.properties[0]
-  const property = ref_ && document.project && findProperty(document.project, ref_)
-  const layer = ref_ && document.scene && layerById(document.scene, ref_.layer)
+  const first = selection.properties[0]
+  const property = first && document.project && findProperty(document.project, first)
+  const layer = first && document.scene && layerById(document.scene, first.layer)
   if (!property || !layer || !takesPatterns(property.kind) || property.kind === 'colour') return null
-  return { ref: ref_, layer, definition: definitionOf(layer.kind, ref_.property) }
+  return { ref: first, layer, definition: definitionOf(layer.kind, first.property) }
 })
 const rest = ref(0)
 const top = ref(100)

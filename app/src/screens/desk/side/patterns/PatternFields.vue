@@ -63,7 +63,7 @@ const without = (change: Readonly<Partial<Record<keyof Pattern, unknown>>>): Pat
   ) as unknown as Pattern
 const set = (label: string, change: Partial<Pattern>): void => props.patterns.set(label, changed(change))
 /** The recipe of a field whose drags change one number. */
-const with_ =
+const byNumber =
   (changeOf: (value: number) => Partial<Pattern>) =>
   (value: number): Recipe<unknown> =>
     props.patterns.change(changed(changeOf(value)))
@@ -159,7 +159,7 @@ const setBackward = (backward: boolean): void =>
         :step="step"
         :model-value="Number(pattern[end])"
         edit="Height of the pattern set"
-        :recipe="with_((value) => ({ [end]: value }))"
+        :recipe="byNumber((value) => ({ [end]: value }))"
       />
       <IconButton
         :icon="ArrowUpDown"
@@ -192,7 +192,7 @@ const setBackward = (backward: boolean): void =>
       :max="10000"
       :model-value="pattern.frequency"
       edit="Frequency set"
-      :recipe="with_((value) => ({ frequency: value }))"
+      :recipe="byNumber((value) => ({ frequency: value }))"
     />
     <EditField
       show-label
@@ -203,7 +203,7 @@ const setBackward = (backward: boolean): void =>
       :max="600000"
       :model-value="pattern.frequency * 60"
       edit="Frequency set"
-      :recipe="with_((value) => ({ frequency: value / 60 }))"
+      :recipe="byNumber((value) => ({ frequency: value / 60 }))"
     />
     <EditField
       show-label
@@ -214,7 +214,7 @@ const setBackward = (backward: boolean): void =>
       :max="1000000"
       :model-value="swingsOf(pattern)"
       edit="Frequency set"
-      :recipe="with_((value) => ({ frequency: Math.min(10000, value / seconds) }))"
+      :recipe="byNumber((value) => ({ frequency: Math.min(10000, value / seconds) }))"
     />
   </div>
   <p v-if="isTooQuick" class="note" role="status">
@@ -232,7 +232,7 @@ const setBackward = (backward: boolean): void =>
       :max="100"
       :model-value="pattern.phase * 100"
       edit="Phase set"
-      :recipe="with_((value) => ({ phase: value / 100 }))"
+      :recipe="byNumber((value) => ({ phase: value / 100 }))"
     />
     <template v-if="starts.length > 0">
       from
@@ -288,7 +288,7 @@ const setBackward = (backward: boolean): void =>
     :max="100"
     :model-value="(pattern.duty ?? 0.5) * 100"
     edit="Share that is low set"
-    :recipe="with_((value) => ({ duty: value / 100 }))"
+    :recipe="byNumber((value) => ({ duty: value / 100 }))"
   />
   <EditField
     v-if="pattern.kind === 'fadingSine'"
@@ -302,7 +302,7 @@ const setBackward = (backward: boolean): void =>
     :max="1000"
     :model-value="pattern.fade ?? 0"
     edit="How fast it dies set"
-    :recipe="with_((value) => ({ fade: value }))"
+    :recipe="byNumber((value) => ({ fade: value }))"
   />
   <div
     v-if="pattern.kind === 'own'"
@@ -350,7 +350,7 @@ const setBackward = (backward: boolean): void =>
       :max="100"
       :model-value="(pattern[part] ?? 0) * 100"
       edit="Unevenness set"
-      :recipe="with_((value) => ({ [part]: value / 100 }))"
+      :recipe="byNumber((value) => ({ [part]: value / 100 }))"
     />
   </div>
   <div v-if="isByChance" class="line">
@@ -364,7 +364,7 @@ const setBackward = (backward: boolean): void =>
       :max="2147483647"
       :model-value="pattern.seed ?? 0"
       edit="Chance of the pattern set"
-      :recipe="with_((value) => ({ seed: Math.round(value) }))"
+      :recipe="byNumber((value) => ({ seed: Math.round(value) }))"
     />
     <IconButton :icon="Dices" label="Another chance" @press="another" />
   </div>
