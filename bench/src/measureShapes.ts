@@ -1,5 +1,12 @@
 import type { Page } from '@playwright/test'
-import type { Key, Outline, Property, Value } from '@arrow-bend/core/property'
+import {
+  PATTERN_KINDS,
+  type Key,
+  type Outline,
+  type Pattern,
+  type Property,
+  type Value,
+} from '@arrow-bend/core/property'
 import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '@arrow-bend/core/scene'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { measureDrag, measurePlayback, openProject, rateOf, report } from './deskMeasures.ts'
@@ -27,6 +34,12 @@ export async function measureShapes(page: Page, address: string): Promise<void> 
   const letters = await measurePlayback(page)
   report('playback of 60 letters that move by themselves', letters)
   console.log(`playback of 60 letters that move by themselves        ${rateOf(letters)} fps  (wanted: ≥ 50)`)
+
+  await openProject(page, address, projectOf(swayingLayers(200)))
+  await page.getByRole('button', { name: 'Actual size' }).click()
+  const swaying = await measurePlayback(page)
+  report('playback of 200 layers with a live pattern each', swaying)
+  console.log(`playback of 200 layers with a live pattern each       ${rateOf(swaying)} fps  (wanted: ≥ 50)`)
   await page.setViewportSize({ width: 1280, height: 800 })
 }
 
@@ -69,6 +82,25 @@ const layerOf = (
   const made = makeLayer({ id, name: id, kind, span: [at(0), at(SECONDS)], values })
   return { ...made, properties: { ...made.properties, ...moves } }
 }
+
+/** Small rectangles all over the frame, each swaying by itself. */
+const swayingLayers = (count: number): Layer[] =>
+  Array.from({ length: count }, (_, i) => {
+    const pattern: Pattern = {
+      id: 'p',
+      kind: PATTERN_KINDS[i % 4]!,
+      from: at(0),
+      to: at(SECONDS),
+      low: -20,
+      high: 20,
+      frequency: 0.5 + (i % 7) / 5,
+      phase: (i % 10) / 10,
+      fade: 0.1,
+    }
+    const place = [(i % 20) * 62 + 50, Math.floor(i / 20) * 68 + 50] as const
+    const turn: Property = { kind: 'turn', value: 0, keys: [], patterns: [pattern] }
+    return layerOf(`Lamp ${i}`, 'rectangle', { position: place, size: [40, 40], fill: '#c8401a' }, { turn })
+  })
 
 function wavingOutline(vertices: number, keys: number): Layer {
   const outline = (phase: number): Outline => ({
