@@ -12,12 +12,14 @@ interface Affected {
   /** Of that thing, 0 … 1: it fades with its shadow. */
   readonly opacity: number
   readonly pictures: PictureBook
+  /** The veil that does this, where it is one: what blurs the items within it counts, too. */
+  readonly until?: EffectsVeil
   /** Paints it as it is before, in stage coordinates. */
   readonly paint: (on: Context2d) => void
 }
 
 /** What blurs a thing and makes its shadow, with the map those are measured by. */
-export type EffectsOn = Pick<EffectsVeil, 'effects' | 'matrix'>
+type EffectsOn = Pick<EffectsVeil, 'effects' | 'matrix'>
 
 /**
  * Paints what is blurred or casts a shadow: apart first. The context's transform must be the stage's.
@@ -26,7 +28,7 @@ export type EffectsOn = Pick<EffectsVeil, 'effects' | 'matrix'>
 export function paintAffected(
   context: Context2d,
   on: EffectsOn,
-  { items, opacity, pictures, paint }: Affected,
+  { items, opacity, pictures, until, paint }: Affected,
 ): void {
   if (!isAffected(on.effects)) {
     paint(context)
@@ -35,7 +37,6 @@ export function paintAffected(
   const stage = context.getTransform()
   const scale = Math.max(Math.hypot(stage.a, stage.b), Math.hypot(stage.c, stage.d))
   const reach = Math.min(MOST_ROOM, placedReach(on) * scale)
-  const until = 'kind' in on ? (on as EffectsVeil) : undefined
   const box = drawnBox(items, { stage, pictures, ...(until && { until }) })
   const { x, y, width, height } = regionOf(context, box, reach)
   if (!(width > 0 && height > 0)) return

@@ -73,7 +73,8 @@ function paintBehind(
   const { pictures, scale, depth = 0 } = painting
   const paint = (on: Context2d): void => paintThroughVeils(on, items, { ...painting, depth: depth + 1 })
   if (veil.kind === 'frame') paintFramed(context, veil, paint)
-  else if (veil.kind === 'effects') paintAffected(context, veil, { items, opacity: 1, pictures, paint })
+  else if (veil.kind === 'effects')
+    paintAffected(context, veil, { items, opacity: 1, pictures, until: veil, paint })
   // One whose eye is shut masks nothing.
   else if (!veil.layer.visible) paint(context)
   else {

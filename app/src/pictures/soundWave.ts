@@ -10,7 +10,7 @@ export function soundEnvelopeOf(asset: Asset, read: ReadAsset): Promise<Envelope
   const known = envelopes.get(asset.sha256)
   if (known) return known
   const made = read(asset)
-    .then((blob) => (blob ? envelopeIn(asset.sha256, blob) : null))
+    .then((blob) => (blob ? envelopeIn(blob) : null))
     .catch(() => null)
   envelopes.set(asset.sha256, made)
   // What could not be read now may be there later.

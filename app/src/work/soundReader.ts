@@ -30,8 +30,8 @@ export async function beatsIn(
 }
 
 /** The envelope of a sound, worked out in a worker. @throws Refusal with a sentence */
-export async function envelopeIn(id: string, blob: Blob): Promise<Envelope> {
-  const found = await drawer.run<Envelope | Refused>((remote) => remote.envelope(id, blob), {
+export async function envelopeIn(blob: Blob): Promise<Envelope> {
+  const found = await drawer.run<Envelope | Refused>((remote) => remote.envelope(blob), {
     limitMs: LIMIT_MS,
     tooLong: TOO_LONG,
   })

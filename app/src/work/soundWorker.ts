@@ -17,9 +17,11 @@ import type { Refused } from './fileWorker.ts'
 /** The sound that was asked for last, unpacked: it is often asked for again, with other numbers. */
 let last: { readonly id: string; readonly sound: Promise<Sound> } | null = null
 
+const unpack = async (blob: Blob): Promise<Sound> => readSound(new Uint8Array(await blob.arrayBuffer()))
+
 function soundOf(id: string, blob: Blob): Promise<Sound> {
   if (last?.id === id) return last.sound
-  const sound = blob.arrayBuffer().then((bytes) => readSound(new Uint8Array(bytes)))
+  const sound = unpack(blob)
   last = { id, sound }
   sound.catch(() => (last = null))
   return sound
@@ -50,9 +52,10 @@ const worker = {
     }
   },
 
-  envelope: async (id: string, blob: Blob): Promise<Envelope | Refused> => {
+  /** Asked for once a sound, which is not kept unpacked for it. */
+  envelope: async (blob: Blob): Promise<Envelope | Refused> => {
     try {
-      return envelopeOf(await soundOf(id, blob))
+      return envelopeOf(await unpack(blob))
     } catch (caught) {
       return refused(caught)
     }

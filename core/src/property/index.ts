@@ -39,13 +39,7 @@ export {
   type PatternMode,
 } from './patterns/pattern.ts'
 export { stretchesOf } from './patterns/stretchesOf.ts'
-export {
-  isMoving,
-  playedSpeedInto,
-  playedStoredValueAt,
-  playedValueAt,
-  playedValueInto,
-} from './patterns/playedValue.ts'
+export { isMoving, playedSpeedInto, playedValueAt, playedValueInto } from './patterns/playedValue.ts'
 export { pinRoutes } from './smooth/pinRoutes.ts'
 export { pinSmooth } from './smooth/pinSmooth.ts'
 export { PlaceSpan } from './spans/placeSpan.ts'

@@ -38,7 +38,7 @@ export {
   type DrawnKind,
 } from './layers/layerKinds.ts'
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
-export { isWithin, NO_VEILS, veilsOnlyOf } from './layers/veil.ts'
+export { isWithin, veilsOnlyOf } from './layers/veil.ts'
 export type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Paint, Veil } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
 export {

@@ -16,9 +16,9 @@ export interface FindBeats extends Band {
   readonly apart?: number | undefined
 }
 
-export const USUAL_SENSITIVITY = 50
+const USUAL_SENSITIVITY = 50
 /** s */
-export const USUAL_APART = 0.1
+const USUAL_APART = 0.1
 
 /** Time of one look at how loud a sound is, s. */
 const LOOK = 0.001

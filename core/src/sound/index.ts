@@ -1,7 +1,6 @@
 export { BadSound } from './badSound.ts'
 export { bandPassed } from './bandPass.ts'
-export { findBeats, USUAL_APART, USUAL_SENSITIVITY, type Beat, type FindBeats } from './beats.ts'
+export { findBeats, type Beat, type FindBeats } from './beats.ts'
 export { envelopeOf, extentBetween, type Envelope } from './envelope.ts'
 export { levelOf } from './level.ts'
 export { lengthOf, mixedDown, type Band, type Sound } from './sound.ts'
-export { meanSpectrum, powerSpectrum } from './spectrum.ts'

@@ -1,58 +1,12 @@
-import FFT from 'fft.js'
 import { describe, expect, it } from 'vitest'
 import { click, hat, kick, noise, RATE, scoreOf, track } from '../../test/soundTrials.ts'
-import {
-  bandPassed,
-  envelopeOf,
-  extentBetween,
-  findBeats,
-  levelOf,
-  meanSpectrum,
-  mixedDown,
-  powerSpectrum,
-  type Sound,
-} from './index.ts'
+import { bandPassed, envelopeOf, extentBetween, findBeats, levelOf, mixedDown, type Sound } from './index.ts'
 
 const of = (...channels: readonly Float32Array[]): Sound => ({ rate: RATE, channels })
 const tone = (hertz: number, seconds: number, loud = 1): Float32Array =>
   Float32Array.from({ length: seconds * RATE }, (_, i) => loud * Math.sin((2 * Math.PI * hertz * i) / RATE))
 const rms = (samples: ArrayLike<number>): number =>
   Math.sqrt(Array.from(samples).reduce((sum, one) => sum + one * one, 0) / samples.length)
-
-describe('a spectrum', () => {
-  it('has a sine’s whole power in its own bin, and nothing beside it', () => {
-    const size = 1024
-    for (const bin of [1, 37, 200, 511]) {
-      const sine = Array.from({ length: size }, (_, i) => Math.sin((2 * Math.PI * bin * i) / size))
-      const power = powerSpectrum(sine)
-      expect(power[bin]).toBeCloseTo(0.5, 6)
-      expect(power.reduce((sum, one, k) => (k === bin ? sum : sum + one), 0)).toBeLessThan(1e-6)
-    }
-  })
-
-  // Source: Parseval’s theorem; fft.js beside it, whose whole complex transform counts every bin.
-  it('holds the mean power of what it is of', () => {
-    const next = noise(3)
-    const samples = Array.from({ length: 2048 }, () => next())
-    const power = powerSpectrum(samples)
-    const mean = samples.reduce((sum, one) => sum + one * one, 0) / samples.length
-    expect(power.reduce((sum, one) => sum + one, 0)).toBeCloseTo(mean, 6)
-    const fft = new FFT(2048)
-    const out = fft.createComplexArray()
-    fft.realTransform(out, samples)
-    fft.completeSpectrum(out)
-    const all = Array.from({ length: 2048 }, (_, k) => (out[2 * k]! ** 2 + out[2 * k + 1]! ** 2) / 2048 ** 2)
-    expect(all.reduce((sum, one) => sum + one, 0)).toBeCloseTo(mean, 6)
-    expect(power[5]).toBeCloseTo(all[5]! + all[2048 - 5]!, 9)
-  })
-
-  it('of a long sound is that of its windows together', () => {
-    const power = meanSpectrum(tone(1000, 2), 2048)
-    const loudest = power.indexOf(Math.max(...power))
-    expect((loudest * RATE) / 2048).toBeCloseTo(1000, -2)
-    expect(power.reduce((sum, one) => sum + one, 0)).toBeCloseTo(0.5, 2)
-  })
-})
 
 describe('a band', () => {
   it('lets through what lies in it, half the amplitude at its ends, and next to nothing far outside', () => {

@@ -1,8 +1,7 @@
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { CompiledProperty } from '../compileProperty.ts'
 import { directionInto, speedInto, valueInto } from '../evaluate.ts'
-import type { Property, Value } from '../property.ts'
-import { valueOfNumbers } from '../valueNumbers.ts'
+import type { Property } from '../property.ts'
 import type { CompiledPattern } from './compilePattern.ts'
 
 /** Whether a property ever changes: it has keys, or a live pattern. */
@@ -50,11 +49,6 @@ export function playedValueAt(compiled: CompiledProperty, time: number): number[
   const out = new Float64Array(compiled.width)
   playedValueInto(out, compiled, time)
   return [...out]
-}
-
-/** The same as it is stored. Choices and outlines too. */
-export function playedStoredValueAt(compiled: CompiledProperty, time: number): Value {
-  return valueOfNumbers(compiled.property, playedValueAt(compiled, time))
 }
 
 interface Applied {

@@ -145,13 +145,16 @@ function sampleShowing(track: Track, showing: Showing, time: number): void {
 
 /** What a layer is seen through, or all that stands in it: its own first, then what it stands in, its own group's mask by itself not. */
 function veilsOf(track: Track, showing: Showing): readonly Veil[] {
-  const { layer, within, isMask } = track
-  const outer = isMask ? within.veils.filter((veil) => !isBy(veil, layer)) : within.veils
+  const { layer, within, isMask, mask } = track
+  const isIn = isMask && within.veils.some((veil) => isBy(veil, layer))
+  const outer = isIn ? within.veils.filter((veil) => !isBy(veil, layer)) : within.veils
+  // Most have none of their own, and no list is made for them.
+  if (!mask && !showing.haze) return outer
   showing.mask = maskOf(track, showing.mask)
   return listed(
     showing.veils,
     [showing.haze, showing.mask].filter((one) => one !== null),
-    outer.length === within.veils.length ? within.veils : outer,
+    outer,
   )
 }
 
@@ -159,7 +162,6 @@ const isBy = (veil: Veil, layer: Layer): boolean => veil.kind === 'mask' && veil
 
 /** The list of some veils and those around them: a known one, where it is the same. */
 function listed(known: readonly Veil[], own: readonly Veil[], outer: readonly Veil[]): readonly Veil[] {
-  if (own.length === 0) return outer
   const isSame =
     known.length === own.length + outer.length &&
     known.every((veil, i) => veil === (i < own.length ? own[i] : outer[i - own.length]))

@@ -19,7 +19,7 @@ const document = useDocument()
 const effective = useEffectiveSelection()
 const selection = useSelection()
 const beats = useBeats()
-const { sounds, sound, wanted, heard, trouble, waiting, found } = beats
+const { sounds, sound, wanted, heard, isHeard, trouble, waiting } = beats
 const told = useToldStep()
 const tellReplaced = useTellReplaced()
 
@@ -60,7 +60,7 @@ onScopeDispose(beats.cancel)
 const words = computed(() => {
   if (waiting.value) return 'Listening…'
   if (trouble.value) return ''
-  if (!found.value) return 'Not listened to yet.'
+  if (!isHeard.value) return 'Not listened to yet.'
   const count = heard.value.length
   if (count === 0) return 'No beats were found. Raise the sensitivity, or widen the band.'
   return `${count} ${count === 1 ? 'beat' : 'beats'} found.`

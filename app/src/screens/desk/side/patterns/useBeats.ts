@@ -1,6 +1,6 @@
 import { computed, shallowRef, watch } from 'vue'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
-import { layerById, sourceMoments, type Asset, type Layer } from '@arrow-bend/core/scene'
+import { layerById, sourceMoments, type Asset, type Layer, type Scene } from '@arrow-bend/core/scene'
 import type { Band, Beat, FindBeats } from '@arrow-bend/core/sound'
 import type { Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -38,11 +38,19 @@ export function useBeats() {
   )
   const sound = computed(() => sounds.value.find(({ id }) => id === wanted.value) ?? sounds.value[0] ?? null)
 
+  /** The scene, the same as long as only what does not change when the sound is heard does: it is listened through whole. */
+  const playing = computed<Scene | null>((before) => {
+    const { scene } = document
+    const id = sound.value?.id
+    return before && scene && id !== undefined && isPlayedAlike(before, scene, id) ? before : scene
+  })
+  /** Whether the sound that is meant was listened to. */
+  const isHeard = computed(() => found.value !== null && found.value.layer === sound.value?.id)
   /** When they are heard, as the layer plays them now. */
   const heard = computed((): readonly HeardBeat[] => {
-    const { scene } = document
+    const scene = playing.value
     const of = found.value
-    if (!scene || !of || !layerById(scene, of.layer) || of.layer !== sound.value?.id) return []
+    if (!scene || !of || !isHeard.value) return []
     const seconds = of.beats.map((beat) => beat.seconds)
     return sourceMoments(scene, of.layer, seconds, document.bends).map(({ time, index }) => ({
       time,
@@ -85,7 +93,18 @@ export function useBeats() {
     return heardNow && { layer: heardNow.layer, level: heardNow.answer }
   }
   const cancel = (): void => waiting.value?.abort()
-  return { sounds, sound, wanted, found, heard, trouble, waiting, find, listen, cancel }
+  return { sounds, sound, wanted, isHeard, heard, trouble, waiting, find, listen, cancel }
+}
+
+/** Whether a layer is played at the same times in two states of a scene: itself, and the groups it stands in. */
+function isPlayedAlike(one: Scene, other: Scene, layerId: string): boolean {
+  if (one.duration !== other.duration || one.rate !== other.rate) return false
+  for (let id: string | null = layerId; id !== null;) {
+    const layer: Layer | null = layerById(one, id)
+    if (layer !== layerById(other, id)) return false
+    id = layer?.parent ?? null
+  }
+  return true
 }
 
 export type Beats = ReturnType<typeof useBeats>

@@ -6,7 +6,7 @@ import { distributeKeys, warpKeys, type MoveReport } from '@arrow-bend/core/edit
 import { useDocument } from '../../../../session/document/document.ts'
 import { useEffectiveSelection } from '../../../../session/selection/effectiveSelection.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
-import BendGlyph from '../../../../ui/BendGlyph.vue'
+import BendTiles from '../BendTiles.vue'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import PreviewButtons from './PreviewButtons.vue'
 import { useBendChoices } from '../../useBendChoices.ts'
@@ -98,19 +98,13 @@ const spans = computed(() => selection.spans.length)
       <polyline :points="plot.line" class="curve" />
       <circle v-for="tick in plot.ticks" :key="`c${tick.x}`" :cx="tick.x" :cy="tick.y" r="2" />
     </svg>
-    <div class="grow choices" role="group" aria-label="By which bend">
-      <button
-        v-for="(choice, i) in choices"
-        :key="choice.label"
-        type="button"
-        :aria-pressed="i === chosen"
-        :aria-label="choice.label"
-        :title="choice.label"
-        @click="choose(i)"
-      >
-        <BendGlyph :bend="choice.bend" :width="34" :height="28" />
-      </button>
-    </div>
+    <BendTiles
+      class="grow"
+      label="By which bend"
+      :choices="choices"
+      :is-chosen="(_choice, i) => i === chosen"
+      @choose="(_choice, i) => choose(i)"
+    />
   </div>
   <p class="note">{{ bend.label }}: keys keep their order; the first and the last stay.</p>
   <PreviewButtons :look="look" label="Bend the times" :disabled="!edit" />
@@ -156,24 +150,5 @@ const spans = computed(() => selection.spans.length)
 
 circle {
   fill: var(--ink);
-}
-
-.choices {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-
-.choices button {
-  width: 38px;
-  height: 34px;
-  border: 1px solid var(--rule);
-  border-radius: 5px;
-  background: var(--sheet-2);
-}
-
-.choices button[aria-pressed='true'] {
-  border-color: var(--pencil);
-  box-shadow: inset 0 0 0 1px var(--pencil);
 }
 </style>
