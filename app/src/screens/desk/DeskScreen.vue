@@ -49,6 +49,7 @@ usePersistedView()
 onMounted(() =>
   requestIdleCallback(() => {
     void import('../../command/seldomEdits.ts')
+    void import('./stage/route/StageRoutes.vue')
     void import('./stage/text/StageText.vue')
   }),
 )

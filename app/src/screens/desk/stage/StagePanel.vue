@@ -23,7 +23,6 @@ import StageBoxes from './box/StageBoxes.vue'
 import StageFacts from './view/StageFacts.vue'
 import StageGuides from './view/StageGuides.vue'
 import StageOverlay from './view/StageOverlay.vue'
-import StageRoutes from './route/StageRoutes.vue'
 import DrawingGround from '../DrawingGround.vue'
 import PointerTag from '../../../gesture/PointerTag.vue'
 import StageHint from './shape/StageHint.vue'
@@ -39,6 +38,7 @@ import { useStageCamera } from './view/useStageCamera.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
 // What is not there at first comes when it is.
+const StageRoutes = defineAsyncComponent(() => import('./route/StageRoutes.vue'))
 const StageDrafts = defineAsyncComponent(() => import('./shape/StageDrafts.vue'))
 const StageGradient = defineAsyncComponent(() => import('./gradient/StageGradient.vue'))
 const StageText = defineAsyncComponent(() => import('./text/StageText.vue'))
