@@ -11,11 +11,25 @@ const CORE = {
   property: ['number', 'refusal', 'time', 'bend', 'route', 'fit'],
   snap: ['route', 'scene'],
   scene: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property'],
-  edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene'],
+  moves: ['bend', 'route', 'property', 'time'],
+  edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene', 'moves'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],
   sound: ['number', 'refusal'],
   play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
-  format: ['number', 'refusal', 'time', 'bend', 'route', 'fit', 'property', 'scene', 'edit', 'play', 'sound'],
+  format: [
+    'number',
+    'refusal',
+    'time',
+    'bend',
+    'route',
+    'fit',
+    'property',
+    'scene',
+    'moves',
+    'edit',
+    'play',
+    'sound',
+  ],
 }
 
 const inCore = Object.entries(CORE).map(([folder, allowed]) => ({

@@ -173,3 +173,5 @@ export {
 export { rangeOf, reverseKeys, stretchKeys, stretchOnto, type Stretch } from './timing/stretchKeys.ts'
 export { movePivot, scaleLayersBy, turnLayersBy, type LayersAt } from './layers/transformLayers.ts'
 export { setRules, setThrough, type PropertyRules } from './keys/through.ts'
+export { keepMove, type KeepMove } from './moves/keepMove.ts'
+export { landMove, type LandedMove, type LandMove, type MoveMoment } from './moves/landMove.ts'

@@ -1,7 +1,8 @@
 import type { Draft } from 'immer'
 import { EASE_BOTH, LINEAR } from '../../src/bend/index.ts'
 import * as edit from '../../src/edit/index.ts'
-import type { Project } from '../../src/scene/index.ts'
+import { MOVE_ROLES, READY_MOVES, readyMoveOf } from '../../src/moves/index.ts'
+import { PARTS, type Project } from '../../src/scene/index.ts'
 import { PATTERN_KINDS, PATTERN_MODES } from '../../src/property/index.ts'
 import {
   SCENE,
@@ -160,6 +161,43 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       length: w.number(),
       stagger: w.number(),
       bend: EASE_BOTH,
+      makeId: w.makeId,
+    })
+  },
+  landMove: (d, w) =>
+    edit.landMove(d, SCENE, layersOf(w), {
+      move: one(w, READY_MOVES),
+      settings: { direction: w.number(), strength: w.number(), overshoot: w.number() },
+      distance: one(w, ['outside', { px: w.number() }, { percent: w.number() }]),
+      length: anyTicks(w),
+      moment: one(w, ['start', 'end', { from: anyTicks(w) }]),
+      stagger: anyTicks(w),
+      order: { by: 'list' },
+      by: { parts: one(w, PARTS), delay: w.number() },
+      boxOf: () => one(w, [null, { x: w.number(), y: w.number(), width: 10, height: 20 }]),
+      makeId: w.makeId,
+    }),
+  landKeptMove: (d, w) => {
+    const own = edit.keepMove(
+      w.project,
+      keysOf(w).filter(({ layer }) => layer === layerOf(w)),
+      {
+        id: 'own',
+        name: 'Own',
+        role: one(w, MOVE_ROLES),
+        varies: ['direction', 'distance', 'strength'],
+      },
+    )
+    const move = readyMoveOf(own)
+    edit.landMove(d, SCENE, layersOf(w), {
+      move,
+      settings: { direction: w.number(), strength: w.number(), overshoot: 0 },
+      distance: move.distance,
+      length: anyTicks(w),
+      moment: { from: anyTicks(w) },
+      stagger: 0 as never,
+      order: { by: 'reversed' },
+      boxOf: () => null,
       makeId: w.makeId,
     })
   },
