@@ -1,15 +1,17 @@
 import fc from 'fast-check'
 import { strToU8, zipSync } from 'fflate'
 import { compileBend } from '../../src/bend/index.ts'
-import { applyRecipe, copyKeys, placeArt } from '../../src/edit/index.ts'
+import { applyRecipe, copyKeys, keepMove, placeArt, type KeyRef } from '../../src/edit/index.ts'
 import { readSum } from '../../src/entry/index.ts'
 import { readArt } from '../../src/format/art/index.ts'
 import { readEasing } from '../../src/format/css/index.ts'
 import { sampleCsv } from '../../src/format/csv/index.ts'
 import { readKeyClip, writeKeyClip } from '../../src/format/clip/index.ts'
+import { readMoves, writeMoves } from '../../src/format/moves/index.ts'
 import { readPasted } from '../../src/format/pasted/index.ts'
 import { readBendFile, readProjectData } from '../../src/format/project/index.ts'
 import { readKeyTable } from '../../src/format/table/index.ts'
+import { moveGhosts, readyMoveOf } from '../../src/moves/index.ts'
 import { isColour, parseColour } from '../../src/property/index.ts'
 import { Refusal } from '../../src/refusal/index.ts'
 import { picturesOf, plainBendSchema, projectSchema, type Project } from '../../src/scene/index.ts'
@@ -252,14 +254,37 @@ function allNumbers(project: Project): void {
       }
 }
 
-/** All keys of a project as they are copied. */
-function clipOf(project: Project): unknown {
-  const refs = project.scenes[0]!.layers.flatMap(({ id, properties }) =>
+const keysIn = (project: Project): KeyRef[] =>
+  project.scenes[0]!.layers.flatMap(({ id, properties }) =>
     Object.entries(properties).flatMap(([property, { keys }]) =>
       keys.map(({ id: key }) => ({ scene: 'scene', layer: id, property, key })),
     ),
   )
-  const clip = copyKeys(project, refs)
+
+/** The moves that can be kept of a project's layers. */
+function movesOf(project: Project): unknown {
+  const refs = keysIn(project)
+  const kept = project.scenes[0]!.layers.flatMap(({ id }) => {
+    const own = { id, name: id, role: 'entrance', varies: ['direction', 'strength'] } as const
+    try {
+      return [
+        keepMove(
+          project,
+          refs.filter(({ layer }) => layer === id),
+          own,
+        ),
+      ]
+    } catch {
+      return []
+    }
+  })
+  return kept.length > 0 ? (JSON.parse(writeMoves(kept)) as unknown) : {}
+}
+const MOVE_SETTINGS = { direction: 40, distance: 100, strength: 2, overshoot: 0 }
+
+/** All keys of a project as they are copied. */
+function clipOf(project: Project): unknown {
+  const clip = copyKeys(project, keysIn(project))
   return clip ? (JSON.parse(writeKeyClip(clip)) as unknown) : {}
 }
 
@@ -306,6 +331,12 @@ export const READER_ATTACKS: Readonly<
   ) as never,
   clips: fc.property(mutated(attackedProject.map(clipOf)), (data) =>
     read(() => readKeyClip(JSON.stringify(data) ?? 'x')),
+  ) as never,
+  moves: fc.property(mutated(attackedProject.map(movesOf)), (data) =>
+    read(
+      () => readMoves(JSON.stringify(data) ?? 'x'),
+      (moves) => moves.forEach((own) => moveGhosts(readyMoveOf(own), MOVE_SETTINGS, 5)),
+    ),
   ) as never,
   words: fc.property(
     damaged(

@@ -5,10 +5,12 @@ import { LIMITS } from './limits.ts'
 import { checkPatterns, patternsSchema } from './patternSchema.ts'
 import { amount, colourSchema, idSchema, ticksSchema, type Tell } from './schemaParts.ts'
 
-const point = z.readonly(z.tuple([amount, amount]))
+export const pairSchema = z.readonly(z.tuple([amount, amount]))
+/** The route's handles at a key of a place. */
+export const routeSchema = z.strictObject({ arrive: pairSchema, leave: pairSchema, through })
 const arm = z.strictObject({ angle: amount, length: amount })
 const vertex = z.strictObject({
-  at: point,
+  at: pairSchema,
   arrive: arm,
   leave: arm,
   corner: z.number().check(z.minimum(0), z.maximum(LIMITS.magnitude)),
@@ -44,8 +46,8 @@ const LIFTS: Readonly<Record<PropertyKind, number>> = {
 const VALUES: Readonly<Record<PropertyKind, z.ZodMiniType>> = {
   number: amount,
   turn: amount,
-  pair: point,
-  place: point,
+  pair: pairSchema,
+  place: pairSchema,
   colour: colourSchema,
   outline,
   choice: z.union([z.string().check(z.maxLength(LIMITS.textLength)), z.boolean()]),
@@ -60,7 +62,7 @@ export const KEY_FIELDS = recordOfKinds((kind) => ({
   value: VALUES[kind],
   bend: bendSchema,
   through,
-  route: z.optional(z.strictObject({ arrive: point, leave: point, through })),
+  route: z.optional(routeSchema),
   timeless: z.optional(z.literal(true)),
 }))
 

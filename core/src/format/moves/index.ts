@@ -1,0 +1,1 @@
+export { readMoves, writeMoves } from './movesText.ts'
