@@ -84,6 +84,11 @@ for (const theme of ['light', 'dark'] as const) {
     await expectAccessible(page, 'section[aria-label="Patterns"]')
     await page.getByRole('button', { name: 'Roughen', exact: true }).click()
     await expectAccessible(page, 'section[aria-label="Patterns"]')
+    await page.getByRole('tab', { name: 'Moves' }).click()
+    for (const name of ['Come', 'Camera', 'Own']) {
+      await page.getByRole('button', { name, exact: true }).click()
+      await expectAccessible(page, 'section[aria-label="Moves"]')
+    }
     await page.getByRole('button', { name: 'Select keys like these' }).click()
     await expectAccessible(page, 'section[aria-label="Deck"]')
     await page.keyboard.press('Escape')

@@ -52,6 +52,13 @@ export const LANE_COMMANDS = {
     label: 'Lay a pattern on the selected property: waves, chance, or a bend again and again',
     group: 'Keys',
   },
+  moves: {
+    name: 'Ready moves…',
+    shown: [],
+    chords: [],
+    label: 'Put a ready move on the selected layers: come in, go, draw the eye, move as a camera does',
+    group: 'Layers',
+  },
   proportions: {
     name: 'Keep proportions, or not',
     shown: [],
@@ -137,6 +144,7 @@ export function useLaneCommands(): CommandRuns<keyof typeof LANE_COMMANDS> {
     resetValue: reset,
     copyValue,
     patterns: () => panel.show('patterns'),
+    moves: () => panel.show('moves'),
     proportions: () => {
       preferences.keepProportions = !preferences.keepProportions
       toast(

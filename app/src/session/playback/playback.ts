@@ -22,6 +22,11 @@ export const usePlayback = defineStore('playback', () => {
   const frames = useFrameCount()
   /** Every frame shown, outside Vue's own updates. */
   const frameShown = createEventHook<Ticks>()
+  let inPicture = asTicks(0)
+  const showFrame = (at: Ticks): void => {
+    inPicture = at
+    void frameShown.trigger(at)
+  }
 
   const scene = computed(() => documentStore.scene)
   const { range, lastFrame } = playRange(() => documentStore.scene)
@@ -35,7 +40,7 @@ export const usePlayback = defineStore('playback', () => {
     const held = clamp(Math.round(to), 0, scene.value.duration)
     now = held
     time.value = asTicks(held)
-    void frameShown.trigger(time.value)
+    showFrame(time.value)
     if (speed.value !== 0) restart()
   }
   const seekFrames = (frames: number): void => {
@@ -65,7 +70,7 @@ export const usePlayback = defineStore('playback', () => {
     const frame = Math.floor(at / step)
     now = at
     const { isNew, isTold } = frames.tick(frame, stamp)
-    if (isNew) void frameShown.trigger(asTicks(frame * step))
+    if (isNew) showFrame(asTicks(frame * step))
     if (isTold) time.value = asTicks(frame * step)
   }
 
@@ -112,7 +117,7 @@ export const usePlayback = defineStore('playback', () => {
     () => {
       pause()
       now = 0
-      time.value = asTicks(0)
+      time.value = inPicture = asTicks(0)
     },
   )
   keepPlayhead({ place: () => documentStore.place, time, isStill: () => speed.value === 0, seek })
@@ -131,6 +136,10 @@ export const usePlayback = defineStore('playback', () => {
     toggle,
     shuttle,
     goBy,
+    /** Shows a moment without going there. */
+    glance: showFrame,
+    /** The moment that is in the picture: the playhead's, but for glances. */
+    inPicture: (): Ticks => inPicture,
     onFrame: (listener: (time: Ticks) => void): (() => void) => frameShown.on(listener).off,
   }
 })

@@ -73,5 +73,5 @@ export const useOrdering = defineStore('ordering', () => {
       return staggerKeys(draft, keys, options)
     }
   }
-  return { by, orderName, seed, stepKind, frames, overlap, along, together, pointX, pointY, stagger }
+  return { by, orderName, seed, stepKind, frames, overlap, along, together, pointX, pointY, order, stagger }
 })

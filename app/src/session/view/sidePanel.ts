@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 
-export const SIDE_TABS = ['bend', 'values', 'retime', 'reuse', 'patterns'] as const
+export const SIDE_TABS = ['bend', 'values', 'retime', 'reuse', 'patterns', 'moves'] as const
 export type SideTab = (typeof SIDE_TABS)[number]
 
 export const RETIME_SECTIONS = [

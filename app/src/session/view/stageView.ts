@@ -32,8 +32,11 @@ export const useStageView = defineStore('stageView', () => {
   const before = ref(false)
   /** The text layer that is written in on the stage itself; null for none. */
   const writing = ref<string | null>(null)
-  /** The box round layers as the stage draws them, px of the stage; null for none, or while there is no stage. */
-  const boxOf = shallowRef<(layers: readonly string[]) => StageBox | null>(() => null)
+  /**
+   * The box round layers as the stage draws them, px of the stage; null for none, or while there is no stage. At a moment that
+   * is named, of the project as it is without what is only being tried.
+   */
+  const boxOf = shallowRef<(layers: readonly string[], time?: number) => StageBox | null>(() => null)
 
   /** What lies beneath a layer at a scene time, as the stage draws it; null where it is not seen, or while there is no stage. */
   const groundOf = shallowRef<(layer: string, time: number) => Ground | null>(() => null)

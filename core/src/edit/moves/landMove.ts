@@ -21,7 +21,7 @@ export interface LandMove {
   /** How long it takes, ticks, > 0. */
   readonly length: Ticks
   readonly moment: MoveMoment
-  /** How much later each layer is than the one before it, ticks; in which order. */
+  /** How much later each layer is than the one before it, ticks; in which order. What a camera does comes to all at once. */
   readonly stagger: Ticks
   readonly order: StaggerOrder
   /** Whether texts move as a whole or part by part, and how much later each part is, seconds; whole when left out. */
@@ -51,7 +51,8 @@ export function landMove(
   ids: readonly string[],
   options: LandMove,
 ): LandedMove {
-  const { move, length, stagger, order } = options
+  const { move, length, order } = options
+  const stagger = move.role === 'camera' ? 0 : options.stagger
   if (ids.length === 0) throw new BadEdit('Select a layer first. Nothing was changed.')
   if (!(length > 0)) throw new BadEdit('A move takes some time. Nothing was changed.')
   const moved = move.role === 'camera' ? withoutRiders(draft, sceneId, ids) : ids

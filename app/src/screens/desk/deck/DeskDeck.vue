@@ -25,7 +25,7 @@ import { providePaper } from './paper/useRowPaper.ts'
 import PlayheadLine from './ruler/PlayheadLine.vue'
 import PropertyCell from './lanes/PropertyCell.vue'
 import SnapLine from './ruler/SnapLine.vue'
-import { buildRows, laneOf, topsOf, type Row } from './rows.ts'
+import { buildRows, laneOf, topsOf, triedRows, type Row } from './rows.ts'
 import { useDeckWalk } from './useDeckWalk.ts'
 import { useDeckWheel } from './useDeckWheel.ts'
 import { useShownRow } from './useShownRow.ts'
@@ -62,8 +62,10 @@ watch(width, (now) => now > 0 && (view.laneWidth = now), { immediate: true })
 
 const scene = computed(() => deferred.deck.scene!)
 const listedLayers = useListedLayers()
-const rows = computed(() =>
-  buildRows(scene.value, {
+/** The scene without what is only being tried. */
+const standing = computed(() => (document.preview ? document.sceneOf(document.preview.base)! : scene.value))
+const listedRows = computed(() =>
+  buildRows(standing.value, {
     filter: view.filter,
     folded: view.folded,
     search: view.search,
@@ -75,6 +77,7 @@ const rows = computed(() =>
     ...(view.filter === 'selected' ? { chosen: listedLayers.chosen.value } : {}),
   }),
 )
+const rows = computed(() => (document.preview ? triedRows(listedRows.value, scene.value) : listedRows.value))
 const openOf = (row: Row) => {
   const lane = laneOf(row)
   return lane ? (view.open.get(lane.id) ?? null) : null

@@ -4,7 +4,7 @@ import { compileProperty, ribbonScale } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND, ticksOfFrame } from '@arrow-bend/core/time'
 import { densityOf } from '../../../chart/lane/density.ts'
 import { drawLane } from '../../../chart/lane/laneDrawing.ts'
-import { buildRows, lanesOf } from './rows.ts'
+import { buildRows, lanesOf, triedRows } from './rows.ts'
 import { rulerMarks } from '../../../chart/rulerMarks.ts'
 import { snapTime, snapTimes } from './lanes/snapTime.ts'
 import { snapWords } from './lanes/useTimeSnap.ts'
@@ -49,6 +49,25 @@ describe('buildRows', () => {
   ]).scenes[0]!
   const ids = (options: Partial<Parameters<typeof buildRows>[1]>) =>
     buildRows(scene, { ...usual, ...options }).map(({ id }) => id)
+
+  it('shows what is only tried in the rows there are, and lists no others', () => {
+    const tried = projectOf([
+      layerWith('both', {
+        turn: property('turn', [key(0, 5), key(2, 7)]),
+        opacity,
+        scale: property('pair', [key(0, [1, 1]), key(1, [2, 2])]),
+      }),
+      layerWith('one', { turn: property('turn', [key(0, 8)]) }),
+      layerWith('still', { turn }),
+    ]).scenes[0]!
+    const rows = triedRows(buildRows(scene, usual), tried)
+    expect(rows.map(({ id }) => id)).toEqual(ids({}))
+    expect(lanesOf(rows).map(({ lane }) => lane.property)).toEqual([
+      tried.layers[0]!.properties['turn'],
+      opacity,
+      tried.layers[1]!.properties['turn'],
+    ])
+  })
 
   it('lists what moves; a layer with one moving property shows it in its own row', () => {
     expect(ids({})).toEqual(['both', 'both/turn', 'both/opacity', 'one'])

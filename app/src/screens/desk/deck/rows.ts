@@ -96,6 +96,25 @@ export function buildRows(scene: Scene, options: RowOptions): Row[] {
   return withDepths(rows)
 }
 
+/**
+ * The same rows showing what is only being tried: none comes or goes before anything is changed.
+ * @param rows of the scene as it is
+ * @param tried the scene as it would be
+ */
+export function triedRows(rows: readonly Row[], tried: Scene): Row[] {
+  const layers = new Map(tried.layers.map((layer) => [layer.id, layer]))
+  const triedLane = (row: PropertyRow, layer: Layer): PropertyRow => {
+    const property = layer.properties[row.definition.name]
+    return property ? { ...row, layer, property } : row
+  }
+  return rows.map((row): Row => {
+    const layer = layers.get(row.layer.id)
+    if (!layer || layer === row.layer) return row
+    if (row.kind === 'property') return triedLane(row, layer)
+    return { ...row, layer, lane: row.lane && triedLane(row.lane, layer) }
+  })
+}
+
 /** Whether it is an outline whose vertices move by themselves. */
 const movesByParts = ({ properties }: Layer, { kind, split }: Property): boolean =>
   kind === 'outline' && split === true && vertexPartsIn(properties).length > 0

@@ -16,12 +16,14 @@ const ValuesPanel = defineAsyncComponent(() => import('./values/ValuesPanel.vue'
 const RetimePanel = defineAsyncComponent(() => import('./retime/RetimePanel.vue'))
 const ReusePanel = defineAsyncComponent(() => import('./reuse/ReusePanel.vue'))
 const PatternsPanel = defineAsyncComponent(() => import('./patterns/PatternsPanel.vue'))
+const MovesPanel = defineAsyncComponent(() => import('./moves/MovesPanel.vue'))
 const LABELS: Readonly<Record<SideTab, string>> = {
   bend: 'Bend',
   values: 'Values',
   retime: 'Retime',
   reuse: 'Reuse',
   patterns: 'Patterns',
+  moves: 'Moves',
 }
 
 /** Our words, in the trade's. */
@@ -31,6 +33,7 @@ const TITLES: Readonly<Record<SideTab, string>> = {
   retime: 'Retime: when keys are; longer, shorter, backwards, one after another',
   reuse: 'Reuse: copied motion, pasted in parts, again and again',
   patterns: 'Patterns: what goes on over and over, on top of the keys',
+  moves: 'Moves: ready ones, seen before they are put on the selected layers',
 }
 const document = useDocument()
 const target = useTargetSpans()
@@ -92,6 +95,9 @@ const { shown, seconds, hue } = target
         </TabPanel>
         <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
           <PatternsPanel />
+        </TabPanel>
+        <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
+          <MovesPanel />
         </TabPanel>
       </TabPanels>
     </section>

@@ -2,7 +2,7 @@
 import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { isOfGradient } from '@arrow-bend/core/scene'
+import { isOfGradient, sceneAt } from '@arrow-bend/core/scene'
 import { forgetTextSettings, groundBeneath, PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
@@ -94,14 +94,15 @@ const giveScene = (): boolean => {
 }
 /** Whether a still lies over all of the picture, which so need not be drawn. */
 const covered = computed(() => stageView.tool === 'frame' && !playback.playing)
-const redraw = (time: number = playback.time): void => {
+const redraw = (time: number = playback.inPicture()): void => {
   if (!giveScene()) return
   if (!covered.value) painter.value!.draw(time)
   picture.drawn.value += 1
 }
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  if (!covered.value && giveScene() && painter.value!.drawIfChanged(playback.time)) picture.drawn.value += 1
+  if (!covered.value && giveScene() && painter.value!.drawIfChanged(playback.inPicture()))
+    picture.drawn.value += 1
 }
 watch(covered, () => redraw(), { flush: 'sync' })
 const press = (event: PointerEvent): void => {
@@ -198,13 +199,12 @@ useEventListener(window.document.fonts, 'loadingdone', () => {
   redraw()
 })
 
-const boxOf = (layers: readonly string[]): StageBox | null => {
-  const boxes = boxItems(document.scene!, layers, {
-    items: painter.value?.items ?? [],
-    pictures,
-    library: document.bends,
-    time: playback.time,
-  })
+const boxOf = (layers: readonly string[], time?: number): StageBox | null => {
+  const library = document.bends
+  const scene = time === undefined ? document.scene! : document.sceneOf(document.committed)!
+  const items =
+    time === undefined ? (painter.value?.items ?? []) : sceneAt(scene, time, library, document.scenes)
+  const boxes = boxItems(scene, layers, { items, pictures, library, time: time ?? playback.time })
   return boxAround(boxes.flatMap(boxCorners))
 }
 stageView.boxOf = boxOf

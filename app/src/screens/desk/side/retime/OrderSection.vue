@@ -6,12 +6,13 @@ import { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from 
 import { useDocument } from '../../../../session/document/document.ts'
 import { useEffectiveSelection } from '../../../../session/selection/effectiveSelection.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
-import { useOrdering, type OrderName } from '../../../../session/view/ordering.ts'
+import { useOrdering } from '../../../../session/view/ordering.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import { useGrowths } from '../../useBendChoices.ts'
+import { ORDERS } from '../orderWords.ts'
 import ArrivalsChart from './ArrivalsChart.vue'
 import PreviewButtons from './PreviewButtons.vue'
 import { usePreview } from './usePreview.ts'
@@ -26,16 +27,6 @@ const ordering = useOrdering()
 const GROUPINGS: readonly { value: KeyGrouping; label: string; hint: string }[] = [
   { value: 'layer', label: 'By layer', hint: 'All keys of a layer go together' },
   { value: 'lane', label: 'By lane', hint: 'Each lane goes by itself' },
-]
-const ORDERS: readonly { value: OrderName; label: string }[] = [
-  { value: 'list', label: 'as listed' },
-  { value: 'reversed', label: 'as listed, last first' },
-  { value: 'right', label: 'left to right' },
-  { value: 'left', label: 'right to left' },
-  { value: 'down', label: 'top to bottom' },
-  { value: 'up', label: 'bottom to top' },
-  { value: 'near', label: 'near to far' },
-  { value: 'chance', label: 'by chance' },
 ]
 const STEPS = [
   { value: 'frames', label: 'Frames' },
