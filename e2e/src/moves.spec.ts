@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import type { Property } from '@arrow-bend/core/property'
-import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { savedFile, type } from './desk.ts'
 import { pixels } from './stage.ts'
@@ -159,6 +159,83 @@ test('keys are kept as a move of one’s own, used on another layer, saved to a 
   await openMoves(page, 'Pier')
   await page.getByRole('button', { name: 'Own', exact: true }).click()
   await expect(mine).toBeVisible()
+})
+
+test('no row comes or goes while a move is only looked at', async ({ page }) => {
+  const moving = drawnLayer(
+    'Lantern',
+    'rectangle',
+    { position: [640, 300], size: [120, 300] },
+    {
+      more: {
+        turn: {
+          kind: 'turn',
+          value: 0,
+          keys: [0, 1].map((t) => ({
+            id: String(t),
+            t: asTicks(t * TICKS_PER_SECOND),
+            value: t * 90,
+            bend: { kind: 'linear' },
+            through: 'corner',
+          })),
+        },
+        opacity: {
+          kind: 'number',
+          value: 100,
+          keys: [0, 1].map((t) => ({
+            id: String(t),
+            t: asTicks(t * TICKS_PER_SECOND),
+            value: t * 100,
+            bend: { kind: 'linear' },
+            through: 'corner',
+          })),
+        },
+      },
+    },
+  )
+  await openLayers(page, [moving, pier])
+  await page.getByRole('button', { name: 'Lantern', exact: true }).first().click()
+  await page.getByRole('tab', { name: 'Moves' }).click()
+  const still = await pixels(page)
+  await page.getByRole('button', { name: /^Slide in/ }).hover()
+  await expect.poll(async () => (await pixels(page)) === still).toBe(false)
+  await expect(page.getByText('nothing is changed yet')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Lantern position, keys/ })).toHaveCount(0)
+  await page.getByRole('button', { name: /^Slide in/ }).click()
+  await expect(page.getByRole('button', { name: /^Lantern position, keys/ })).toHaveCount(1)
+})
+
+test('keys that belong together are made longer, stronger, bent and added to as one', async ({ page }) => {
+  await openLayers(page, [lantern, pier])
+  await openMoves(page, 'Lantern')
+  await page.getByRole('button', { name: /^Spin in/ }).click()
+  await page.getByRole('button', { name: 'The selected keys as one move' }).click()
+  const block = page.getByRole('dialog', { name: 'The selected keys as one move' })
+  await expect(block).toContainText('Lantern: Turn, Scale')
+  await type(page, 'Strength of the move, %', '50')
+  await type(page, 'Length of the move, f', '12')
+  await block.getByLabel('Bend of all of it').selectOption('Bounce')
+  await block.getByLabel('Another property that moves with it').selectOption('Opacity')
+  await expect(block).toContainText('Turn, Scale, Opacity')
+  await page.keyboard.press('Escape')
+  await expect(block).toBeHidden()
+  await expect(page.getByRole('button', { name: 'The selected keys as one move' })).toBeFocused()
+  const { properties } = (await savedFile(page)).project.scenes[0]!.layers[0]!
+  const [turn, scale, opacity] = ['turn', 'scale', 'opacity'].map((name) => properties[name]!.keys)
+  expect(turn!.map(({ value }) => value)).toEqual([-90, 0])
+  expect(scale!.map(({ value }) => value)).toEqual([
+    [50, 50],
+    [100, 100],
+  ])
+  expect(opacity!.map(({ value }) => value)).toEqual([0, 100])
+  for (const keys of [turn!, scale!, opacity!]) {
+    expect(keys[1]!.t - keys[0]!.t).toBeCloseTo(TICKS_PER_SECOND / 2, -3)
+    expect(keys[0]!.bend).toEqual({ kind: 'family', family: 'bounce', mode: 'out' })
+  }
+  // Each of it is a step of its own.
+  for (let i = 0; i < 4; i += 1) await page.keyboard.press('Control+z')
+  expect((await propertyOf(page, 0, 'turn')).keys.map(({ value }) => value)).toEqual([-180, 0])
+  expect((await propertyOf(page, 0, 'opacity')).keys).toEqual([])
 })
 
 test('a layer that is locked is left alone, with a sentence', async ({ page }) => {

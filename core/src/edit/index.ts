@@ -175,3 +175,4 @@ export { movePivot, scaleLayersBy, turnLayersBy, type LayersAt } from './layers/
 export { setRules, setThrough, type PropertyRules } from './keys/through.ts'
 export { keepMove, type KeepMove } from './moves/keepMove.ts'
 export { landMove, type LandedMove, type LandMove, type MoveMoment } from './moves/landMove.ts'
+export { addToBlock, bendBlock, blockOf, strengthenBlock, type Block, type BlockRest } from './moves/block.ts'

@@ -177,6 +177,21 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       boxOf: () => one(w, [null, { x: w.number(), y: w.number(), width: 10, height: 20 }]),
       makeId: w.makeId,
     }),
+  strengthenBlock: (d, w) =>
+    edit.strengthenBlock(d, keysOf(w), { factor: w.number(), rest: one(w, ['start', 'end']) }),
+  addToBlock: (d, w) => {
+    const ref = propertyOf(w)
+    edit.addToBlock(
+      d,
+      keysOf(w).filter(({ layer }) => layer === ref.layer),
+      {
+        property: ref.property,
+        away: one(w, [w.number(), pair(w)]),
+        rest: one(w, ['start', 'end']),
+        makeId: w.makeId,
+      },
+    )
+  },
   landKeptMove: (d, w) => {
     const own = edit.keepMove(
       w.project,

@@ -9,6 +9,7 @@ import { useView } from '../../../session/view/view.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import DrawingGround from '../DrawingGround.vue'
 import SelectMenu from './SelectMenu.vue'
+import BlockOpener from './block/BlockOpener.vue'
 import { useStretchBracket, type BracketEnd } from './lanes/useStretchBracket.ts'
 
 /** What is selected, in words, and a bracket round it to stretch it by. */
@@ -56,6 +57,7 @@ const END_NAMES = ['Start', 'End'] as const
       <SelectMenu />
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
       <span class="grow" />
+      <BlockOpener v-if="bracket.shown.value" />
       <IconButton
         v-if="bracket.shown.value"
         small

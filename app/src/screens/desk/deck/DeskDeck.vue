@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useElementSize, useWindowSize } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
+import { useDocument } from '../../../session/document/document.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useChosenVertices } from '../../../session/selection/chosenVertices.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
@@ -43,6 +44,7 @@ import { useScrub } from './ruler/useScrub.ts'
 const OpenLane = defineAsyncComponent(() => import('./graph/OpenLane.vue'))
 const OpenLaneTools = defineAsyncComponent(() => import('./graph/OpenLaneTools.vue'))
 
+const document = useDocument()
 const deferred = useDeferredViews()
 const playback = usePlayback()
 const preferences = usePreferences()

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
+import { onClickOutside, useEventListener } from '@vueuse/core'
+import { computed, onMounted, ref, toRef, watch } from 'vue'
+import { FAMILIES, HOLD, type PlainBend } from '@arrow-bend/core/bend'
+import { useDocument } from '../../../../session/document/document.ts'
+import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import EditField from '../../EditField.vue'
+import { useBendChoices } from '../../useBendChoices.ts'
+import { useBlock } from './useBlock.ts'
+
+/** What moves together, as one: its length, its strength, its bend, and what else moves with it. */
+const props = defineProps<{ anchor: HTMLElement }>()
+const emit = defineEmits<{ close: [] }>()
+
+const document = useDocument()
+const { block, layer, labels, rest, frames, stretched, strengthened, bend, addable, add } = useBlock()
+const panel = ref<HTMLElement | null>(null)
+const { floatingStyles } = useFloating(toRef(props, 'anchor'), panel, {
+  placement: 'top-start',
+  middleware: [flip(), shift({ padding: 8 })],
+  whileElementsMounted: autoUpdate,
+})
+onMounted(() => panel.value?.querySelector('input')?.focus())
+onClickOutside(panel, () => emit('close'), { ignore: [toRef(props, 'anchor')] })
+const close = (): void => {
+  emit('close')
+  props.anchor.focus()
+}
+
+// Wherever the keyboard is by then; a drag is given up before that.
+useEventListener(
+  window,
+  'keydown',
+  (event) => {
+    if (event.key !== 'Escape' || event.defaultPrevented || document.gesturing) return
+    event.preventDefault()
+    event.stopPropagation()
+    close()
+  },
+  { capture: true },
+)
+
+/** % of what it was when the hand took it; 100 again once it is let go. */
+const strength = ref(100)
+watch(
+  () => document.gesturing,
+  (is) => is || (strength.value = 100),
+)
+const setStrength = (percent: number) => {
+  strength.value = percent
+  return strengthened(percent / 100)
+}
+
+const RESTS = [
+  { value: 'end', label: 'about its end', hint: 'What it comes to stays as it is' },
+  { value: 'start', label: 'about its start', hint: 'What it starts from stays as it is' },
+] as const
+const quick = useBendChoices()
+const families = computed(() => {
+  const mode = rest.value === 'end' ? 'out' : 'in'
+  return Object.values(FAMILIES).map(({ name, label }): { label: string; bend: PlainBend } => ({
+    label,
+    bend:
+      name === 'steps'
+        ? { kind: 'family', family: 'steps', steps: 4, jump: 'end' }
+        : { kind: 'family', family: name, mode },
+  }))
+})
+const bends = computed(() => [...quick.value, { label: 'Hold', bend: HOLD }, ...families.value])
+const choose = (event: Event): void => {
+  const field = event.target as HTMLSelectElement
+  const chosen = bends.value[Number(field.value)]
+  if (chosen) bend(chosen.bend)
+  field.value = ''
+}
+const join = (event: Event): void => {
+  const field = event.target as HTMLSelectElement
+  add(field.value)
+  field.value = ''
+}
+</script>
+
+<template>
+  <Teleport to="body">
+    <div
+      ref="panel"
+      class="float block"
+      role="dialog"
+      aria-label="The selected keys as one move"
+      :style="floatingStyles"
+    >
+      <template v-if="block && layer">
+        <p class="what" :title="labels.join(', ')">
+          <b>{{ layer.name }}</b>: {{ labels.join(', ') }}
+        </p>
+        <div class="pair">
+          <EditField
+            show-label
+            label="Length"
+            name="Length of the move"
+            unit="f"
+            :digits="2"
+            :min="1"
+            :max="1000000"
+            :model-value="frames"
+            edit="Move stretched"
+            :recipe="stretched"
+          />
+          <EditField
+            show-label
+            label="Strength"
+            name="Strength of the move"
+            unit="%"
+            :digits="0"
+            :min="-1000"
+            :max="1000"
+            :model-value="strength"
+            edit="Move strengthened"
+            :recipe="setStrength"
+          />
+        </div>
+        <SegmentedChoice v-model="rest" label="What stays" :options="RESTS" />
+        <select class="field" aria-label="Bend of all of it" @change="choose">
+          <option value="" selected>Bend all of it…</option>
+          <option v-for="(one, i) in bends" :key="one.label" :value="i">{{ one.label }}</option>
+        </select>
+        <select class="field" aria-label="Another property that moves with it" @change="join">
+          <option value="" selected>Move with it…</option>
+          <option v-for="one in addable" :key="one.name" :value="one.name">{{ one.label }}</option>
+        </select>
+      </template>
+      <p v-else>Select a layer that moves, or keys of one layer.</p>
+    </div>
+  </Teleport>
+</template>
+
+<style scoped>
+.block {
+  z-index: 30;
+  display: grid;
+  width: 268px;
+  padding: 9px;
+  font-size: 0.75rem;
+  gap: 7px;
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.what {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.pair {
+  display: grid;
+  gap: 6px;
+  grid-template-columns: 1fr 1fr;
+}
+</style>
