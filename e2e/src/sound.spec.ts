@@ -5,6 +5,8 @@ declare global {
   interface Window {
     /** What sounds did: their offset, s, where they began; null where they were stopped. */
     heard: (number | null)[]
+    /** How long what began was, s. */
+    lengths: number[]
   }
 }
 
@@ -38,9 +40,11 @@ async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
 test.beforeEach(async ({ page }) => {
   await page.addInitScript(() => {
     window.heard = []
+    window.lengths = []
     const { start, stop } = AudioBufferSourceNode.prototype
     AudioBufferSourceNode.prototype.start = function (when?: number, offset = 0) {
       window.heard.push(offset)
+      window.lengths.push(this.buffer!.duration)
       return start.call(this, when, offset)
     }
     AudioBufferSourceNode.prototype.stop = function (when?: number) {
@@ -89,4 +93,43 @@ test('what holds no sound is told, and nothing is added', async ({ page }) => {
   await expect(page.getByText(/“Torn.wav” (holds no sound|has no sound|cannot be read)/)).toBeVisible()
   const { project } = await savedFile(page)
   expect(project.scenes[0]!.layers).toEqual([])
+})
+
+test('a moment is heard where the playhead is moved to, unless that is not wanted; a slower playback keeps the pitch', async ({
+  page,
+}) => {
+  await newProject(page)
+  await bring(page, 'Bell.wav', tone(3))
+  await expect(page.getByRole('button', { name: 'Bell', exact: true })).toBeVisible()
+  const heard = () => page.evaluate(() => window.heard)
+  // The first move only wakes the device up.
+  await page.keyboard.press('ArrowRight')
+  await expect
+    .poll(async () => {
+      await page.keyboard.press('ArrowRight')
+      return (await heard()).length
+    })
+    .toBeGreaterThan(0)
+  const field = page.getByLabel('Current time')
+  await field.fill('24f')
+  await field.press('Enter')
+  await expect.poll(async () => (await heard()).at(-1)).toBeCloseTo(1, 6)
+
+  await page.getByRole('button', { name: 'When sounds are heard' }).click()
+  await page.getByLabel('while the playhead is moved').uncheck()
+  await page.getByLabel('at other playback speeds, at their own pitch').check()
+  await page.keyboard.press('Escape')
+  const before = (await heard()).length
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 200)))
+  expect((await heard()).length).toBe(before)
+
+  const speed = page.getByLabel('Playback speed, %')
+  await speed.fill('50')
+  await speed.press('Enter')
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  // Twice as long at half the speed: where it is at one second is heard at two.
+  await expect.poll(async () => (await heard()).length).toBeGreaterThan(before)
+  expect(await page.evaluate(() => window.lengths.at(-1))).toBeCloseTo(6, 2)
 })

@@ -26,6 +26,10 @@ interface Kept {
   loop: boolean
   /** Whether sounds are silent. */
   muted: boolean
+  /** Whether moments are heard as one scrubs over them. */
+  scrubHeard: boolean
+  /** Whether sounds are heard, at their own pitch, while playback is slower or faster. */
+  pitchKept: boolean
   timeDisplay: TimeDisplay
   /** px; null until the person drags the border */
   stageHeight: number | null
@@ -67,6 +71,8 @@ const USUAL: Kept = {
   snap: true,
   loop: true,
   muted: false,
+  scrubHeard: true,
+  pitchKept: false,
   timeDisplay: 'timecode',
   stageHeight: null,
   panelWidth: null,

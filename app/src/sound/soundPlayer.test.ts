@@ -45,10 +45,10 @@ function stage(values: Readonly<Record<string, number>> = {}, heardAtAnySpeed = 
         sampleRate: 1,
         getChannelData: () => new Float32Array([1, 2, 3, 4]),
       } as unknown as AudioBuffer),
-    createBuffer: () =>
+    createBuffer: (_channels: number, length: number) =>
       ({
-        duration: 4,
-        copyToChannel: (samples: Float32Array) => done.push(`turned ${samples.join(' ')}`),
+        duration: length,
+        copyToChannel: (samples: Float32Array) => done.push(`made ${samples.join(' ')}`),
       }) as unknown as AudioBuffer,
     createGain: () =>
       ({
@@ -66,17 +66,23 @@ function stage(values: Readonly<Record<string, number>> = {}, heardAtAnySpeed = 
             if (rate !== 1) done.push(`rate ${rate}`)
           },
         },
-        start: (_when: number, offset: number) => done.push(`start ${offset.toFixed(2)}`),
+        start: (_when: number, offset: number, length?: number) =>
+          done.push(`start ${offset.toFixed(2)}${length ? ` for ${length}` : ''}`),
         stop: () => done.push('stop'),
       }) as unknown as AudioBufferSourceNode,
   }
-  const player = new SoundPlayer(context, () => Promise.resolve(new Blob(['x'])))
+  const late = { by: 0 }
+  const player = new SoundPlayer(
+    context,
+    () => Promise.resolve(new Blob(['x'])),
+    () => context.currentTime - late.by,
+  )
   const sampler = compileScene(sceneWith(values, heardAtAnySpeed), [])
   const follow = (seconds: number, pace = 1): void => {
     sampleSceneInto(sampler, at(seconds))
     player.follow(sampler, pace)
   }
-  return { player, context, follow, done }
+  return { player, context, late, sampler, follow, done }
 }
 
 describe('sounds that play', () => {
@@ -131,7 +137,7 @@ describe('sounds that play', () => {
     context.currentTime = 0.12
     follow(1.92, -2)
     expect(done.filter((one) => !one.startsWith('gain'))).toEqual([
-      'turned 4 3 2 1',
+      'made 4 3 2 1',
       'stop',
       'rate 2',
       'start 3.00',
@@ -150,5 +156,57 @@ describe('sounds that play', () => {
     expect(done.at(-1)).toBe('stop')
     follow(3)
     expect(done.at(-1)).toBe('start 2.00')
+  })
+
+  it('set off ahead by as much as the device is late, so that picture and sound are as one', async () => {
+    const { player, context, late, follow, done } = stage()
+    await player.load([BELL])
+    context.currentTime = 10
+    late.by = 0.2
+    follow(2)
+    expect(done).toEqual(['start 1.20'])
+    // By the device's clock it is where it has to be from then on.
+    for (let step = 1; step < 30; step += 1) {
+      context.currentTime = 10 + step * 0.04
+      follow(2 + step * 0.04)
+    }
+    expect(done.filter((one) => !one.startsWith('gain'))).toEqual(['start 1.20'])
+  })
+
+  it('are heard for a moment where one scrubs, not more often than the ear can tell', async () => {
+    const { player, context, sampler, done } = stage({ gain: 50 })
+    await player.load([BELL])
+    for (let step = 0; step < 10; step += 1) {
+      context.currentTime = step * 0.01
+      sampleSceneInto(sampler, at(2 + step))
+      player.glance(sampler)
+    }
+    expect(done.filter((one) => one.startsWith('start'))).toEqual(['start 1.00 for 0.09'])
+    context.currentTime = 1
+    sampleSceneInto(sampler, at(0.5))
+    player.glance(sampler)
+    expect(done.filter((one) => one.startsWith('start'))).toHaveLength(1)
+  })
+
+  it('are heard at their own pitch at another pace once they are made ready for it, and silent before', async () => {
+    const { player, follow, done } = stage()
+    await player.load([BELL])
+    follow(2, 0.5)
+    expect(done).toEqual([])
+    const asked: number[] = []
+    await player.keepPitch([BELL], 0.5, () => {
+      asked.push(0.5)
+      return Promise.resolve({ rate: 1, channels: [Float32Array.of(1, 1, 2, 2, 3, 3, 4, 4)] })
+    })
+    await player.keepPitch([BELL], 0.5, () => Promise.reject(new Error('asked twice')))
+    follow(2, 0.5)
+    expect(done).toEqual(['made 1 1 2 2 3 3 4 4', 'start 2.00'])
+    follow(2, 0.75)
+    expect(done.at(-1)).toBe('stop')
+    player.leavePitch()
+    done.length = 0
+    follow(2, 0.5)
+    expect(done).toEqual([])
+    expect(asked).toEqual([0.5])
   })
 })

@@ -1,4 +1,5 @@
 import { soundingIn, type Asset, type SceneSampler, type Sounding } from '@arrow-bend/core/scene'
+import type { Sound } from '@arrow-bend/core/sound'
 import type { ReadAsset } from '../storage/index.ts'
 
 /** So far off its place, s, a sound is set anew; what is nearer is a frame's own breadth. */
@@ -9,6 +10,11 @@ const NEAR_PACE = 0.005
 const [SLOWEST, FASTEST] = [1 / 16, 16]
 /** What a change of gain is spread over, so that it does not click, s. */
 const SOFTLY = 0.01
+/** How much is heard of a moment one scrubs over, s, and how soon the next may follow. */
+const GLANCE = 0.09
+const GLANCE_EVERY = 0.045
+/** No device is heard later than this, s. */
+const MOST_LATENCY = 0.5
 
 /** A sound that plays. */
 interface Running {
@@ -39,7 +45,14 @@ export class SoundPlayer {
   private readonly backwards = new Map<string, AudioBuffer>()
   private readonly asked = new Set<string>()
   private readonly running = new Map<string, Running>()
+  /** The sounds at their own pitch for one pace of the playback that is not that of life. */
+  private kept: { readonly pace: number; readonly buffers: Map<string, AudioBuffer | null> } | null = null
+  private glanced = -Infinity
 
+  /**
+   * @param heard what of the context's time is heard at the moment a scene is sampled for, s: it comes from the device
+   *   later than it was sent there
+   */
   constructor(
     private readonly context: Pick<
       AudioContext,
@@ -52,6 +65,7 @@ export class SoundPlayer {
       | 'resume'
     >,
     private readonly read: ReadAsset,
+    private readonly heard: () => number = () => context.currentTime,
   ) {}
 
   /** Decodes sounds that are not there yet; what cannot be decoded is silent. */
@@ -88,7 +102,8 @@ export class SoundPlayer {
       this.end(id)
       return
     }
-    const now = this.context.currentTime
+    const now = this.heard()
+    const sent = this.context.currentTime
     const known = this.running.get(id)
     const reached = known ? known.offset + (now - known.since) * known.rate : NaN
     const isInStep =
@@ -98,14 +113,23 @@ export class SoundPlayer {
       this.begin(id, heard)
       return
     }
-    known.volume.gain.setTargetAtTime(heard.gain, now, SOFTLY)
+    known.volume.gain.setTargetAtTime(heard.gain, sent, SOFTLY)
     if (known.rate === heard.rate) return
     known.source.playbackRate.value = heard.rate
-    Object.assign(known, { offset: reached, since: now, rate: heard.rate })
+    const offset = known.offset + (sent - known.since) * known.rate
+    Object.assign(known, { offset, since: sent, rate: heard.rate })
   }
 
   /** What of a sound is heard while it goes by at a pace; null where it is silent. */
   private heardOf({ asset, seconds, pace, atAnySpeed, gain }: Sounding, playPace: number): Heard | null {
+    const stretched = this.kept?.pace === playPace ? this.kept.buffers.get(asset) : null
+    if (
+      stretched &&
+      Math.abs(pace - 1) < NEAR_PACE &&
+      seconds >= 0 &&
+      seconds / playPace < stretched.duration
+    )
+      return { buffer: stretched, isBackwards: false, offset: seconds / playPace, rate: 1, gain }
     const buffer = this.buffers.get(asset)
     const through = pace * playPace
     const isRecorded = Math.abs(through - 1) < NEAR_PACE
@@ -128,7 +152,18 @@ export class SoundPlayer {
     return made
   }
 
-  private begin(id: string, { buffer, isBackwards, offset, rate, gain }: Heard): void {
+  private begin(id: string, heard: Heard): void {
+    const { isBackwards, rate } = heard
+    const sent = this.context.currentTime
+    // What is sent now is heard a little later, when the picture has gone on.
+    const later = Math.min(Math.max(0, sent - this.heard()), MOST_LATENCY)
+    const offset = heard.offset + later * rate
+    const { source, volume } = this.madeReady(heard)
+    source.start(0, offset)
+    this.running.set(id, { source, volume, isBackwards, offset, since: sent, rate })
+  }
+
+  private madeReady({ buffer, rate, gain }: Heard): Pick<Running, 'source' | 'volume'> {
     const { context } = this
     const source = context.createBufferSource()
     const volume = context.createGain()
@@ -137,8 +172,52 @@ export class SoundPlayer {
     volume.gain.value = gain
     source.connect(volume)
     volume.connect(context.destination)
-    source.start(0, offset)
-    this.running.set(id, { source, volume, isBackwards, offset, since: context.currentTime, rate })
+    return { source, volume }
+  }
+
+  /** Lets a moment be heard that is scrubbed over, as it was recorded, fading away. */
+  glance(sampler: SceneSampler): void {
+    const now = this.context.currentTime
+    if (now - this.glanced < GLANCE_EVERY) return
+    this.glanced = now
+    for (const sounding of soundingIn(sampler)) {
+      const heard = this.heardOf({ ...sounding, pace: 1 }, 1)
+      if (!heard) continue
+      const { source, volume } = this.madeReady(heard)
+      volume.gain.setTargetAtTime(0, now + GLANCE / 2, GLANCE / 8)
+      source.start(0, heard.offset, GLANCE)
+    }
+  }
+
+  /**
+   * Makes sounds ready to be heard at their own pitch while playback goes at another pace; they are silent until then.
+   * @param stretch gives a sound at that pace; null where it cannot be
+   */
+  async keepPitch(
+    assets: readonly Asset[],
+    pace: number,
+    stretch: (asset: Asset) => Promise<Sound | null>,
+  ): Promise<void> {
+    if (this.kept?.pace !== pace) this.kept = { pace, buffers: new Map() }
+    const { buffers } = this.kept
+    for (const asset of assets) {
+      if (buffers.has(asset.id) || !this.buffers.has(asset.id)) continue
+      buffers.set(asset.id, null)
+      const sound = await stretch(asset)
+      if (sound && sound.channels.length > 0 && sound.channels[0]!.length > 0)
+        buffers.set(asset.id, this.bufferOf(sound))
+    }
+  }
+
+  /** From here on they are silent at other paces again. */
+  leavePitch(): void {
+    this.kept = null
+  }
+
+  private bufferOf({ rate, channels }: Sound): AudioBuffer {
+    const made = this.context.createBuffer(channels.length, channels[0]!.length, rate)
+    channels.forEach((samples, channel) => made.copyToChannel(samples as Float32Array<ArrayBuffer>, channel))
+    return made
   }
 
   private end(id: string): void {

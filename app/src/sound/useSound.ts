@@ -1,40 +1,96 @@
 import { onBeforeUnmount, watch } from 'vue'
-import type { SceneSampler } from '@arrow-bend/core/scene'
+import type { Asset, SceneSampler } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
+import { pageClock } from '../session/playback/clock.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { assetShelf } from '../storage/index.ts'
 import type { SoundPlayer } from './soundPlayer.ts'
 
-/** Lets sounds be heard while a project plays that has any. @returns to be called with each frame that plays */
-export function useSound(): (sampler: SceneSampler) => void {
+export interface Sounds {
+  /** To be called with each frame that plays. */
+  readonly follow: (sampler: SceneSampler) => void
+  /** To be called with each frame that is gone to while nothing plays. */
+  readonly scrub: (sampler: SceneSampler) => void
+}
+
+/** Lets sounds be heard while a project that has any is played, or scrubbed through; playback goes by their clock. */
+export function useSound(): Sounds {
   const document = useDocument()
   const playback = usePlayback()
   const preferences = usePreferences()
-  let player: SoundPlayer | null = null
   let context: AudioContext | null = null
+  let player: SoundPlayer | null = null
+  let coming: Promise<SoundPlayer> | null = null
+  /** The frame that is gone to as playback ends was heard already. */
+  let hasPlayed = false
+
+  const sounding = (): readonly Asset[] =>
+    (document.project?.assets ?? []).filter(({ kind }) => kind !== 'picture')
+  const make = async (): Promise<SoundPlayer> => {
+    const [{ SoundPlayer: Player }, { soundClock }] = await Promise.all([
+      import('./soundPlayer.ts'),
+      import('./soundClock.ts'),
+    ])
+    context = new AudioContext()
+    const clock = soundClock(context)
+    player = new Player(context, assetShelf.read, clock.heard)
+    playback.goBy(clock)
+    return player
+  }
+  /** Makes all sounds ready. */
+  const load = async (): Promise<SoundPlayer> => {
+    const made = await (coming ??= make())
+    await made.load(sounding())
+    return made
+  }
+  const pace = (): number => (playback.speed * preferences.playPercent) / 100
 
   watch(
     () => playback.playing && !preferences.muted,
     async (isHeard) => {
-      const assets = document.project?.assets ?? []
       if (!isHeard) player?.rest()
-      else if (assets.some(({ kind }) => kind !== 'picture')) {
-        const made = await import('./soundPlayer.ts')
-        // Stopped, or left, meanwhile.
-        if (!playback.playing) return
-        context ??= new AudioContext()
-        player ??= new made.SoundPlayer(context, assetShelf.read)
-        await player.load(assets)
-      }
+      else if (sounding().length > 0) await load()
     },
+  )
+  /** Of the playback when it goes forward at another pace; null where that is to be silent, or is as in life. */
+  const keptPace = (): number | null => {
+    const now = pace()
+    return preferences.pitchKept && !preferences.muted && playback.playing && now > 0 && now !== 1
+      ? now
+      : null
+  }
+  watch(keptPace, async (wanted) => {
+    if (wanted === null || sounding().length === 0) return
+    const made = await load()
+    const { stretchedIn } = await import('../work/soundReader.ts')
+    await made.keepPitch(sounding(), wanted, async (asset) => {
+      const blob = await assetShelf.read(asset).catch(() => null)
+      return blob && keptPace() === wanted ? stretchedIn(asset.id, blob, wanted).catch(() => null) : null
+    })
+  })
+  watch(
+    () => preferences.pitchKept,
+    (is) => is || player?.leavePitch(),
   )
   onBeforeUnmount(() => {
     player?.rest()
+    playback.goBy(pageClock)
     // A browser has few of them.
     void context?.close()
   })
-  return (sampler) => {
-    if (!preferences.muted) player?.follow(sampler, (playback.speed * preferences.playPercent) / 100)
+  return {
+    follow: (sampler) => {
+      hasPlayed = true
+      if (!preferences.muted) player?.follow(sampler, pace())
+    },
+    scrub: (sampler) => {
+      const isEnd = hasPlayed
+      hasPlayed = false
+      if (isEnd || preferences.muted || !preferences.scrubHeard || sounding().length === 0) return
+      if (player) player.glance(sampler)
+      // No sound may start before the person did something on the page.
+      else if (navigator.userActivation.hasBeenActive) void load()
+    },
   }
 }

@@ -1,5 +1,5 @@
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { Band, Beat, Envelope, FindBeats } from '@arrow-bend/core/sound'
+import type { Band, Beat, Envelope, FindBeats, Sound } from '@arrow-bend/core/sound'
 import type { Refused } from './fileWorker.ts'
 import type { SoundWorker } from './soundWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -12,6 +12,8 @@ const makeWorker = (): TaskWorker<SoundWorker> =>
 const listener = makeWorker()
 /** What the deck draws keeps nobody waiting who looks for beats. */
 const drawer = makeWorker()
+/** Nor does what is to be played. */
+const player = makeWorker()
 
 /** Finds beats of a sound in a worker. @throws Refusal with a sentence, Cancelled when called off */
 export async function beatsIn(
@@ -50,6 +52,16 @@ export async function levelIn(
     limitMs: LIMIT_MS,
     tooLong: TOO_LONG,
     ...(signal ? { signal } : {}),
+  })
+  if ('refused' in found) throw new Refusal(found.refused)
+  return found
+}
+
+/** A sound at another pace and its own pitch, worked out in a worker. @throws Refusal with a sentence */
+export async function stretchedIn(id: string, blob: Blob, pace: number): Promise<Sound> {
+  const found = await player.run<Sound | Refused>((remote) => remote.stretched(id, blob, pace), {
+    limitMs: LIMIT_MS,
+    tooLong: TOO_LONG,
   })
   if ('refused' in found) throw new Refusal(found.refused)
   return found

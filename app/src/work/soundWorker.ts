@@ -1,11 +1,12 @@
 import '../withoutEval.ts'
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import { readSound } from '@arrow-bend/core/format/sound'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import {
   envelopeOf,
   findBeats,
   levelOf,
+  stretchTime,
   type Band,
   type Beat,
   type Envelope,
@@ -47,6 +48,19 @@ const worker = {
   ): Promise<Float64Array | Refused> => {
     try {
       return levelOf(await soundOf(id, blob), rate, band)
+    } catch (caught) {
+      return refused(caught)
+    }
+  },
+
+  /** A sound at another pace and its own pitch. */
+  stretched: async (id: string, blob: Blob, pace: number): Promise<Sound | Refused> => {
+    try {
+      const made = stretchTime(await soundOf(id, blob), pace)
+      return transfer(
+        made,
+        made.channels.map(({ buffer }) => buffer as ArrayBuffer),
+      )
     } catch (caught) {
       return refused(caught)
     }

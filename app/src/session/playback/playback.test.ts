@@ -102,10 +102,26 @@ describe('playback', () => {
     expect(playback.time).toBe(121 * FRAME)
   })
 
-  it('is paused when it is to go by another clock', () => {
+  it('goes on from where it is when it is to go by another clock', () => {
     playback.play()
-    playback.goBy(handClock())
-    expect([playback.playing, clock.runs]).toEqual([false, false])
+    clock.turn(FRAME_MS * 10.5)
+    const other = handClock()
+    playback.goBy(other)
+    expect([playback.playing, clock.runs, other.runs]).toEqual([true, false, true])
+    other.turn(FRAME_MS * 3)
+    expect(shown.at(-1)).toBe(13)
+    playback.pause()
+    playback.goBy(clock)
+    expect([playback.playing, clock.runs, other.runs]).toEqual([false, false, false])
+  })
+
+  it('shows a moment that is only glanced at, with the playhead where it was', () => {
+    playback.seek(2 * TICKS_PER_SECOND)
+    playback.glance(asTicks(5 * TICKS_PER_SECOND))
+    expect([shown.at(-1), playback.time]).toEqual([120, 2 * TICKS_PER_SECOND])
+    expect(playback.inPicture()).toBe(5 * TICKS_PER_SECOND)
+    playback.seek(playback.time)
+    expect(playback.inPicture()).toBe(2 * TICKS_PER_SECOND)
   })
 })
 

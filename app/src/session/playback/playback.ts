@@ -1,4 +1,3 @@
-import { createEventHook } from '@vueuse/core'
 import { clamp } from '@arrow-bend/core/number'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
@@ -8,6 +7,7 @@ import { pageClock, type Clock } from './clock.ts'
 import { useDocument } from '../document/document.ts'
 import { useFrameCount } from './frameCount.ts'
 import { usePreferences } from '../preferences.ts'
+import { pictureTime } from './pictureTime.ts'
 import { playRange } from './playRange.ts'
 import { framesOn, placeOfRun, shuttleSpeed, type Run } from './transport.ts'
 
@@ -20,13 +20,7 @@ export const usePlayback = defineStore('playback', () => {
   /** 0 when still; else times real speed, negative backwards. */
   const speed = shallowRef(0)
   const frames = useFrameCount()
-  /** Every frame shown, outside Vue's own updates. */
-  const frameShown = createEventHook<Ticks>()
-  let inPicture = asTicks(0)
-  const showFrame = (at: Ticks): void => {
-    inPicture = at
-    void frameShown.trigger(at)
-  }
+  const picture = pictureTime()
 
   const scene = computed(() => documentStore.scene)
   const { range, lastFrame } = playRange(() => documentStore.scene)
@@ -40,7 +34,7 @@ export const usePlayback = defineStore('playback', () => {
     const held = clamp(Math.round(to), 0, scene.value.duration)
     now = held
     time.value = asTicks(held)
-    showFrame(time.value)
+    picture.show(time.value)
     if (speed.value !== 0) restart()
   }
   const seekFrames = (frames: number): void => {
@@ -70,7 +64,7 @@ export const usePlayback = defineStore('playback', () => {
     const frame = Math.floor(at / step)
     now = at
     const { isNew, isTold } = frames.tick(frame, stamp)
-    if (isNew) showFrame(asTicks(frame * step))
+    if (isNew) picture.show(asTicks(frame * step))
     if (isTold) time.value = asTicks(frame * step)
   }
 
@@ -96,10 +90,13 @@ export const usePlayback = defineStore('playback', () => {
     seek(Math.floor(now / step) * step)
   }
   const toggle = (): void => (speed.value === 0 ? play() : pause())
-  /** From here on playback goes by another clock; what plays is paused. */
+  /** From here on playback goes by another clock; what plays goes on from where it is. */
   const goBy = (next: Clock): void => {
-    pause()
+    stopClock()
     clock = next
+    if (speed.value === 0) return
+    restart()
+    stopClock = clock.onTick(tick)
   }
   /** J and L: in that direction, again: twice as fast, up to eight times. */
   const shuttle = (direction: 1 | -1): void => {
@@ -117,7 +114,8 @@ export const usePlayback = defineStore('playback', () => {
     () => {
       pause()
       now = 0
-      time.value = inPicture = asTicks(0)
+      time.value = asTicks(0)
+      picture.reset()
     },
   )
   keepPlayhead({ place: () => documentStore.place, time, isStill: () => speed.value === 0, seek })
@@ -137,9 +135,8 @@ export const usePlayback = defineStore('playback', () => {
     shuttle,
     goBy,
     /** Shows a moment without going there. */
-    glance: showFrame,
-    /** The moment that is in the picture: the playhead's, but for glances. */
-    inPicture: (): Ticks => inPicture,
-    onFrame: (listener: (time: Ticks) => void): (() => void) => frameShown.on(listener).off,
+    glance: picture.show,
+    inPicture: picture.at,
+    onFrame: picture.onFrame,
   }
 })

@@ -67,7 +67,7 @@ const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
 const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
 const onion = useOnion()
-const hear = useSound()
+const sounds = useSound()
 playback.countLateBy(() => pictures.late)
 
 const camera = useStageCamera(panel, {
@@ -148,11 +148,12 @@ onMounted(() => {
   painter.value = new StagePainter(canvas.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
-    if (!playback.playing) redraw(time)
-    else if (painter.value) {
-      painter.value.draw(time)
-      if (painter.value.sampled) hear(painter.value.sampled)
-    }
+    if (playback.playing) painter.value?.draw(time)
+    else redraw(time)
+    if (!painter.value?.sampled) return
+    if (playback.playing) sounds.follow(painter.value.sampled)
+    // What is only glanced at is not heard.
+    else if (time === playback.time) sounds.scrub(painter.value.sampled)
   })
 })
 onBeforeUnmount(() => {
