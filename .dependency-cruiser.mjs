@@ -14,7 +14,7 @@ const CORE = {
   moves: ['bend', 'route', 'property', 'time'],
   edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene', 'moves'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],
-  sound: ['number', 'refusal'],
+  sound: ['number', 'refusal', 'chance'],
   play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
   format: [
     'number',

@@ -1,4 +1,6 @@
-import type { Beat, Sound } from '../src/sound/index.ts'
+import { click, hat, kick, type Beat, type Hit, type Sound } from '../src/sound/index.ts'
+
+export { click, hat, kick }
 
 /** Samples a second of all that is made here. */
 export const RATE = 44_100
@@ -9,37 +11,6 @@ export function noise(seed: number): () => number {
   return () => {
     state = (state * 48_271) % 2_147_483_647
     return (2 * state) / 2_147_483_647 - 1
-  }
-}
-
-type Hit = (out: Float32Array, at: number, loud: number) => void
-
-/** Eight milliseconds of a click at 1 500 Hz. */
-export const click: Hit = (out, at, loud) => {
-  for (let i = 0; i < 0.008 * RATE; i += 1)
-    out[at + i] =
-      (out[at + i] ?? 0) + loud * Math.sin((2 * Math.PI * 1500 * i) / RATE) * (1 - i / (0.008 * RATE))
-}
-
-/** A drum that falls from 120 to 50 Hz within a fifth of a second. */
-export const kick: Hit = (out, at, loud) => {
-  let phase = 0
-  for (let i = 0; i < 0.2 * RATE; i += 1) {
-    const t = i / RATE
-    phase += (2 * Math.PI * (50 + 70 * Math.exp(-t / 0.03))) / RATE
-    const set = Math.min(1, t / 0.002)
-    out[at + i] = (out[at + i] ?? 0) + loud * set * Math.sin(phase) * Math.exp(-t / 0.06)
-  }
-}
-
-/** Forty milliseconds of noise without what is low. */
-export const hat: Hit = (out, at, loud) => {
-  const next = noise(at + 7)
-  let before = 0
-  for (let i = 0; i < 0.04 * RATE; i += 1) {
-    const now = next()
-    out[at + i] = (out[at + i] ?? 0) + loud * 0.5 * (now - before) * Math.exp(-i / (0.01 * RATE))
-    before = now
   }
 }
 
@@ -68,8 +39,8 @@ export function track({ tempo, seconds, hit, between, overNoise, seed = 1 }: Mak
   const beat = 60 / tempo
   for (let t = 0.37; t < seconds - 0.5; t += beat) {
     const at = Math.round((t + 0.01 * chance()) * RATE)
-    hit(samples, at, 0.65 + 0.25 * chance())
-    between?.(samples, Math.round((t + beat / 2) * RATE), 0.5)
+    hit(samples, at, 0.65 + 0.25 * chance(), RATE)
+    between?.(samples, Math.round((t + beat / 2) * RATE), 0.5, RATE)
     times.push(at / RATE)
   }
   if (overNoise !== undefined) {

@@ -77,7 +77,7 @@ describe('beats', () => {
 
   it('are as strong as they are loud, and fewer where less sensitive', () => {
     const samples = new Float32Array(RATE * 10)
-    for (let i = 1; i < 10; i += 1) click(samples, i * RATE, i % 3 === 0 ? 0.9 : 0.3)
+    for (let i = 1; i < 10; i += 1) click(samples, i * RATE, i % 3 === 0 ? 0.9 : 0.3, RATE)
     const found = findBeats(of(samples))
     expect(found).toHaveLength(9)
     for (const { seconds, strength } of found)

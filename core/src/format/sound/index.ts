@@ -1,1 +1,2 @@
 export { readSound } from './readSound.ts'
+export { writeWav } from './writeWav.ts'
