@@ -3,7 +3,7 @@ import type { Layer } from '@arrow-bend/core/scene'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'
 import { wavBytes } from '../../core/test/wavBytes.ts'
-import { addLayer, newProject, savedFile } from './desk.ts'
+import { addLayer, dragBy, newProject, savedFile, type } from './desk.ts'
 
 const drums = track({ tempo: 120, seconds: 8, hit: kick, between: hat })
 /** Those within the four seconds of a new scene. */
@@ -111,4 +111,61 @@ test('a scene without sound says so', async ({ page }) => {
   await page.getByRole('tab', { name: 'Patterns' }).click()
   await page.getByRole('button', { name: 'Beats', exact: true }).click()
   await expect(page.getByText('There is no sound in this scene yet.')).toBeVisible()
+})
+
+test('a sound is made to try with; its band is dragged over its spectrum; its bars are marked; beats are tapped as one step', async ({
+  page,
+}) => {
+  await newProject(page)
+  await page.getByRole('tab', { name: 'Patterns' }).click()
+  await page.getByRole('button', { name: 'Beats', exact: true }).click()
+  await page.getByRole('button', { name: 'Clicks', exact: true }).click()
+  await type(page, 'Beats a minute of the sound, /min', '90')
+  await page.getByRole('button', { name: 'Add it' }).click()
+  await expect(page.getByRole('button', { name: 'Clicks at 90', exact: true })).toBeVisible()
+  const chart = page.getByRole('group', { name: 'Band over the spectrum' })
+  await expect(chart.locator('.bar').first()).toBeVisible()
+
+  await page.getByRole('button', { name: 'Middle', exact: true }).click()
+  const from = page.getByLabel('Band from, Hz')
+  await expect(from).toHaveValue('250')
+  const lower = page.getByRole('slider', { name: 'Lower end of the band' })
+  await dragBy(page, lower, [40, 0])
+  await expect.poll(async () => Number(await from.inputValue())).toBeGreaterThan(500)
+  await expect(page.getByLabel('Band to, Hz')).toHaveValue('3000')
+  await lower.focus()
+  await page.keyboard.press('Shift+ArrowLeft')
+  await page.keyboard.press('Shift+ArrowLeft')
+  await expect.poll(async () => Number(await from.inputValue())).toBeLessThan(400)
+
+  await page.getByRole('button', { name: 'Find beats' }).click()
+  await expect(page.getByText('Steady: 90 a minute')).toBeVisible()
+  await type(page, 'Beats of a bar', '3')
+  await page.getByRole('button', { name: 'Mark bars' }).click()
+  const markers = async () => (await savedFile(page)).project.scenes[0]!.markers
+  expect((await markers()).map(({ name, beat }) => [name, beat])).toEqual([
+    ['Bar 1', true],
+    ['Bar 2', true],
+  ])
+  const [first, second] = (await markers()).map(({ t }) => t / TICKS_PER_SECOND)
+  expect(first).toBeCloseTo(0.25, 1)
+  expect(second! - first!).toBeCloseTo(2, 2)
+
+  // Nothing is tapped while nothing plays.
+  await page.keyboard.press('y')
+  await expect(page.getByText('Play first: beats are tapped along with what plays.')).toBeVisible()
+  await page.getByRole('button', { name: 'Play', exact: true }).click()
+  const pad = page.getByRole('button', { name: 'Tap', exact: true })
+  await pad.scrollIntoViewIfNeeded()
+  await pad.click()
+  await expect(page.getByRole('button', { name: '1 tapped' })).toBeVisible()
+  await page.keyboard.press('y')
+  await expect(page.getByRole('button', { name: '2 tapped' })).toBeVisible()
+  await page.getByRole('button', { name: 'Pause', exact: true }).click()
+  await expect(page.getByText('2 beats tapped.')).toBeVisible()
+  const tapped = (await markers()).filter(({ name }) => name.startsWith('Beat'))
+  expect(tapped.length).toBe(2)
+  expect(tapped[1]!.t).toBeGreaterThan(tapped[0]!.t)
+  await page.keyboard.press('Control+z')
+  expect((await markers()).length).toBe(2)
 })

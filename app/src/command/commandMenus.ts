@@ -48,7 +48,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
     ['list', 'toExport', 'toProjects', 'help'],
   ],
   ruler: [
-    ['marker', 'rangeIn', 'rangeOut'],
+    ['marker', 'tapBeat', 'rangeIn', 'rangeOut'],
     ['play', 'start', 'end'],
     ['zoomIn', 'zoomOut', 'fit'],
   ],

@@ -132,7 +132,7 @@ describe('commandKeys', () => {
   })
 
   it.each<Pressed>([
-    { key: 'y' },
+    { key: 'u' },
     { key: '4', code: 'Digit4', mods: ['Control', 'Shift'] },
     { key: 'a', mods: ['Alt'] },
     { key: 'e', mods: ['Control'] },

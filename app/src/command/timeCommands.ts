@@ -100,6 +100,13 @@ export const TIME_COMMANDS = {
     label: 'Marker here; with Shift away with it',
     group: 'Time',
   },
+  tapBeat: {
+    name: 'Tap a beat',
+    shown: ['Y'],
+    chords: ['y'],
+    label: 'While it plays: a beat now; all that are tapped until it stops are one step',
+    group: 'Time',
+  },
   markerBack: {
     name: 'Previous marker',
     shown: ['Alt+['],
@@ -156,6 +163,13 @@ export function useTimeCommands(): CommandRuns<keyof typeof TIME_COMMANDS> {
     )
   }
 
+  const tapBeat = async (): Promise<void> => {
+    // Heard before what takes it is there.
+    const moment = playback.moment()
+    const { useTaps } = await import('../session/playback/taps.ts')
+    useTaps().tap(moment)
+  }
+
   const jumpMarker = (direction: 1 | -1): void => {
     const times = document.scene!.markers.map(({ t }): number => t)
     const now: number = playback.time
@@ -199,6 +213,7 @@ export function useTimeCommands(): CommandRuns<keyof typeof TIME_COMMANDS> {
     rangeIn: (more) => setRange('in', more),
     rangeOut: (more) => setRange('out', more),
     marker: setMarker,
+    tapBeat,
     markerBack: () => jumpMarker(-1),
     markerOn: () => jumpMarker(1),
   }

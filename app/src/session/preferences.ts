@@ -28,6 +28,8 @@ interface Kept {
   muted: boolean
   /** Whether moments are heard as one scrubs over them. */
   scrubHeard: boolean
+  /** How late beats are tapped, ms: as long as hand and device take. */
+  tapLatency: number
   /** Whether sounds are heard, at their own pitch, while playback is slower or faster. */
   pitchKept: boolean
   timeDisplay: TimeDisplay
@@ -72,6 +74,7 @@ const USUAL: Kept = {
   loop: true,
   muted: false,
   scrubHeard: true,
+  tapLatency: 0,
   pitchKept: false,
   timeDisplay: 'timecode',
   stageHeight: null,

@@ -1,5 +1,5 @@
 import { Refusal } from '@arrow-bend/core/refusal'
-import type { Band, Beat, Envelope, FindBeats, Sound } from '@arrow-bend/core/sound'
+import type { Band, Beat, Envelope, FindBeats, Sound, Spectrum } from '@arrow-bend/core/sound'
 import type { Refused } from './fileWorker.ts'
 import type { SoundWorker } from './soundWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -34,6 +34,16 @@ export async function beatsIn(
 /** The envelope of a sound, worked out in a worker. @throws Refusal with a sentence */
 export async function envelopeIn(blob: Blob): Promise<Envelope> {
   const found = await drawer.run<Envelope | Refused>((remote) => remote.envelope(blob), {
+    limitMs: LIMIT_MS,
+    tooLong: TOO_LONG,
+  })
+  if ('refused' in found) throw new Refusal(found.refused)
+  return found
+}
+
+/** The spectrum of a sound, worked out in a worker. @throws Refusal with a sentence */
+export async function spectrumIn(blob: Blob): Promise<Spectrum> {
+  const found = await drawer.run<Spectrum | Refused>((remote) => remote.spectrum(blob), {
     limitMs: LIMIT_MS,
     tooLong: TOO_LONG,
   })

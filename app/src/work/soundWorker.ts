@@ -6,12 +6,14 @@ import {
   envelopeOf,
   findBeats,
   levelOf,
+  spectrumOf,
   stretchTime,
   type Band,
   type Beat,
   type Envelope,
   type FindBeats,
   type Sound,
+  type Spectrum,
 } from '@arrow-bend/core/sound'
 import type { Refused } from './fileWorker.ts'
 
@@ -48,6 +50,15 @@ const worker = {
   ): Promise<Float64Array | Refused> => {
     try {
       return levelOf(await soundOf(id, blob), rate, band)
+    } catch (caught) {
+      return refused(caught)
+    }
+  },
+
+  /** Asked for once a sound, too. */
+  spectrum: async (blob: Blob): Promise<Spectrum | Refused> => {
+    try {
+      return spectrumOf(await unpack(blob))
     } catch (caught) {
       return refused(caught)
     }

@@ -150,7 +150,7 @@ export {
 export { lineUpKeys, type LineUp } from './timing/lineUpKeys.ts'
 export { followLevel, type FollowLevel } from './sound/followLevel.ts'
 export { keysOnBeats, type BeatMoment, type KeysOnBeats } from './sound/keysOnBeats.ts'
-export { markBeats } from './sound/markBeats.ts'
+export { markBeats, type MarkBeats } from './sound/markBeats.ts'
 export { simplifyKeys, type SimplifyReport } from './keys/simplify.ts'
 export { distributeKeys, warpKeys } from './timing/spaceKeys.ts'
 export { drawRoute, type DrawnPoint, type DrawnRoute } from './routes/drawnRoute.ts'

@@ -80,7 +80,11 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       ...one(w, [{}, { fadeIn: { length: anyTicks(w), bend: w.bend() } }]),
     })
   },
-  markBeats: (d, w) => edit.markBeats(d, SCENE, [anyTicks(w), anyTicks(w), anyTicks(w)], w.makeId),
+  markBeats: (d, w) =>
+    edit.markBeats(d, SCENE, [anyTicks(w), anyTicks(w), anyTicks(w)], {
+      beside: w.pick(2) === 0,
+      makeId: w.makeId,
+    }),
   keysOnBeats: (d, w) => {
     const colours = w.pick(3) === 0
     const beats = Array.from({ length: w.pick(4) }, () => ({ time: anyTicks(w), strength: w.number() }))

@@ -3,11 +3,12 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { asTicks, frameTicks, type Ticks } from '@arrow-bend/core/time'
 import { keepPlayhead } from './keepPlayhead.ts'
-import { pageClock, type Clock } from './clock.ts'
+import type { Clock } from './clock.ts'
 import { useDocument } from '../document/document.ts'
 import { useFrameCount } from './frameCount.ts'
 import { usePreferences } from '../preferences.ts'
 import { pictureTime } from './pictureTime.ts'
+import { playClock } from './playClock.ts'
 import { playRange } from './playRange.ts'
 import { framesOn, placeOfRun, shuttleSpeed, type Run } from './transport.ts'
 
@@ -25,8 +26,6 @@ export const usePlayback = defineStore('playback', () => {
   const scene = computed(() => documentStore.scene)
   const { range, lastFrame } = playRange(() => documentStore.scene)
 
-  let clock: Clock = pageClock
-  let stopClock = (): void => undefined
   let [now, run]: [number, Run] = [0, { from: 0, since: 0, pace: 1 }]
 
   const seek = (to: number): void => {
@@ -38,8 +37,7 @@ export const usePlayback = defineStore('playback', () => {
     if (speed.value !== 0) restart()
   }
   const seekFrames = (frames: number): void => {
-    if (!scene.value) return
-    seek(clamp(framesOn(time.value, scene.value.rate, frames), 0, lastFrame.value))
+    if (scene.value) seek(clamp(framesOn(time.value, scene.value.rate, frames), 0, lastFrame.value))
   }
 
   const restart = (): void => {
@@ -48,15 +46,19 @@ export const usePlayback = defineStore('playback', () => {
     frames.begin(since)
   }
 
+  const placeNow = (stamp: number) =>
+    placeOfRun(run, stamp, { start: range.value[0], end: range.value[1], loops: preferences.loop })
   const tick = (stamp: number): void => {
     if (speed.value === 0 || !scene.value) return
     const [start, end] = range.value
-    const { at, ended } = placeOfRun(run, stamp, { start, end, loops: preferences.loop })
+    const { at, ended } = placeNow(stamp)
     if (ended) {
       pause()
       seek(at <= start ? start : Math.max(start, end - frameTicks(scene.value.rate)))
     } else show(at, stamp)
   }
+
+  const clock = playClock(tick)
 
   /** Shows a moment at its frame, and tells Vue now and then. */
   const show = (at: number, stamp: number): void => {
@@ -77,27 +79,19 @@ export const usePlayback = defineStore('playback', () => {
     speed.value = at
     frames.clear()
     restart()
-    stopClock()
-    stopClock = clock.onTick(tick)
+    clock.begin()
   }
   const pause = (): void => {
     if (speed.value === 0) return
     speed.value = 0
-    stopClock()
+    clock.end()
     frames.end()
     if (!scene.value) return
     const step = frameTicks(scene.value.rate)
     seek(Math.floor(now / step) * step)
   }
-  const toggle = (): void => (speed.value === 0 ? play() : pause())
   /** From here on playback goes by another clock; what plays goes on from where it is. */
-  const goBy = (next: Clock): void => {
-    stopClock()
-    clock = next
-    if (speed.value === 0) return
-    restart()
-    stopClock = clock.onTick(tick)
-  }
+  const goBy = (next: Clock): void => void (clock.goBy(next) && restart())
   /** J and L: in that direction, again: twice as fast, up to eight times. */
   const shuttle = (direction: 1 | -1): void => {
     if (speed.value !== 0) time.value = asTicks(Math.round(now))
@@ -131,8 +125,10 @@ export const usePlayback = defineStore('playback', () => {
     seekFrames,
     play,
     pause,
-    toggle,
+    toggle: (): void => (speed.value === 0 ? play() : pause()),
     shuttle,
+    /** The moment it has come to just now, between frames, too. */
+    moment: (): Ticks => (speed.value === 0 ? time.value : asTicks(Math.round(placeNow(clock.now()).at))),
     goBy,
     /** Shows a moment without going there. */
     glance: picture.show,

@@ -67,7 +67,7 @@ describe('beats as markers', () => {
     const own = { id: 'own', t: at(1), name: 'Berth' }
     const project = projectOf([])
     const marked = edited({ ...project, scenes: [{ ...scene(project), markers: [own] }] }, (draft) => {
-      markBeats(draft, 'scene', [at(2), at(1), at(0.5)], ids())
+      markBeats(draft, 'scene', [at(2), at(1), at(0.5)], { makeId: ids() })
     })
     expect(scene(marked).markers.map(({ name, beat }) => [name, beat])).toEqual([
       ['Beat 1', true],
@@ -75,10 +75,10 @@ describe('beats as markers', () => {
       ['Beat 2', true],
     ])
     expect(problem(marked)).toBe('')
-    const again = edited(marked, (draft) => void markBeats(draft, 'scene', [at(3)], ids()))
+    const again = edited(marked, (draft) => void markBeats(draft, 'scene', [at(3)], { makeId: ids() }))
     expect(scene(again).markers.map(({ t }) => t)).toEqual([at(1), at(3)])
     const many = Array.from({ length: 6000 }, (_, i) => at(i / 100))
-    expect(() => edited(project, (draft) => void markBeats(draft, 'scene', many, ids()))).toThrow(
+    expect(() => edited(project, (draft) => void markBeats(draft, 'scene', many, { makeId: ids() }))).toThrow(
       '5,000 markers at most',
     )
   })

@@ -11,7 +11,11 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import { useSelection } from '../../../../session/selection/selection.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import BandChart from './BandChart.vue'
 import LevelFields from './LevelFields.vue'
+import TapPad from './TapPad.vue'
+import TempoFields from './TempoFields.vue'
+import TestSoundFields from './TestSoundFields.vue'
 import { useBeats } from './useBeats.ts'
 
 /** Where a sound sets in: found in a band of it, marked on the ruler, made keys of, and lined up with. */
@@ -75,7 +79,7 @@ const moments = computed(() => {
 const mark = (): void => {
   const times = chosen.value.map(({ time }) => time)
   const count = document.apply('Beats marked', (draft) =>
-    markBeats(draft, document.sceneId, times, document.makeId),
+    markBeats(draft, document.sceneId, times, { makeId: document.makeId }),
   )
   if (count !== null && count !== undefined)
     told(`${count} ${count === 1 ? 'beat' : 'beats'} marked on the ruler.`)
@@ -124,9 +128,12 @@ const lineUp = (how: 'nearest' | 'following'): void => {
 </script>
 
 <template>
-  <p v-if="!sound" class="note">
-    There is no sound in this scene yet. Drop a WAV, MP3, Ogg, FLAC or M4A file on the page.
-  </p>
+  <template v-if="!sound">
+    <p class="note">
+      There is no sound in this scene yet. Drop a WAV, MP3, Ogg, FLAC or M4A file on the page, or make one.
+    </p>
+    <TestSoundFields />
+  </template>
   <template v-else>
     <label class="line">
       In
@@ -140,6 +147,12 @@ const lineUp = (how: 'nearest' | 'following'): void => {
       </select>
     </label>
     <SegmentedChoice v-model="band" label="Band" :options="BANDS" />
+    <BandChart
+      :low="low"
+      :high="high"
+      :spectrum="beats.spectrum.value"
+      @change="(from, to) => ([low, high] = [from, to])"
+    />
     <div class="pair">
       <NumberField
         show-label
@@ -194,6 +207,7 @@ const lineUp = (how: 'nearest' | 'following'): void => {
       <button v-if="waiting" type="button" class="button small" @click="beats.cancel()">Stop</button>
       <button v-else type="button" class="button button-primary small" @click="find">Find beats</button>
     </div>
+    <TempoFields v-if="heard.length > 0" :times="heard.map(({ time }) => time)" />
     <h3>What comes of them</h3>
     <div class="line">
       <NumberField
@@ -296,5 +310,6 @@ const lineUp = (how: 'nearest' | 'following'): void => {
       </button>
     </div>
     <p class="note">To the beats that were found, or else to the markers.</p>
+    <TapPad />
   </template>
 </template>

@@ -1,12 +1,12 @@
 import { computed, shallowRef, watch } from 'vue'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import { layerById, sourceMoments, type Asset, type Layer, type Scene } from '@arrow-bend/core/scene'
-import type { Band, Beat, FindBeats } from '@arrow-bend/core/sound'
+import type { Band, Beat, FindBeats, Spectrum } from '@arrow-bend/core/sound'
 import type { Ticks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { assetShelf } from '../../../../storage/index.ts'
-import { beatsIn, levelIn } from '../../../../work/soundReader.ts'
+import { beatsIn, levelIn, spectrumIn } from '../../../../work/soundReader.ts'
 import { Cancelled } from '../../../../work/taskWorker.ts'
 
 /** A beat, when it is heard in the scene. */
@@ -92,8 +92,22 @@ export function useBeats() {
     const heardNow = await withSound((id, blob, signal) => levelIn(id, blob, { rate, band }, signal))
     return heardNow && { layer: heardNow.layer, level: heardNow.answer }
   }
+  /** The spectrum of the sound that is meant, worked out when it is first looked at. */
+  const spectrum = shallowRef<Spectrum | null>(null)
+  watch(
+    () => (sound.value ? assetOf(sound.value)?.sha256 : undefined),
+    async (hash) => {
+      spectrum.value = null
+      const asset = sound.value && assetOf(sound.value)
+      const blob = asset && (await assetShelf.read(asset).catch(() => null))
+      // What has no spectrum is drawn without one: listening to it says why.
+      const found = blob && (await spectrumIn(blob).catch(() => null))
+      if (found && sound.value && assetOf(sound.value)?.sha256 === hash) spectrum.value = found
+    },
+    { immediate: true },
+  )
   const cancel = (): void => waiting.value?.abort()
-  return { sounds, sound, wanted, isHeard, heard, trouble, waiting, find, listen, cancel }
+  return { sounds, sound, wanted, isHeard, heard, trouble, waiting, spectrum, find, listen, cancel }
 }
 
 /** Whether a layer is played at the same times in two states of a scene: itself, and the groups it stands in. */
