@@ -115,7 +115,7 @@ describe('arrow-bend', () => {
     const words = await arrowBend('inspect', DEMO)
     expect(words.code).toBe(0)
     expect(words.out).toContain('Opening: 1920 × 1080 px, 24 fps, 00:00:12:00')
-    expect(words.out).toContain('Boat 2, image: position (5 keys), turn (14 keys)')
+    expect(words.out).toContain('Boat 2, image: position (5 keys), turn (1 pattern)')
     const facts = JSON.parse((await arrowBend('inspect', DEMO, '--json')).out) as {
       scenes: { seconds: number; layers: unknown[] }[]
     }

@@ -1,9 +1,14 @@
 import { createHash } from 'node:crypto'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { readProjectData, writeBendFile } from '@arrow-bend/core/format/project'
+import { writeWav } from '@arrow-bend/core/format/sound'
 import { PROJECT_VERSION, type Asset, type Project } from '@arrow-bend/core/scene'
+import { lengthOf } from '@arrow-bend/core/sound'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { lighthouse, moon, quay, stars, town, water } from './art/harbour.ts'
 import { boat, cask, gauge, mast } from './art/props.ts'
+import { drumTrack } from './drumTrack.ts'
+import { lightLamps } from './lightLamps.ts'
 import { regattaScene } from './regatta.ts'
 
 const MADE = new URL('../made/', import.meta.url)
@@ -39,6 +44,10 @@ const assets = Object.entries(PICTURES).map(([id, svg]): Asset => {
   const name = `${id[0]!.toUpperCase()}${id.slice(1).replace('-', ' ')}`
   return { kind: 'picture', id, name, type: 'image/svg+xml', sha256, size: sizeOf(svg) }
 })
+const drum = drumTrack()
+const drumWav = writeWav(drum)
+const drumHash = createHash('sha256').update(drumWav).digest('hex')
+bytes.set(drumHash, drumWav)
 const project: Project = {
   format: 'arrow-bend/project',
   version: PROJECT_VERSION,
@@ -46,9 +55,19 @@ const project: Project = {
   name: 'Lantern Regatta',
   scenes: [regattaScene()],
   bends: [],
-  assets,
+  assets: [
+    ...assets,
+    {
+      kind: 'sound',
+      id: 'drum',
+      name: 'Drum',
+      type: 'audio/wav',
+      duration: asTicks(Math.round(lengthOf(drum) * TICKS_PER_SECOND)),
+      sha256: drumHash,
+    },
+  ],
 }
 writeFileSync(
   new URL('lantern-regatta.bend', MADE),
-  writeBendFile({ project: readProjectData(project), assets: bytes }),
+  writeBendFile({ project: readProjectData(lightLamps(project, drum)), assets: bytes }),
 )

@@ -1,5 +1,6 @@
+import { LINEAR } from '@arrow-bend/core/bend'
 import { makeLayer, type Layer, type LayerKind, type Scene } from '@arrow-bend/core/scene'
-import type { Property, Value } from '@arrow-bend/core/property'
+import type { Pattern, Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { MARGIN } from './art/harbour.ts'
 import { beam, pennant, straightOutline } from './art/outlines.ts'
@@ -37,15 +38,48 @@ const HARBOUR = 'harbour'
 const inHarbour = (id: string, name: string, kind: LayerKind, options: LayerOptions): Layer =>
   layer(id, name, kind, { parent: HARBOUR, ...options })
 
-/** A boat bobs: it leans a little one way and the other, smoothly, never twice alike. */
-function bob(name: string, from: number, to: number, lean: number): Property {
-  const steps: Step[] = []
-  for (let frame = from, i = 0; frame <= to; frame += 18, i += 1) {
-    const amount = i === 0 ? 0 : lean * (0.6 + 0.4 * Math.cos(i * 2.3)) * (i % 2 ? 1 : -1)
-    steps.push({ frame, value: Number(amount.toFixed(1)), bend: ease(0.35, 0.35) })
-  }
-  return animate('turn', name, steps)
+interface Bobbing {
+  readonly frames: readonly [from: number, to: number]
+  readonly seed: number
+  /** How far it leans either way, degrees, and how far it goes up and down, px. */
+  readonly lean: number
+  readonly rise: number
 }
+
+/** A boat leans by chance, never twice alike; what its keys say stays free. */
+const leaning = (name: string, { frames: [from, to], seed, lean }: Bobbing): Property => ({
+  kind: 'turn',
+  value: 0,
+  keys: [],
+  patterns: [
+    {
+      id: `${name}-lean`,
+      kind: 'wander',
+      from: ticksOfFrame(from, RATE),
+      to: ticksOfFrame(to, RATE),
+      low: -lean,
+      high: lean,
+      frequency: 0.7,
+      phase: 0,
+      seed,
+      mode: 'add',
+    },
+  ],
+})
+
+/** It goes up and down on its route. */
+const rising = (name: string, { frames: [from, to], rise }: Bobbing): Pattern => ({
+  id: `${name}-rise`,
+  kind: 'sine',
+  from: ticksOfFrame(from, RATE),
+  to: ticksOfFrame(to, RATE),
+  low: -rise,
+  high: rise,
+  frequency: 0.5,
+  phase: 0,
+  component: 1,
+  mode: 'add',
+})
 
 /** The cask rolls without skidding: it turns by the distance over its circumference (2π · 60 px). */
 function roll(): Record<string, Property> {
@@ -149,6 +183,7 @@ function panels(): Layer[] {
   return [panel('left-panel', 'Left panel', 480, -490), panel('right-panel', 'Right panel', 1440, 2410)]
 }
 
+/** They are lit by the drum (`lightLamps`). */
 function lamps(): Layer[] {
   const places = [
     [1190, 668],
@@ -161,18 +196,6 @@ function lamps(): Layer[] {
   return places.map((position, i) =>
     inHarbour(`lamp-${i + 1}`, `Lamp ${i + 1}`, 'ellipse', {
       values: { position, size: [26, 32], fill: '#ffca6a', stroke: '#fff0c4', 'stroke width': 2 },
-      moves: {
-        opacity: animate(
-          'number',
-          `lamp-${i}`,
-          [
-            { frame: i * 4, value: 45, bend: { kind: 'family', family: 'exponential', mode: 'out' } },
-            { frame: i * 4 + 4, value: 100, bend: quick('easeOutOf') },
-            { frame: i * 4 + 24, value: 45 },
-          ],
-          { before: 'loop', after: 'loop' },
-        ),
-      },
     }),
   )
 }
@@ -181,6 +204,8 @@ interface Course {
   readonly number: number
   readonly steps: readonly Step[]
   readonly lean: number
+  /** px */
+  readonly rise: number
   readonly scale: number
 }
 
@@ -189,6 +214,7 @@ const COURSES: readonly Course[] = [
     number: 2,
     scale: 100,
     lean: 6,
+    rise: 0,
     steps: [
       { frame: 12, value: [-190, 840], bend: ease(0.2, 0.3), route: { leave: [230, -70] } },
       {
@@ -206,6 +232,7 @@ const COURSES: readonly Course[] = [
     number: 1,
     scale: 84,
     lean: 5,
+    rise: 7,
     steps: [
       { frame: 0, value: [330, 742], bend: quick('easeBoth'), route: { leave: [120, 40] } },
       {
@@ -221,6 +248,7 @@ const COURSES: readonly Course[] = [
     number: 3,
     scale: 56,
     lean: 4,
+    rise: 4,
     steps: [
       { frame: 24, value: [880, 706], bend: quick('easeOutOf'), route: { leave: [-60, 30] } },
       { frame: 240, value: [560, 690], route: { arrive: [90, 18] } },
@@ -229,15 +257,23 @@ const COURSES: readonly Course[] = [
 ]
 
 function boats(): Layer[] {
-  return COURSES.map(({ number, steps, lean, scale }) =>
-    inHarbour(`boat-${number}`, `Boat ${number}`, 'image', {
-      values: { picture: `boat-${number}`, scale: [scale, scale], pivot: [0, 60] },
+  return COURSES.map(({ number, steps, scale, lean, rise }) => {
+    const name = `boat-${number}`
+    const bobbing: Bobbing = {
+      frames: [steps[0]!.frame, steps[steps.length - 1]!.frame],
+      seed: number,
+      lean,
+      rise,
+    }
+    const position = animate('place', `${name}-position`, steps)
+    return inHarbour(name, `Boat ${number}`, 'image', {
+      values: { picture: name, scale: [scale, scale], pivot: [0, 60] },
       moves: {
-        position: animate('place', `boat-${number}-position`, steps),
-        turn: bob(`boat-${number}-turn`, steps[0]!.frame, steps[steps.length - 1]!.frame, lean),
+        position: rise > 0 ? { ...position, patterns: [rising(name, bobbing)] } : position,
+        turn: leaning(name, bobbing),
       },
-    }),
-  )
+    })
+  })
 }
 
 function scenery(): Layer[] {
@@ -300,16 +336,27 @@ function scenery(): Layer[] {
     still('lighthouse', 'Lighthouse', [458, 606]),
     inHarbour('beam', 'Lighthouse beam', 'path', {
       values: { outline: beam(), fill: '#ffdf9a42', position: [398, 438] },
+      // Once round in all of it, evenly.
       moves: {
-        turn: animate(
-          'turn',
-          'beam',
-          [
-            { frame: 0, value: -160, bend: { kind: 'linear' } },
-            { frame: FRAMES, value: 200 },
+        turn: {
+          kind: 'turn',
+          value: -160,
+          keys: [],
+          patterns: [
+            {
+              id: 'beam-round',
+              kind: 'own',
+              from: ticksOfFrame(0, RATE),
+              to: END,
+              low: -160,
+              high: 200,
+              frequency: RATE.num / FRAMES,
+              phase: 0,
+              bend: LINEAR,
+              mode: 'replace',
+            },
           ],
-          { after: 'loop' },
-        ),
+        },
       },
     }),
     still('town', 'Town', [960, 590]),
@@ -344,6 +391,8 @@ function sky(): Layer {
   })
 }
 
+const drum = (): Layer => ({ ...layer('drum', 'Drum', 'sound', {}), source: { asset: 'drum' } })
+
 /** The opening of the Lantern Regatta: twelve seconds at 1920×1080, 24 fps. */
 export function regattaScene(): Scene {
   const harbour = layer(HARBOUR, 'Harbour', 'group', {
@@ -367,7 +416,7 @@ export function regattaScene(): Scene {
     rate: RATE,
     duration: END,
     background: '#15132b',
-    layers: [...panels(), ...titles(), ...boats(), harbour, ...scenery(), sky()],
+    layers: [...panels(), ...titles(), ...boats(), harbour, ...scenery(), sky(), drum()],
     markers: [
       { id: 'lit', t: ticksOfFrame(24, RATE), name: 'Lamps lit' },
       { id: 'berth', t: ticksOfFrame(128, RATE), name: 'Berth' },

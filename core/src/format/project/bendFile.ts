@@ -38,6 +38,9 @@ const EXTENSIONS: Readonly<Record<Asset['type'], string>> = {
   'audio/flac': 'flac',
 }
 
+/** Kinds of files that are not packed by themselves. */
+const NOT_PACKED: ReadonlySet<string> = new Set(['image/svg+xml', 'audio/wav'])
+
 /** The entry of a `.bend` file an asset is kept in. */
 export function assetEntry(asset: Asset): string {
   return `assets/${asset.sha256}.${EXTENSIONS[asset.type]}`
@@ -57,7 +60,7 @@ export function writeBendFile({ project, assets }: ProjectFile): Uint8Array<Arra
       throw new BadFile(
         `The ${asset.kind} “${asset.name}” is missing, so the file would not be whole. Nothing was written.`,
       )
-    entries[assetEntry(asset)] = [bytes, { level: asset.type === 'image/svg+xml' ? 6 : 0 }]
+    entries[assetEntry(asset)] = [bytes, { level: NOT_PACKED.has(asset.type) ? 6 : 0 }]
   }
   return zipSync(entries, { mtime: '1980-01-02T00:00:00' }) as Uint8Array<ArrayBuffer>
 }
