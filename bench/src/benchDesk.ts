@@ -7,6 +7,7 @@ import type { Value } from '@arrow-bend/core/property'
 import type { Project } from '@arrow-bend/core/scene'
 import { measureDeck } from './measureDeck.ts'
 import { measureMedia } from './measureMedia.ts'
+import { measureMoves } from './measureMoves.ts'
 import { measureShapes } from './measureShapes.ts'
 import {
   measureDrag,
@@ -57,6 +58,7 @@ try {
   const frames = await measurePlayback(page)
   report('playback, between frames', frames)
   console.log(`playback of the demo                                 ${rateOf(frames)} fps  (wanted: ≥ 58)`)
+  await measureMoves(page)
 
   await openProject(page, served.address, crowdedStage({ layers: 60, moving: 40, keys: 3 }))
   // All spans, and so the routes of all layers that have one.

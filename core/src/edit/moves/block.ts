@@ -8,7 +8,6 @@ import {
   type PlainBend,
 } from '../../bend/index.ts'
 import {
-  insertKeys,
   numbersOfValue,
   timedKeys,
   type Key,
@@ -22,6 +21,7 @@ import { giveBends } from '../bends/bends.ts'
 import { BadEdit } from '../badEdit.ts'
 import { currentValue } from '../currentValue.ts'
 import { editProperty, propertyToEdit, undrafted } from '../editProperty.ts'
+import { putBetween } from './putBetween.ts'
 import { byProperty, findProperty, layerIn, type KeyRef, type LayerRef, type MakeId } from '../refs.ts'
 
 /** Which end of a block stays what it is while the rest becomes more or less. */
@@ -156,16 +156,18 @@ export function addToBlock(
   editProperty(draft, ref, (property, library) => {
     const [first, last] = [model[0]!.t, model.at(-1)!.t]
     const still = currentValue(property, rest === 'end' ? last : first, library)
-    const cut = property.keys.length > 0 ? insertKeys(property, [first, last], makeId, library) : property
-    const goesOn = cut.keys.find(({ t }) => t === last)
-    const keys = model.map(({ t, share, bend }, i): Key => {
-      const id = makeId()
-      made.push(id)
-      const leads = i === model.length - 1 ? (goesOn?.bend ?? bend) : bend
-      return { id, t, value: between(still, away, share), bend: leads, through: 'corner' }
+    return putBetween(property, {
+      times: [first, last],
+      library,
+      makeId,
+      keys: (goesOn) =>
+        model.map(({ t, share, bend }, i): Key => {
+          const id = makeId()
+          made.push(id)
+          const leads = i === model.length - 1 ? (goesOn?.bend ?? bend) : bend
+          return { id, t, value: between(still, away, share), bend: leads, through: 'corner' }
+        }),
     })
-    const others = cut.keys.filter(({ t }) => t < first || t > last)
-    return { ...cut, keys: [...others, ...keys].sort((a, b) => a.t - b.t) }
   })
   return made.map((key) => ({ ...ref, key }))
 }

@@ -1,13 +1,6 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import type { MoveKey, MoveRest, MoveTrack } from '../../moves/index.ts'
-import {
-  insertKeys,
-  isColour,
-  type Key,
-  type KeyRoute,
-  type Property,
-  type Value,
-} from '../../property/index.ts'
+import { isColour, type Key, type KeyRoute, type Property, type Value } from '../../property/index.ts'
 import type { Vec2 } from '../../route/index.ts'
 import {
   applyMatrix,
@@ -22,6 +15,7 @@ import {
 import { asTicks, frameTicks, type Ticks } from '../../time/index.ts'
 import { currentValue } from '../currentValue.ts'
 import type { MakeId } from '../refs.ts'
+import { putBetween } from './putBetween.ts'
 
 export interface MovedLayer {
   readonly scene: Scene
@@ -87,26 +81,26 @@ function changeOf(property: string, track: MoveTrack, moved: MovedLayer, how: Am
       const [first, last] = [at[0]!, at.at(-1)!]
       const restAt = (t: Ticks): Value =>
         currentValue(given, rest === 'through' ? t : rest === 'end' ? last : first, library)
-      // Motion before and after is kept by keys where the move begins and ends, before its own are put there.
-      const cut = given.keys.length > 0 ? insertKeys(given, [first, last], makeId, library) : given
-      const goesOn = cut.keys.find(({ t, timeless }) => t === last && !timeless)
       const made = track.keys.map(({ amount, bend }, i): Key => {
         const t = at[i]!
         const value = how.value(restAt(t), amount)
         const route = how.route?.(restAt(t), i, track.keys)
         return { id: makeId(), t, value, bend, through: 'corner', ...(route ? { route } : {}) }
       })
-      if (goesOn)
-        made[made.length - 1] = { ...made.at(-1)!, bend: goesOn.bend, ...onwards(goesOn, made.at(-1)!) }
-      const others = cut.keys.filter(({ t }) => t < first || t > last)
       const kept = new Map(made.map(({ t, value }) => [t, value]))
-      const stood = given.keys.filter(
-        ({ t, value }) => t >= first && t <= last && !isSameValue(kept.get(t), value),
-      ).length
+      const end = made.at(-1)!
       return {
-        property: { ...cut, keys: [...others, ...made].sort((a, b) => a.t - b.t) },
+        property: putBetween(given, {
+          times: [first, last],
+          library,
+          makeId,
+          keys: (goesOn) =>
+            goesOn ? [...made.slice(0, -1), { ...end, bend: goesOn.bend, ...onwards(goesOn, end) }] : made,
+        }),
         made: made.map(({ id }) => id),
-        replaced: stood,
+        replaced: given.keys.filter(
+          ({ t, value }) => t >= first && t <= last && !isSameValue(kept.get(t), value),
+        ).length,
       }
     },
   }
