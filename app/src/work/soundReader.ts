@@ -1,3 +1,4 @@
+import { proxy } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
 import type { Band, Beat, Envelope, FindBeats, Sound, Spectrum } from '@arrow-bend/core/sound'
 import type { Refused } from './fileWorker.ts'
@@ -15,18 +16,17 @@ const drawer = makeWorker()
 /** Nor does what is to be played. */
 const player = makeWorker()
 
-/** Finds beats of a sound in a worker. @throws Refusal with a sentence, Cancelled when called off */
+/** Finds beats of a sound in a worker; tells how far it has come. @throws Refusal with a sentence, Cancelled when called off */
 export async function beatsIn(
   id: string,
   blob: Blob,
   options: FindBeats,
-  signal?: AbortSignal,
+  { signal, progress }: { readonly signal: AbortSignal; readonly progress: (share: number) => void },
 ): Promise<Beat[]> {
-  const found = await listener.run<Beat[] | Refused>((remote) => remote.beats(id, blob, options), {
-    limitMs: LIMIT_MS,
-    tooLong: TOO_LONG,
-    ...(signal ? { signal } : {}),
-  })
+  const found = await listener.run<Beat[] | Refused>(
+    (remote) => remote.beats(id, blob, options, proxy(progress)),
+    { limitMs: LIMIT_MS, tooLong: TOO_LONG, signal },
+  )
   if ('refused' in found) throw new Refusal(found.refused)
   return found
 }

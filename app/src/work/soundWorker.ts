@@ -20,11 +20,12 @@ import type { Refused } from './fileWorker.ts'
 /** The sound that was asked for last, unpacked: it is often asked for again, with other numbers. */
 let last: { readonly id: string; readonly sound: Promise<Sound> } | null = null
 
-const unpack = async (blob: Blob): Promise<Sound> => readSound(new Uint8Array(await blob.arrayBuffer()))
+const unpack = async (blob: Blob, progress?: (share: number) => void): Promise<Sound> =>
+  readSound(new Uint8Array(await blob.arrayBuffer()), progress)
 
-function soundOf(id: string, blob: Blob): Promise<Sound> {
+function soundOf(id: string, blob: Blob, progress?: (share: number) => void): Promise<Sound> {
   if (last?.id === id) return last.sound
-  const sound = unpack(blob)
+  const sound = unpack(blob, progress)
   last = { id, sound }
   sound.catch(() => (last = null))
   return sound
@@ -33,10 +34,18 @@ function soundOf(id: string, blob: Blob): Promise<Sound> {
 const refused = (caught: unknown): Refused => ({ refused: sentenceOf(caught) })
 
 const worker = {
-  /** @param id by which the sound is kept unpacked */
-  beats: async (id: string, blob: Blob, options: FindBeats): Promise<Beat[] | Refused> => {
+  /**
+   * @param id by which the sound is kept unpacked
+   * @param progress told how far unpacking has come, which takes longest, 0 … 1
+   */
+  beats: async (
+    id: string,
+    blob: Blob,
+    options: FindBeats,
+    progress: (share: number) => void,
+  ): Promise<Beat[] | Refused> => {
     try {
-      return findBeats(await soundOf(id, blob), options)
+      return findBeats(await soundOf(id, blob, progress), options)
     } catch (caught) {
       return refused(caught)
     }

@@ -4,12 +4,17 @@ import { BadFile } from '../badFile.ts'
 
 /** Longer sounds are not taken whole, s: they would fill the memory of a small machine. */
 const LONGEST = 3600
+/** How far it has come is told every so many pieces. */
+const TOLD_EVERY = 64
 
 /**
- * Reads a file's first sound whole. WAV is read anywhere; what is packed is unpacked by the browser, where there is one.
+ * Reads a file's first sound whole; tells how far it has come, 0 … 1. WAV is read anywhere; what is packed is unpacked by the browser, where there is one.
  * @throws BadFile where there is no sound in it, it cannot be unpacked here, or it is longer than an hour
  */
-export async function readSound(bytes: Uint8Array<ArrayBuffer>): Promise<Sound> {
+export async function readSound(
+  bytes: Uint8Array<ArrayBuffer>,
+  progress: (share: number) => void = () => undefined,
+): Promise<Sound> {
   const input = new Input({ source: new BufferSource(bytes), formats: ALL_FORMATS })
   const track = await input.getPrimaryAudioTrack().catch(() => null)
   if (!track)
@@ -27,6 +32,7 @@ export async function readSound(bytes: Uint8Array<ArrayBuffer>): Promise<Sound> 
   try {
     for await (const sample of new AudioSampleSink(track).samples()) {
       pieces.push(planesOf(sample))
+      if (pieces.length % TOLD_EVERY === 0) progress(Math.min(1, sample.timestamp / seconds))
       sample.close()
     }
   } catch {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref } from 'vue'
-import { EASE_BOTH, LINEAR } from '@arrow-bend/core/bend'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { EASE_BOTH, LINEAR, type PlainBend } from '@arrow-bend/core/bend'
 import { findProperty, keysOnBeats, lineUpKeys, markBeats } from '@arrow-bend/core/edit'
 import { definitionOf, layerById, takesPatterns } from '@arrow-bend/core/scene'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
@@ -11,6 +11,7 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import { useSelection } from '../../../../session/selection/selection.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import BendSelect from '../BendSelect.vue'
 import BandChart from './BandChart.vue'
 import LevelFields from './LevelFields.vue'
 import TapPad from './TapPad.vue'
@@ -62,7 +63,8 @@ const find = (): Promise<void> =>
 onScopeDispose(beats.cancel)
 
 const words = computed(() => {
-  if (waiting.value) return 'Listening…'
+  if (waiting.value)
+    return beats.progress.value > 0 ? `Listening… ${Math.round(beats.progress.value * 100)} %` : 'Listening…'
   if (trouble.value) return ''
   if (!isHeard.value) return 'Not listened to yet.'
   const count = heard.value.length
@@ -70,7 +72,13 @@ const words = computed(() => {
   return `${count} ${count === 1 ? 'beat' : 'beats'} found.`
 })
 const every = ref(1)
-const chosen = computed(() => heard.value.filter((_, i) => i % every.value === 0))
+/** Whether beats count only within the play range. */
+const inRange = ref(false)
+const chosen = computed(() => {
+  const range = inRange.value ? document.scene?.playRange : null
+  const within = range ? heard.value.filter(({ time }) => time >= range[0] && time < range[1]) : heard.value
+  return within.filter((_, i) => i % every.value === 0)
+})
 /** Beats that were found, or else those marked on the ruler. */
 const moments = computed(() => {
   if (chosen.value.length > 0) return chosen.value.map(({ time }) => time)
@@ -97,6 +105,8 @@ const top = ref(100)
 const rise = ref(0.04)
 const fall = ref(0.3)
 const byStrength = ref(true)
+const riseBend = shallowRef<PlainBend>(LINEAR)
+const fallBend = shallowRef<PlainBend>(EASE_BOTH)
 /** A number as the property has values: both of a pair alike. */
 const value = (one: number): number | readonly [number, number] =>
   ['pair', 'place'].includes(lane.value?.definition?.kind ?? '') ? [one, one] : one
@@ -110,8 +120,8 @@ const setKeys = (): void => {
       high: value(top.value),
       attack: asTicks(Math.round(rise.value * TICKS_PER_SECOND)),
       decay: asTicks(Math.round(fall.value * TICKS_PER_SECOND)),
-      attackBend: LINEAR,
-      decayBend: EASE_BOTH,
+      attackBend: riseBend.value,
+      decayBend: fallBend.value,
       byStrength: byStrength.value,
       makeId: document.makeId,
     }),
@@ -225,6 +235,9 @@ const lineUp = (how: 'nearest' | 'following'): void => {
         Mark them
       </button>
     </div>
+    <label v-if="document.scene?.playRange" class="line">
+      <input v-model="inRange" type="checkbox" />only those within the play range
+    </label>
     <h3 class="truncate">
       Keys on {{ lane ? `${lane.layer.name} ${(lane.definition?.label ?? '').toLowerCase()}` : 'a property' }}
     </h3>
@@ -270,6 +283,8 @@ const lineUp = (how: 'nearest' | 'following'): void => {
           :model-value="fall"
           @input="(value: number) => (fall = value)"
         />
+        <BendSelect v-model="riseBend" label="Bend of the rise" />
+        <BendSelect v-model="fallBend" label="Bend of the fall" />
       </div>
       <div class="line">
         <label class="grow"><input v-model="byStrength" type="checkbox" /> weaker beats less high</label>

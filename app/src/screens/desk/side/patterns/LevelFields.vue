@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { LINEAR } from '@arrow-bend/core/bend'
+import { ref, shallowRef } from 'vue'
+import { LINEAR, type PlainBend } from '@arrow-bend/core/bend'
 import { followLevel, type PropertyRef } from '@arrow-bend/core/edit'
 import type { Value } from '@arrow-bend/core/property'
 import type { Band } from '@arrow-bend/core/sound'
@@ -9,6 +9,7 @@ import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
+import BendSelect from '../BendSelect.vue'
 import type { Beats } from './useBeats.ts'
 
 /** Has a property go along with how loud a sound is in a band. */
@@ -31,6 +32,9 @@ const attack = ref(0.02)
 const decay = ref(0.2)
 const ahead = ref(0)
 const within = ref(1)
+const threshold = ref(0)
+/** How it goes up with loudness. */
+const course = shallowRef<PlainBend>(LINEAR)
 
 const follow = async (): Promise<void> => {
   // Twice a frame, as it is looked at.
@@ -47,13 +51,13 @@ const follow = async (): Promise<void> => {
       to: scene.duration,
       floor: floor.value / 100,
       ceiling: ceiling.value / 100,
-      threshold: 0,
+      threshold: threshold.value / 100,
       attack: attack.value,
       decay: decay.value,
       ahead: ahead.value,
       low: props.low,
       high: props.high,
-      bend: LINEAR,
+      bend: course.value,
       within: within.value,
       makeId: document.makeId,
     }),
@@ -121,6 +125,17 @@ const follow = async (): Promise<void> => {
     />
     <NumberField
       show-label
+      label="Nothing below"
+      name="How loud it has to be to count"
+      unit="%"
+      :digits="0"
+      :min="0"
+      :max="100"
+      :model-value="threshold"
+      @input="(value: number) => (threshold = value)"
+    />
+    <NumberField
+      show-label
       label="May stray by"
       :unit="unit"
       :digits="2"
@@ -132,7 +147,7 @@ const follow = async (): Promise<void> => {
     />
   </div>
   <div class="line">
-    <span class="grow" />
+    <BendSelect v-model="course" class="grow" label="How it goes up with loudness" />
     <button type="button" class="button small" :disabled="beats.waiting.value !== null" @click="follow">
       Follow
     </button>

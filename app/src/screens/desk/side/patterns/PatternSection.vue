@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { Eye, EyeOff, Trash2 } from '@lucide/vue'
+import { Copy, Eye, EyeOff, Trash2 } from '@lucide/vue'
 import { PATTERN_KINDS, type Pattern } from '@arrow-bend/core/property'
 import { computed } from 'vue'
 import { useDocument } from '../../../../session/document/document.ts'
+import { usePatternClipboard } from '../../../../session/selection/patternClipboard.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import PatternFields from './PatternFields.vue'
 import PatternGlyph from './PatternGlyph.vue'
@@ -14,6 +15,7 @@ import { usePatterns } from './usePatterns.ts'
 const document = useDocument()
 const patterns = usePatterns()
 const { lane, choices, wanted, chosen } = patterns
+const clipboard = usePatternClipboard()
 
 /** Levels that are multiplied have no unit. */
 const unitOf = ({ mode }: Pattern): string =>
@@ -79,12 +81,25 @@ const turn = (pattern: Pattern): void => {
           @press="turn(one)"
         />
         <IconButton
+          :icon="Copy"
+          :label="`${PATTERN_WORDS[one.kind].label}: copy`"
+          @press="clipboard.copied = one"
+        />
+        <IconButton
           :icon="Trash2"
           :label="`${PATTERN_WORDS[one.kind].label}: take off`"
           @press="patterns.remove(one)"
         />
       </li>
     </ul>
+    <button
+      v-if="clipboard.copied && patterns.fits(clipboard.copied) && !locked"
+      type="button"
+      class="button small"
+      @click="patterns.paste(clipboard.copied)"
+    >
+      Lay on the copied {{ PATTERN_WORDS[clipboard.copied.kind].label.toLowerCase() }}
+    </button>
     <PatternFields
       v-if="patterns.pattern.value && !locked"
       :key="patterns.pattern.value.id"

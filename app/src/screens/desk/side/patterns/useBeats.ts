@@ -24,6 +24,8 @@ export function useBeats() {
   const found = shallowRef<{ readonly layer: string; readonly beats: readonly Beat[] } | null>(null)
   const trouble = shallowRef('')
   const waiting = shallowRef<AbortController | null>(null)
+  /** How far a sound is unpacked that is listened to, 0 … 1. */
+  const progress = shallowRef(0)
 
   const assetOf = ({ source }: Layer): Asset | undefined =>
     source && 'asset' in source ? document.project?.assets.find(({ id }) => id === source.asset) : undefined
@@ -68,6 +70,7 @@ export function useBeats() {
     waiting.value?.abort()
     const mine = new AbortController()
     waiting.value = mine
+    progress.value = 0
     trouble.value = ''
     try {
       const blob = await assetShelf.read(asset)
@@ -81,7 +84,12 @@ export function useBeats() {
     }
   }
   const find = async (options: FindBeats): Promise<void> => {
-    const heardNow = await withSound((id, blob, signal) => beatsIn(id, blob, options, signal))
+    const heardNow = await withSound((id, blob, signal) =>
+      beatsIn(id, blob, options, {
+        signal,
+        progress: (share) => waiting.value?.signal === signal && (progress.value = share),
+      }),
+    )
     if (heardNow) found.value = { layer: heardNow.layer, beats: heardNow.answer }
   }
   /** How loud it is in a band, so many times a second. */
@@ -107,7 +115,7 @@ export function useBeats() {
     { immediate: true },
   )
   const cancel = (): void => waiting.value?.abort()
-  return { sounds, sound, wanted, isHeard, heard, trouble, waiting, spectrum, find, listen, cancel }
+  return { sounds, sound, wanted, isHeard, heard, trouble, waiting, progress, spectrum, find, listen, cancel }
 }
 
 /** Whether a layer is played at the same times in two states of a scene: itself, and the groups it stands in. */

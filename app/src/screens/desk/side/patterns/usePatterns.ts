@@ -82,6 +82,17 @@ export function usePatterns() {
     document.apply('Pattern laid on', (draft) => setPattern(draft, now.ref, made))
     chosen.value = made.id
   }
+  /** Whether a pattern goes by numbers as the property does, or by colours as it does. */
+  const fits = ({ low }: Pattern): boolean =>
+    lane.value !== null && (typeof low === 'string') === (lane.value.definition.kind === 'colour')
+  /** Lays on one that was copied. */
+  const paste = (copied: Pattern): void => {
+    const now = lane.value
+    if (!now) return
+    const made = { ...copied, id: document.makeId() }
+    document.apply('Pattern laid on', (draft) => setPattern(draft, now.ref, made))
+    chosen.value = made.id
+  }
   const change = (made: Pattern): Recipe<unknown> => {
     const { ref } = lane.value!
     return (draft) => setPattern(draft, ref, made)
@@ -91,7 +102,7 @@ export function usePatterns() {
     const now = lane.value
     if (now) document.apply('Pattern removed', (draft) => removePatterns(draft, now.ref, [id]))
   }
-  return { layer, choices, wanted, chosen, lane, patterns, pattern, add, change, set, remove }
+  return { layer, choices, wanted, chosen, lane, patterns, pattern, add, fits, paste, change, set, remove }
 }
 
 export type Patterns = ReturnType<typeof usePatterns>
