@@ -143,3 +143,48 @@ test('an exported page moves by patterns as the stage does', async ({ page }) =>
     }
   }
 })
+
+test('a pattern is moved and made longer in its lane, by hand and by keys, and copied to another property', async ({
+  page,
+}) => {
+  await openLayers(page, [lamp])
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Unfold Lamp' }).click()
+  await page.getByRole('button', { name: 'Turn', exact: true }).click()
+  await page.getByRole('tab', { name: 'Patterns' }).click()
+  await page.getByRole('button', { name: 'Add: Wander' }).click()
+  const patternOf = async (name: string): Promise<Pattern> =>
+    (await savedFile(page)).project.scenes[0]!.layers[0]!.properties[name]!.patterns![0]!
+  const end = page.getByRole('slider', { name: 'End of a pattern of Lamp turn' })
+  const box = (await end.locator('.mark').boundingBox())!
+  await page.mouse.move(box.x + 1.5, box.y + 3)
+  await page.mouse.down()
+  await page.mouse.move(box.x - 100, box.y + 3, { steps: 4 })
+  await page.mouse.up()
+  const shorter = await patternOf('turn')
+  expect(shorter.from).toBe(0)
+  expect(shorter.to).toBeLessThan(at(3.8))
+  expect(shorter.to % (at(1) / 24)).toBe(0)
+  // As a whole, and its start by keys.
+  const start = page.getByRole('slider', { name: 'Start of a pattern of Lamp turn' })
+  await start.focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('ArrowLeft')
+  const later = await patternOf('turn')
+  expect(later.from).toBe((at(1) / 24) * 9)
+  expect(later.to).toBe(shorter.to)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  expect((await patternOf('turn')).to).toBe(at(4))
+
+  await page.getByRole('button', { name: 'Wander: copy' }).click()
+  await page.getByLabel('Property of Lamp').selectOption('opacity')
+  await page.getByRole('button', { name: 'Lay on the copied wander' }).click()
+  const [copy, first] = [await patternOf('opacity'), await patternOf('turn')]
+  expect({ ...copy, id: '' }).toEqual({ ...first, id: '' })
+  expect(copy.id).not.toBe(first.id)
+  // A colour goes by no numbers.
+  await page.getByLabel('Property of Lamp').selectOption('fill')
+  await expect(page.getByRole('button', { name: /^Lay on the copied/ })).toHaveCount(0)
+})

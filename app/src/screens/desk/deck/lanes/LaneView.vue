@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Repeat } from '@lucide/vue'
-import { computed } from 'vue'
-import { compiledOf, isMoving } from '@arrow-bend/core/property'
+import { computed, defineAsyncComponent } from 'vue'
+import { compiledOf, isMoving, type Pattern } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -16,6 +16,9 @@ import { useRowPaper } from '../paper/useRowPaper.ts'
 import { paintLane, type LaneFace } from '../paper/paintLane.ts'
 import type { PropertyRow } from '../rows.ts'
 import { useRowsIdle } from '../rowsIdle.ts'
+
+// Few lanes have patterns.
+const PatternEnds = defineAsyncComponent(() => import('./PatternEnds.vue'))
 
 /** A closed lane: ribbons for its spans, beads for its keys, and over them what takes hold of these. */
 const props = defineProps<{
@@ -46,6 +49,11 @@ const laneRef = computed(() => ({
   property: props.row.definition.name,
 }))
 const lane = computed(() => `${props.row.layer.name} ${props.row.definition.label.toLowerCase()}`)
+const NO_PATTERNS: readonly Pattern[] = []
+/** Those of a lane that is selected can be taken hold of. */
+const patterns = computed(() =>
+  property.value.patterns && selection.hasProperty(laneRef.value) ? property.value.patterns : NO_PATTERNS,
+)
 const count = computed(() => property.value.keys.length)
 const laneWords = computed(() => {
   const live = compiledOf(property.value, document.bends).patterns.length
@@ -140,6 +148,7 @@ const toggleGraph = (): void => {
         @open="toggleGraph"
       />
     </template>
+    <PatternEnds v-if="rested && patterns.length > 0" :lane="laneRef" :name="lane" :patterns="patterns" />
   </svg>
 </template>
 
