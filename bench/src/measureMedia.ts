@@ -1,11 +1,15 @@
 import type { Page } from '@playwright/test'
 import { frameOnScreen } from '../../e2e/src/stage.ts'
 import { makeTestClip } from '../../e2e/src/testClip.ts'
-import { measureDrag, report } from './deskMeasures.ts'
+import { writeWav } from '@arrow-bend/core/format/sound'
+import { testSound } from '@arrow-bend/core/sound'
+import { measureDrag, measureWheel, rateOf, report } from './deskMeasures.ts'
 
 const CLIP_WIDTH = 1280
 const CLIP_FRAMES = 240
 const BARS = 8
+
+const SOUND_SECONDS = 300
 
 /** Plays and seeks a clip of 1280×720 px, then drags the frames of a move over a still of 24 megapixels. */
 export async function measureMedia(page: Page, address: string): Promise<void> {
@@ -28,6 +32,14 @@ export async function measureMedia(page: Page, address: string): Promise<void> {
     'frame over a still of 24 MP, pointer to paint',
     await measureDrag(page, frame.locator('.body'), [2, -1]),
   )
+
+  await newScene(page, address)
+  const drums = writeWav(testSound({ kind: 'drums', perMinute: 120, seconds: SOUND_SECONDS }))
+  await bring(page, { name: 'Drums.wav', mimeType: 'audio/wav', buffer: Buffer.from(drums) })
+  await page.waitForTimeout(3000)
+  const zooms = await measureWheel(page)
+  report('zoom and scroll of a sound of 5 minutes, between frames', zooms)
+  console.log(`zoom and scroll of a sound of 5 minutes              ${rateOf(zooms)} fps  (wanted: ≥ 55)`)
   const used = await page.evaluate(
     () => (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize,
   )
