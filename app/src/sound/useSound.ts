@@ -14,6 +14,9 @@ export interface Sounds {
   readonly scrub: (sampler: SceneSampler) => void
 }
 
+/** ms */
+const JUST_PLAYED = 120
+
 /** Lets sounds be heard while a project that has any is played, or scrubbed through; playback goes by their clock. */
 export function useSound(): Sounds {
   const document = useDocument()
@@ -22,8 +25,8 @@ export function useSound(): Sounds {
   let context: AudioContext | null = null
   let player: SoundPlayer | null = null
   let coming: Promise<SoundPlayer> | null = null
-  /** The frame that is gone to as playback ends was heard already. */
-  let hasPlayed = false
+  /** When something played last, ms: where playback ends, or begins anew from, was heard already. */
+  let playedAt = -Infinity
 
   const sounding = (): readonly Asset[] =>
     (document.project?.assets ?? []).filter(({ kind }) => kind !== 'picture')
@@ -81,13 +84,17 @@ export function useSound(): Sounds {
   })
   return {
     follow: (sampler) => {
-      hasPlayed = true
+      playedAt = performance.now()
       if (!preferences.muted) player?.follow(sampler, pace())
     },
     scrub: (sampler) => {
-      const isEnd = hasPlayed
-      hasPlayed = false
-      if (isEnd || preferences.muted || !preferences.scrubHeard || sounding().length === 0) return
+      if (
+        performance.now() - playedAt < JUST_PLAYED ||
+        preferences.muted ||
+        !preferences.scrubHeard ||
+        sounding().length === 0
+      )
+        return
       if (player) player.glance(sampler)
       // No sound may start before the person did something on the page.
       else if (navigator.userActivation.hasBeenActive) void load()

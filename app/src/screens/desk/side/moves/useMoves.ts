@@ -114,7 +114,7 @@ export function useMoves(): Moves {
   }
   const look = (move: ReadyMove): void => {
     last.value = move
-    if (layers.value.length === 0 || document.gesturing) return
+    if (layers.value.length === 0 || document.gesturing || document.readOnly) return
     looked.value = move
     preview.show()
     trouble.value = preview.trouble.value
@@ -160,6 +160,8 @@ export function useMoves(): Moves {
       audition.end()
       document.undo()
       put(was.move, was.layers, was.time)
+      // What cannot be so stays as it was.
+      if (!landed.value) document.redo()
       if (landed.value) audition.play(landed.value.report.range)
     },
     { deep: true },
