@@ -48,7 +48,7 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
   }
   const rate = values.rate === undefined ? scene.rate : parseRate(values.rate)
   const { bends: library } = project
-  return sampleCsv(playedProperty(layer, values.property), {
+  return sampleCsv(playedProperty(layer, values.property, library), {
     rate,
     duration: scene.duration,
     speed: values.speed,

@@ -62,10 +62,14 @@ export function propertyToEdit(draft: Draft<Project>, ref: PropertyRef): Propert
 }
 
 /** A property of a layer that may be edited. Throws BadEdit when it is gone or the layer is locked. */
-function editable({ name, locked, properties }: Layer, property: string): Property {
+function editable({ name, locked, rolls, properties }: Layer, property: string): Property {
   const found = Object.hasOwn(properties, property) ? properties[property] : undefined
   if (!found) throw new BadEdit(`“${name}” has no ${property}. Nothing was changed.`)
   if (locked) throw new BadEdit(`“${name}” is locked. Unlock it to change it.`)
+  if (rolls && property === 'turn')
+    throw new BadEdit(
+      `“${name}” rolls, so that its turn follows its route. Let it turn by itself first. Nothing was changed.`,
+    )
   return found
 }
 

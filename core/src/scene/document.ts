@@ -37,6 +37,16 @@ export interface LayerMask {
   readonly follows?: true
 }
 
+/** A wheel's tie to its route. */
+export interface LayerRoll {
+  /** px of what it rides on, > 0. */
+  readonly radius: number
+  /** Its turn at the first key, degrees; 0 when left out. */
+  readonly offset?: number
+  /** On which side of its way it rolls: what rolls on its right turns clockwise; right when left out. */
+  readonly side?: 'left' | 'right'
+}
+
 export interface Layer {
   readonly id: string
   readonly name: string
@@ -53,6 +63,8 @@ export interface Layer {
   readonly source?: LayerSource
   /** Turns the layer with the direction of its route, by this many degrees more; left out: it does not turn with it. */
   readonly turnAlongRoute?: number
+  /** Its turn follows the distance along its route, in place of what its own turn says; left out: it turns by itself. */
+  readonly rolls?: LayerRoll
   readonly mask?: LayerMask
   /** How the delays grow with which the parts of a text move; left out: evenly. */
   readonly partBend?: PlainBend

@@ -22,6 +22,7 @@ export {
   type LayerKind,
   type LayerLabel,
   type LayerMask,
+  type LayerRoll,
   type LayerSource,
   type Marker,
   type NamedBend,
@@ -40,7 +41,9 @@ export {
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
 export { isWithin, veilsOnlyOf } from './layers/veil.ts'
 export type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Paint, Veil } from './layers/drawBase.ts'
-export { beginsWithSpan, LOCAL_TIME, playedProperty } from './layers/localTime.ts'
+export { beginsWithSpan, LOCAL_TIME } from './layers/localTime.ts'
+export { playedProperty } from './layers/playedProperty.ts'
+export { rolledTurn } from './layers/rolledTurn.ts'
 export {
   definitionOf,
   listedProperties,

@@ -181,6 +181,13 @@ export const SHAPE_RECIPES: Readonly<Record<string, Recipe>> = {
       boxOf: () => one(w, [null, { x: w.number(), y: w.number(), width: 10, height: 20 }]),
       makeId: w.makeId,
     }),
+  setRolls: (d, w) =>
+    edit.setRolls(
+      d,
+      { scene: SCENE, layer: layerOf(w) },
+      one(w, [null, { radius: w.number(), offset: w.number(), side: one(w, ['left', 'right']) }]),
+    ),
+  rollAsKeys: (d, w) => edit.rollAsKeys(d, { scene: SCENE, layer: layerOf(w) }),
   strengthenBlock: (d, w) =>
     edit.strengthenBlock(d, keysOf(w), { factor: w.number(), rest: one(w, ['start', 'end']) }),
   addToBlock: (d, w) => {

@@ -14,6 +14,7 @@ import { useContextMenu } from '../../session/view/contextMenu.ts'
 import { useDeskRoom } from '../../session/view/deskRoom.ts'
 import { useHoveredView } from '../../session/view/hoveredView.ts'
 import { useSidePanel } from '../../session/view/sidePanel.ts'
+import { useStageView } from '../../session/view/stageView.ts'
 import ResizeHandle from '../../ui/ResizeHandle.vue'
 import SidePanel from './side/SidePanel.vue'
 import DeskDeck from './deck/DeskDeck.vue'
@@ -39,6 +40,7 @@ const room = useDeskRoom()
 const hover = useHoveredView()
 const contextMenu = useContextMenu()
 const commandList = useCommandList()
+const stageView = useStageView()
 const art = useArtImport()
 onScopeDispose(() => {
   hover.stage = null
@@ -105,6 +107,12 @@ const isForComingList = (event: KeyboardEvent): boolean => {
   else if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) commandList.early += event.key
   return true
 }
+/** So may the field of a text that is to be written in. */
+const isForComingText = (event: KeyboardEvent): boolean => {
+  if (event.ctrlKey || event.metaKey || event.altKey || !stageView.typeEarly(event.key)) return false
+  event.preventDefault()
+  return true
+}
 // Fields keep their keys to themselves; those for parts of the screen are none of theirs.
 useEventListener(
   window,
@@ -115,7 +123,7 @@ useEventListener(
   { capture: true },
 )
 useEventListener(window, 'keydown', (event) => {
-  if (event.defaultPrevented || isForComingList(event)) return
+  if (event.defaultPrevented || isForComingList(event) || isForComingText(event)) return
   // Browsers differ in when they ask for a menu by key, and where.
   const asksForMenu = event.key === 'ContextMenu' || (event.key === 'F10' && event.shiftKey)
   if (asksForMenu && desk.value?.contains(event.target as Node)) {

@@ -80,7 +80,7 @@ const saveCsv = (): Promise<void> =>
     () => {
       const { name } = definition.value!
       const { bends: library } = project.value
-      const csv = sampleCsv(playedProperty(layer.value!, name), {
+      const csv = sampleCsv(playedProperty(layer.value!, name, document.bends), {
         rate: parseRate(rate.value),
         duration: scene.value.duration,
         speed: withSpeed.value,

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { soloScene, type Scene } from '@arrow-bend/core/scene'
+import { earlyWriting } from './earlyWriting.ts'
 import type { Ground } from '../../draw/index.ts'
 import { useDeferredViews } from '../document/deferredViews.ts'
 import { useDocument } from '../document/document.ts'
@@ -72,6 +73,7 @@ export const useStageView = defineStore('stageView', () => {
   return {
     tool,
     writing,
+    ...earlyWriting(writing),
     onion,
     solo,
     before,

@@ -58,8 +58,10 @@ export function setTurnAlongRoute(
   const layer = layerIn(draft, ref)
   if (layer.locked) throw new BadEdit(`“${layer.name}” is locked. Unlock it to change it.`)
   if (degrees === null) delete layer.turnAlongRoute
-  else if (Number.isFinite(degrees)) layer.turnAlongRoute = degrees
-  else throw new BadEdit('An angle has to be a number. The old one was kept.')
+  else if (Number.isFinite(degrees)) {
+    layer.turnAlongRoute = degrees
+    delete layer.rolls
+  } else throw new BadEdit('An angle has to be a number. The old one was kept.')
 }
 
 /**

@@ -175,7 +175,7 @@ const isStill = ({ keys, value }: Property, wanted: Value): boolean =>
 
 /** Whether a layer shows its scene as it is: over all of the frame, in the scene's own time. */
 function isPlainUse(
-  { properties, span, mask, turnAlongRoute }: Layer,
+  { properties, span, mask, turnAlongRoute, rolls }: Layer,
   shown: Scene,
   { size, duration }: Scene,
 ): boolean {
@@ -191,7 +191,8 @@ function isPlainUse(
   const isWhole = span[0] <= 0 && span[1] >= Math.min(duration, shown.duration)
   const isSame = shown.size[0] === size[0] && shown.size[1] === size[1]
   const isUnmoved = Object.entries(plain).every(([name, value]) => isStill(properties[name]!, value))
-  return turnAlongRoute === undefined && mask === undefined && isWhole && isSame && isUnmoved
+  const isFree = turnAlongRoute === undefined && rolls === undefined && mask === undefined
+  return isFree && isWhole && isSame && isUnmoved
 }
 
 /** A group that does to what stands in it what a layer did to the scene it showed: about that scene's corner, not its middle. */

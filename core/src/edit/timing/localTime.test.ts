@@ -35,7 +35,7 @@ const layerOf = (project: Project, id: string): Layer =>
   project.scenes[0]!.layers.find((layer) => layer.id === id)!
 /** The local time and its speed, s and s/s. */
 function local(project: Project, id = 'u') {
-  const compiled = compileProperty(playedProperty(layerOf(project, id), 'local time'), [])
+  const compiled = compileProperty(playedProperty(layerOf(project, id), 'local time', []), [])
   const out = new Float64Array(1)
   return {
     value: (seconds: number): number => (valueInto(out, compiled, at(seconds)), out[0]!),

@@ -141,7 +141,10 @@ function changeOne(
       before: 'continue',
       after: 'continue',
     }))
-  const first = numberAt(compileProperty(playedProperty(layer, ref.property), libraryIn(draft)), start)
+  const first = numberAt(
+    compileProperty(playedProperty(layer, ref.property, libraryIn(draft)), libraryIn(draft)),
+    start,
+  )
   const lasts = secondsOfTicks(end) - secondsOfTicks(start)
   switch (change.kind) {
     case 'speed':
@@ -191,7 +194,7 @@ function numberAt(compiled: CompiledProperty, time: number): number {
 /** The local time with keys, playing as it does: where it has none, at the ends of the span. */
 function keyed(given: Property, { layer, source: { span }, makeId }: Omit<OneChange, 'change'>): Property {
   if (given.keys.length > 0) return given
-  const compiled = compileProperty(playedProperty(layer, LOCAL_TIME.name), [])
+  const compiled = compileProperty(playedProperty(layer, LOCAL_TIME.name, []), [])
   return {
     ...given,
     keys: span.map((t) => timeKey(makeId(), t, numberAt(compiled, t))),

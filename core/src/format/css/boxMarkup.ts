@@ -1,4 +1,4 @@
-import type { Layer } from '../../scene/index.ts'
+import { playedProperty, type Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
 import {
   boxTag,
@@ -34,8 +34,8 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
       : [{ property: 'translate', track: position, write: pixelPair }]
     : ['x', 'y'].map((axis) => ({ property: `--${axis}`, track: trackBy(`position ${axis}`), write: pixels }))
   const turn =
-    layer.turnAlongRoute === undefined
-      ? trackBy('turn')
+    layer.rolls || layer.turnAlongRoute === undefined
+      ? trackOf(withRolledTurn(layer, context), 'turn', context)
       : keyframesOf(playAlong(layer, playOptions(layer, context)), WITHIN)
   const turned = sheet.style([
     ...place,
@@ -80,6 +80,12 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
   const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
   return within(tag, shown, shell)
 }
+
+/** The layer with the turn it plays. */
+const withRolledTurn = (layer: Layer, { library }: CssContext): Layer =>
+  layer.rolls
+    ? { ...layer, properties: { ...layer.properties, turn: playedProperty(layer, 'turn', library) } }
+    : layer
 
 const within = (tag: string, style: string, [first, last]: Shell): Shell => [
   `<${tag} style="${style}">${first}`,

@@ -77,10 +77,10 @@ function placeOf(layer: Layer, context: CssContext): (out: Matrix, sceneTime: nu
 
 /** Whether how large and how turned a layer is never changes. */
 function isStillPlaced(layer: Layer, context: CssContext): boolean {
-  return chainOf(layer, context).every(({ id, properties, turnAlongRoute }) => {
+  return chainOf(layer, context).every(({ id, properties, turnAlongRoute, rolls }) => {
     const moves = ['turn', 'scale', 'copy turn', 'copy scale'].some(
       (name) => properties[name] !== undefined && isMoving(properties[name]),
     )
-    return !moves && turnAlongRoute === undefined && !context.copies.has(id)
+    return !moves && turnAlongRoute === undefined && !rolls && !context.copies.has(id)
   })
 }

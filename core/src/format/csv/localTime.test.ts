@@ -14,7 +14,7 @@ describe('local time as a property', () => {
   const duration = asTicks(TICKS_PER_SECOND)
 
   it('runs with its value added while it has no keys, at 1 s a second', () => {
-    const rows = sampleCsv(playedProperty(layerWith('g', local([], 2), 'group'), 'local time'), {
+    const rows = sampleCsv(playedProperty(layerWith('g', local([], 2), 'group'), 'local time', []), {
       rate,
       duration,
       speed: true,
@@ -33,7 +33,7 @@ describe('local time as a property', () => {
   it('plays its keys as they are, and other properties are left alone', () => {
     const keyed = layerWith('g', local([key(0, 5), key(1, 3)]), 'group')
     for (const name of ['local time', 'opacity'])
-      expect(playedProperty(keyed, name)).toBe(keyed.properties[name])
+      expect(playedProperty(keyed, name, [])).toBe(keyed.properties[name])
   })
 
   it('gives speeds per second of the scene', () => {

@@ -22,13 +22,12 @@ export const beginsWithSpan = (kind: LayerKind): boolean => BEGINS_WITH_SPAN.has
 const RUNNING = new WeakMap<Property, { readonly begins: number; readonly running: Property }>()
 
 /**
- * A property as it plays: a local time without keys is `value` + the time since it began, in seconds, so that its value
- * and its speed are read like any other's. Every other property is returned as it is.
- * @param name of the property, which the layer has
+ * A layer's local time as it plays: without keys it is `value` + the time since it began, in seconds, so that its value and its
+ * speed are read like any other's.
  */
-export function playedProperty({ kind, span, properties }: Layer, name: string): Property {
-  const property = properties[name]!
-  if (name !== LOCAL_TIME.name || property.keys.length > 0) return property
+export function runningTime({ kind, span, properties }: Layer): Property {
+  const property = properties[LOCAL_TIME.name]!
+  if (property.keys.length > 0) return property
   const begins = beginsWithSpan(kind) ? span[0] : 0
   const known = RUNNING.get(property)
   if (known?.begins === begins) return known.running

@@ -8,7 +8,7 @@ import {
 } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer, Scene } from '../document.ts'
-import { LOCAL_TIME, playedProperty } from '../layers/localTime.ts'
+import { LOCAL_TIME, runningTime } from '../layers/localTime.ts'
 import { layerById } from '../makeLayer.ts'
 import { compileCopying, copyTimeAt } from './copying.ts'
 
@@ -20,7 +20,7 @@ export type InnerTime = CompiledProperty | null
 export function compileInnerTime(layer: Layer, library: BendLibrary): InnerTime {
   const local = layer.properties[LOCAL_TIME.name]
   if (!local || (layer.kind === 'group' && !isMoving(local) && local.value === 0)) return null
-  return compiledOf(playedProperty(layer, LOCAL_TIME.name), library)
+  return compiledOf(runningTime(layer), library)
 }
 
 /** Ticks inside a layer at its own layer time; a fraction of a tick where its local time says so. */

@@ -51,5 +51,6 @@ function laidBare(layer: Layer): Layer {
     properties,
   }
   delete bare.turnAlongRoute
+  delete bare.rolls
   return bare
 }

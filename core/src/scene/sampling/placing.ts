@@ -8,6 +8,7 @@ import {
 } from '../../property/index.ts'
 import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer } from '../document.ts'
+import { playedProperty } from '../layers/playedProperty.ts'
 import { transformInto, type Matrix } from '../matrix.ts'
 
 /** What places a layer on what it rides on, made ready. */
@@ -37,8 +38,8 @@ export function makePlacing(layer: Layer, library: BendLibrary): Placing {
     position: positionTrack(layer, library),
     pivot: compiled('pivot'),
     scale: compiled('scale'),
-    turn: compiled('turn'),
-    along: layer.turnAlongRoute ?? null,
+    turn: compiledOf(playedProperty(layer, 'turn', library), library),
+    along: layer.rolls ? null : (layer.turnAlongRoute ?? null),
   }
 }
 

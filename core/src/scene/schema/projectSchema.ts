@@ -49,6 +49,18 @@ export const LAYER_FIELDS = {
   label: z.optional(z.enum(LAYER_LABELS)),
   source: z.optional(z.union([z.strictObject({ scene: idSchema }), z.strictObject({ asset: idSchema })])),
   turnAlongRoute: z.optional(amount),
+  rolls: z.optional(
+    z.strictObject({
+      radius: z
+        .number()
+        .check(
+          z.gt(0, 'a radius is more than 0'),
+          z.maximum(LIMITS.magnitude, 'a radius is no larger than that'),
+        ),
+      offset: z.optional(amount),
+      side: z.optional(z.enum(['left', 'right'])),
+    }),
+  ),
   mask: z.optional(
     z.strictObject({
       layer: idSchema,

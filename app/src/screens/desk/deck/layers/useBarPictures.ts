@@ -39,7 +39,9 @@ export function useBarPictures(
     },
     { immediate: true },
   )
-  const local = computed(() => compiledOf(playedProperty(layer(), LOCAL_TIME.name), document.bends))
+  const local = computed(() =>
+    compiledOf(playedProperty(layer(), LOCAL_TIME.name, document.bends), document.bends),
+  )
   const one = new Float64Array(1)
   return computed(() => {
     if (!clip.value || !made.value) return []

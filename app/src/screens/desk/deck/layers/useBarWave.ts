@@ -28,7 +28,9 @@ export function useBarWave(layer: () => Layer, bar: () => BarFace['bar']): Compu
     },
     { immediate: true },
   )
-  const local = computed(() => compiledOf(playedProperty(layer(), LOCAL_TIME.name), document.bends))
+  const local = computed(() =>
+    compiledOf(playedProperty(layer(), LOCAL_TIME.name, document.bends), document.bends),
+  )
   const one = new Float64Array(1)
   return computed(() => {
     if (!asset.value || !made.value) return ''

@@ -51,7 +51,7 @@ const now = computed(() => {
   const layer = layers.value.at(-1)
   const { scene, bends } = document
   if (!layer || !scene) return null
-  const compiled = compiledOf(playedProperty(layer, LOCAL_TIME.name), bends)
+  const compiled = compiledOf(playedProperty(layer, LOCAL_TIME.name, bends), bends)
   const at = layerTimeAt(scene, layer.id, playback.time, bends)
   valueInto(one, compiled, at)
   const value = one[0]!

@@ -100,6 +100,13 @@ watch(
     field.value.value = item.value!.content
     field.value.focus({ preventScroll: true })
     field.value.select()
+    const { text, end } = stageView.takeEarly()
+    if (text) {
+      field.value.value = text
+      write(text)
+    }
+    if (end === '\t') goOn(1)
+    else if (end) done()
   },
   { immediate: true },
 )
