@@ -28,6 +28,7 @@ import { useView } from '../../../../session/view/view.ts'
 import EditField from '../../EditField.vue'
 import LayerLabelChip from './LayerLabelChip.vue'
 import LayerMaskRows from './LayerMaskRows.vue'
+import LayerRollRows from './LayerRollRows.vue'
 import LayerTextRows from './LayerTextRows.vue'
 
 /** What can be done with a layer as a whole: whom it follows, whether it turns along its route, grouping. */
@@ -175,6 +176,7 @@ const turnAlong = (on: boolean): void => {
       edit="Turn along the route set"
       :recipe="(value: number) => (draft) => setTurnAlongRoute(draft, layerRef, value)"
     />
+    <LayerRollRows v-if="layer.kind !== 'sound'" :layer="layer" />
     <label class="line" title="On the stage only; what you export is not changed">
       <input type="checkbox" :checked="solo" @change="stageView.toggleSolo(chosen)" />
       shown alone on the stage
