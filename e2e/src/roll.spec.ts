@@ -46,7 +46,7 @@ test('a stone is made to roll in its menu, by its size, and is lifted off as key
   await page.getByLabel('Turned at the first key, °').fill('25')
   await page.getByLabel('Turned at the first key, °').press('Enter')
   expect((await layer()).rolls).toEqual({ radius: 40, side: 'left', offset: 25 })
-  await page.getByRole('button', { name: 'As keys' }).click()
+  await page.getByRole('button', { name: 'Make keys of its rolling' }).click()
   await expect(page.getByText('3 keys of its turn play the same.')).toBeVisible()
   const { rolls, properties } = await layer()
   expect(rolls).toBeUndefined()

@@ -6,6 +6,7 @@ import type { Layer, LayerRoll } from '@arrow-bend/core/scene'
 import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
+import { useView } from '../../../../session/view/view.ts'
 import EditField from '../../EditField.vue'
 
 /** Whether a layer rolls along its route as a wheel does, and how large that is. */
@@ -14,6 +15,7 @@ const props = defineProps<{ layer: Layer }>()
 const document = useDocument()
 const stageView = useStageView()
 const told = useToldStep()
+const view = useView()
 
 const layerRef = computed(() => ({ scene: document.sceneId, layer: props.layer.id }))
 const USUAL_RADIUS = 50
@@ -34,6 +36,8 @@ const change = (event: Event): void => {
   const hadKeys = props.layer.properties['turn']!.keys.length > 0
   const rolls = box.checked ? firstRoll() : null
   const before = document.lastStep
+  // The menu stays though its layer comes to have one lane only.
+  if (hadKeys) view.full.add(props.layer.id)
   document.apply(rolls ? 'Layer rolls along its route' : 'Layer turns by itself', (draft) =>
     setRolls(draft, layerRef.value, rolls),
   )
@@ -83,19 +87,29 @@ const asKeys = (): void => {
       edit="First turn set"
       :recipe="(offset: number) => changed({ offset })"
     />
-    <div class="line">
+    <label class="line">
+      along
       <select
         class="field"
         aria-label="On which side of its way it rolls"
         :value="layer.rolls.side ?? 'right'"
         @change="setSide"
       >
-        <option value="right">on its right: clockwise</option>
-        <option value="left">on its left: counterclockwise</option>
+        <option value="right">its right side</option>
+        <option value="left">its left side</option>
       </select>
-      <button type="button" class="button small" @click="asKeys">As keys</button>
-    </div>
+    </label>
+    <button type="button" class="line keys" @click="asKeys">Make keys of its rolling</button>
   </template>
 </template>
 
 <style scoped src="./menuLine.css"></style>
+<style scoped>
+.keys {
+  border-radius: 4px;
+}
+
+.keys:hover {
+  background: var(--rule-soft);
+}
+</style>
