@@ -122,6 +122,42 @@ describe('arrow-bend', () => {
     expect(facts.scenes[0]).toMatchObject({ seconds: 12, rate: '24/1' })
   })
 
+  it('samples the turn of what rolls as its route turns it', async () => {
+    const project = everyKind() as {
+      version: number
+      scenes: { layers: { name: string; rolls?: unknown; properties: Record<string, unknown> }[] }[]
+    }
+    const key = (id: string, t: number, value: readonly number[]) => ({
+      id,
+      t,
+      value,
+      bend: { kind: 'linear' },
+      through: 'corner',
+    })
+    const keys = [key('a', 0, [0, 0]), key('b', 705600000, [300, 400])]
+    const wheel = project.scenes[0]!.layers[0]!
+    project.version = 2
+    Object.assign(wheel, { name: 'Wheel', rolls: { radius: 50, offset: 7, side: 'left' } })
+    wheel.properties['position'] = { kind: 'place', value: [0, 0], keys }
+    const folder = await mkdtemp(join(tmpdir(), 'arrow-bend-'))
+    const path = join(folder, 'wheel.json')
+    await writeFile(path, JSON.stringify(project))
+    const { out, err, code } = await arrowBend(
+      'sample',
+      path,
+      '--layer',
+      'Wheel',
+      '--property',
+      'turn',
+      '--speed',
+    )
+    expect([code, err]).toEqual([0, ''])
+    const row = out.split('\n')[13]!.split(',').map(Number)
+    const whole = (-360 * 500) / (2 * Math.PI * 50)
+    expect(row[2]).toBeCloseTo(7 + whole / 2, 9)
+    expect(row[3]).toBeCloseTo(whole, 9)
+  })
+
   it('samples a property at the scene’s rate or another', async () => {
     const own = await arrowBend('sample', DEMO, '--layer', 'Moon', '--property', 'position', '--speed')
     expect(own.out.trimEnd().split('\n')).toHaveLength(289)
