@@ -14,6 +14,7 @@ const CORE = {
   moves: ['bend', 'route', 'property', 'time'],
   edit: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property', 'scene', 'moves'],
   choose: ['number', 'time', 'property', 'scene', 'edit'],
+  match: ['refusal', 'time', 'bend', 'property'],
   sound: ['number', 'refusal', 'chance'],
   play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
   format: [

@@ -3,6 +3,8 @@ export const USAGE = `Usage:
   arrow-bend inspect FILE [--json]
   arrow-bend sample FILE --layer NAME --property NAME [--scene NAME] [--rate 60] [--speed]
   arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
+  arrow-bend bends FILE [--css | --json]
+  arrow-bend match FILE LAYER/PROPERTY LAYER/PROPERTY [--from 2s] [--to 4s] [--real] [--json]
   arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
   arrow-bend level SOUND [--rate 60] [--low HZ] [--high HZ]
   arrow-bend --version
@@ -48,6 +50,28 @@ SPEC is an easing as CSS writes it, or with --file the name of a bend in that pr
 
 Example:
   arrow-bend bend "cubic-bezier(0.2, 0, 0.7, 1)" --at 0,0.5,1
+`,
+  bends: `Usage: arrow-bend bends FILE [--css | --json]
+
+Lists the bends of a project's library, each with the CSS easing that is nearest to it.
+
+  --css    as a style sheet: one custom property a bend
+  --json   as the project file has them
+
+Example:
+  arrow-bend bends regatta.bend --css > eases.css
+`,
+  match: `Usage: arrow-bend match FILE LAYER/PROPERTY LAYER/PROPERTY [--from 2s] [--to 4s] [--real] [--json]
+
+Compares two motions: how many frames later the second starts and ends, how far their progress is apart at most and when, and
+how fast each is at its fastest. Each is compared over its own time, from the first to the last of its keys.
+
+  --from, --to   only keys between these times, such as 2s, 48f or 00:00:02:00
+  --real         both at the same moments instead, as they are seen
+  --json         as JSON
+
+Example:
+  arrow-bend match regatta.bend Harbour/scale "Boat 1/position" --json
 `,
   beats: `Usage: arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
 

@@ -158,6 +158,55 @@ describe('arrow-bend', () => {
     expect(row[3]).toBeCloseTo(whole, 9)
   })
 
+  it('lists the bends of a library in words, as CSS and as JSON', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'arrow-bend-'))
+    const path = join(folder, 'bends.json')
+    const project = everyKind() as { version: number; bends: unknown[] }
+    const handles = { kind: 'handles', leave: { reach: 0.4, rise: 0 }, arrive: { reach: 0.2, rise: 0 } }
+    const bends = [
+      ...project.bends,
+      { id: 'house', name: 'House ease', bend: handles, tags: ['crisp'] },
+      { id: 'again', name: 'house EASE!', bend: { kind: 'hold' } },
+    ]
+    await writeFile(path, JSON.stringify({ ...project, version: 2, bends }))
+    const words = await arrowBend('bends', path)
+    expect(words.out).toContain('House ease (crisp): cubic-bezier(0.4, 0, 0.8, 1)\n')
+    const css = (await arrowBend('bends', path, '--css')).out
+    expect(css).toMatch(/^:root \{\n {2}--soft: linear\(/)
+    expect(css).toContain(
+      '  --house-ease: cubic-bezier(0.4, 0, 0.8, 1);\n  --house-ease-2: steps(1, end);\n}\n',
+    )
+    expect(JSON.parse((await arrowBend('bends', path, '--json')).out)).toEqual(bends)
+    expect((await arrowBend('bends', path, '--css', '--json')).code).toBe(2)
+  })
+
+  it('tells how two motions differ', async () => {
+    const { out, code } = await arrowBend(
+      'match',
+      DEMO,
+      'Left panel/position',
+      'Title/opacity',
+      '--to',
+      '2s',
+      '--json',
+    )
+    expect(code).toBe(0)
+    const match = JSON.parse(out) as {
+      offsetFrames: { start: number; end: number }
+      largest: { percent: number; frame: number }
+      peaks: { speed: number; frame: number }[]
+    }
+    expect(match.offsetFrames).toEqual({ start: 24, end: 0 })
+    expect(match.largest.percent).toBeGreaterThan(5)
+    expect(match.largest.frame).toBeLessThan(40)
+    expect(match.peaks[0]!.frame).toBeCloseTo(20, 1)
+    const words = await arrowBend('match', DEMO, 'Left panel/position', 'Right panel/position')
+    expect(words.out).toContain('start   0 frames later\nend     0 frames later\napart   0 % at most')
+    const wrong = await arrowBend('match', DEMO, 'Left panel/position', 'Mast/position')
+    expect([wrong.code, wrong.err]).toEqual([2, 'The position of “Mast” has fewer than two keys there.\n'])
+    expect((await arrowBend('match', DEMO, 'Mast')).code).toBe(2)
+  })
+
   it('samples a property at the scene’s rate or another', async () => {
     const own = await arrowBend('sample', DEMO, '--layer', 'Moon', '--property', 'position', '--speed')
     expect(own.out.trimEnd().split('\n')).toHaveLength(289)

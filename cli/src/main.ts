@@ -14,6 +14,8 @@ const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command
   inspect: async () => (await import('./inspectCommand.ts')).inspectCommand,
   sample: async () => (await import('./sampleCommand.ts')).sampleCommand,
   bend: async () => (await import('./bendCommand.ts')).bendCommand,
+  bends: async () => (await import('./bendsCommand.ts')).bendsCommand,
+  match: async () => (await import('./matchCommand.ts')).matchCommand,
   beats: async () => (await import('./beatsCommand.ts')).beatsCommand,
   level: async () => (await import('./levelCommand.ts')).levelCommand,
 }

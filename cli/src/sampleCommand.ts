@@ -1,7 +1,8 @@
 import { sampleCsv } from '@arrow-bend/core/format/csv'
-import { compileLayerClock, playedProperty, vertexPartsIn, type Project } from '@arrow-bend/core/scene'
+import { compileLayerClock, playedProperty, vertexPartsIn } from '@arrow-bend/core/scene'
 import { parseRate } from '@arrow-bend/core/time'
 import { BadUse, readArgs } from './badUse.ts'
+import { findLayer } from './findLayer.ts'
 import { nearNames } from './nearNames.ts'
 import { readProjectFile } from './readProjectFile.ts'
 
@@ -55,28 +56,4 @@ export async function sampleCommand(args: readonly string[]): Promise<string> {
     library,
     clock: compileLayerClock(scene, layer.id, library),
   })
-}
-
-function findLayer(
-  { scenes }: Project,
-  name: string,
-  sceneName: string | undefined,
-): { scene: Project['scenes'][number]; layer: Project['scenes'][number]['layers'][number] } {
-  const among =
-    sceneName === undefined
-      ? scenes
-      : scenes.filter((scene) => scene.name === sceneName || scene.id === sceneName)
-  if (among.length === 0) {
-    const known = scenes.map((scene) => scene.name)
-    throw new BadUse(
-      `There is no scene called “${sceneName}” in this project. ${nearNames(sceneName!, known)}`,
-    )
-  }
-  for (const scene of among) {
-    const layer =
-      scene.layers.find((candidate) => candidate.name === name) ?? scene.layers.find(({ id }) => id === name)
-    if (layer) return { scene, layer }
-  }
-  const known = among.flatMap(({ layers }) => layers.map((layer) => layer.name))
-  throw new BadUse(`There is no layer called “${name}” in this project. ${nearNames(name, known)}`)
 }
