@@ -49,7 +49,7 @@ const { shown, seconds, hue } = target
   >
     <section class="side" data-region="panel" aria-label="Panel of the selection">
       <div class="bar">
-        <TabList class="flex" aria-label="What the panel shows">
+        <TabList class="flex gap-px" aria-label="What the panel shows">
           <Tab v-for="tab in SIDE_TABS" :key="tab" v-slot="{ selected }" as="template">
             <button type="button" class="tab" :class="{ selected }" :title="TITLES[tab]">
               {{ LABELS[tab] }}
@@ -119,14 +119,15 @@ const { shown, seconds, hue } = target
   height: 28px;
   flex: none;
   align-items: center;
-  padding: 0 11px 0 8px;
+  padding: 0 7px 0 6px;
   border-bottom: 1px solid var(--rule);
   background: var(--bench);
 }
 
+/* All of them and the running dot have to fit into the least width. */
 .tab {
   height: 28px;
-  padding: 0 6px;
+  padding: 0 3px;
   color: var(--ink-2);
 }
 
