@@ -5,6 +5,7 @@ import type { ReadyMove } from '@arrow-bend/core/moves'
 import { useReadyMoves } from '../../../../session/view/readyMoves.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
+import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import { toast } from '../../../../ui/toast.ts'
 import MoveGlyph from './MoveGlyph.vue'
 import MoveSettings from './MoveSettings.vue'
@@ -53,7 +54,7 @@ const remove = async ({ id, name }: ReadyMove): Promise<void> => {
   <section class="panel" aria-label="Moves">
     <SegmentedChoice v-model="store.shelf" label="What the move is for" :options="SHELVES" />
     <p class="note words-here" role="status" :class="{ trouble }">{{ words }}</p>
-    <div v-if="store.offered.length > 0" class="tiles" role="group" aria-label="Ready moves">
+    <div v-if="store.offered.length > 0" v-one-stop class="tiles" role="group" aria-label="Ready moves">
       <div v-for="move in store.offered" :key="move.id" class="tile">
         <button
           type="button"
