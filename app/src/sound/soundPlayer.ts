@@ -202,10 +202,11 @@ export class SoundPlayer {
     const { buffers } = this.kept
     for (const asset of assets) {
       if (buffers.has(asset.id) || !this.buffers.has(asset.id)) continue
+      // Being made; what could not be is tried again when it is next asked for.
       buffers.set(asset.id, null)
       const sound = await stretch(asset)
-      if (sound && sound.channels.length > 0 && sound.channels[0]!.length > 0)
-        buffers.set(asset.id, this.bufferOf(sound))
+      if (sound?.channels[0]?.length) buffers.set(asset.id, this.bufferOf(sound))
+      else buffers.delete(asset.id)
     }
   }
 

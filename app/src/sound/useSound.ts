@@ -1,3 +1,4 @@
+import { watchDebounced } from '@vueuse/core'
 import { onBeforeUnmount, watch } from 'vue'
 import type { Asset, SceneSampler } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
@@ -15,7 +16,7 @@ export interface Sounds {
 }
 
 /** ms */
-const JUST_PLAYED = 120
+const [JUST_PLAYED, STEADY] = [120, 150]
 
 /** Lets sounds be heard while a project that has any is played, or scrubbed through; playback goes by their clock. */
 export function useSound(): Sounds {
@@ -24,27 +25,29 @@ export function useSound(): Sounds {
   const preferences = usePreferences()
   let context: AudioContext | null = null
   let player: SoundPlayer | null = null
-  let coming: Promise<SoundPlayer> | null = null
+  let coming: Promise<SoundPlayer | null> | null = null
+  let isGone = false
   /** When something played last, ms: where playback ends, or begins anew from, was heard already. */
   let playedAt = -Infinity
 
   const sounding = (): readonly Asset[] =>
     (document.project?.assets ?? []).filter(({ kind }) => kind !== 'picture')
-  const make = async (): Promise<SoundPlayer> => {
+  const make = async (): Promise<SoundPlayer | null> => {
     const [{ SoundPlayer: Player }, { soundClock }] = await Promise.all([
       import('./soundPlayer.ts'),
       import('./soundClock.ts'),
     ])
+    if (isGone) return null
     context = new AudioContext()
     const clock = soundClock(context)
     player = new Player(context, assetShelf.read, clock.heard)
     playback.goBy(clock)
     return player
   }
-  /** Makes all sounds ready. */
-  const load = async (): Promise<SoundPlayer> => {
+  /** Makes all sounds ready; null where the screen was left meanwhile. */
+  const load = async (): Promise<SoundPlayer | null> => {
     const made = await (coming ??= make())
-    await made.load(sounding())
+    await made?.load(sounding())
     return made
   }
   const pace = (): number => (playback.speed * preferences.playPercent) / 100
@@ -63,20 +66,23 @@ export function useSound(): Sounds {
       ? now
       : null
   }
-  watch(keptPace, async (wanted) => {
+  const keepPitch = async (wanted: number | null): Promise<void> => {
     if (wanted === null || sounding().length === 0) return
     const made = await load()
     const { stretchedIn } = await import('../work/soundReader.ts')
-    await made.keepPitch(sounding(), wanted, async (asset) => {
+    await made?.keepPitch(sounding(), wanted, async (asset) => {
       const blob = await assetShelf.read(asset).catch(() => null)
       return blob && keptPace() === wanted ? stretchedIn(asset.id, blob, wanted).catch(() => null) : null
     })
-  })
+  }
+  // Not for every speed a drag passes.
+  watchDebounced(keptPace, keepPitch, { debounce: STEADY })
   watch(
     () => preferences.pitchKept,
     (is) => is || player?.leavePitch(),
   )
   onBeforeUnmount(() => {
+    isGone = true
     player?.rest()
     playback.goBy(pageClock)
     // A browser has few of them.
