@@ -1,9 +1,10 @@
 import { LINEAR } from '@arrow-bend/core/bend'
 import { makeLayer, type Layer, type LayerKind, type Scene } from '@arrow-bend/core/scene'
-import type { Pattern, Property, Value } from '@arrow-bend/core/property'
+import type { Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { MARGIN } from './art/harbour.ts'
 import { beam, pennant, straightOutline } from './art/outlines.ts'
+import { leaning, rising, type Bobbing } from './bobbing.ts'
 import { animate, ease, quick, RATE, type Step } from './motion.ts'
 
 const FRAMES = 288
@@ -37,49 +38,6 @@ function layer(
 const HARBOUR = 'harbour'
 const inHarbour = (id: string, name: string, kind: LayerKind, options: LayerOptions): Layer =>
   layer(id, name, kind, { parent: HARBOUR, ...options })
-
-interface Bobbing {
-  readonly frames: readonly [from: number, to: number]
-  readonly seed: number
-  /** How far it leans either way, degrees, and how far it goes up and down, px. */
-  readonly lean: number
-  readonly rise: number
-}
-
-/** A boat leans by chance, never twice alike; what its keys say stays free. */
-const leaning = (name: string, { frames: [from, to], seed, lean }: Bobbing): Property => ({
-  kind: 'turn',
-  value: 0,
-  keys: [],
-  patterns: [
-    {
-      id: `${name}-lean`,
-      kind: 'wander',
-      from: ticksOfFrame(from, RATE),
-      to: ticksOfFrame(to, RATE),
-      low: -lean,
-      high: lean,
-      frequency: 0.7,
-      phase: 0,
-      seed,
-      mode: 'add',
-    },
-  ],
-})
-
-/** It goes up and down on its route. */
-const rising = (name: string, { frames: [from, to], rise }: Bobbing): Pattern => ({
-  id: `${name}-rise`,
-  kind: 'sine',
-  from: ticksOfFrame(from, RATE),
-  to: ticksOfFrame(to, RATE),
-  low: -rise,
-  high: rise,
-  frequency: 0.5,
-  phase: 0,
-  component: 1,
-  mode: 'add',
-})
 
 /** The cask rolls without skidding: it turns by the distance over its circumference (2π · 60 px). */
 function roll(): Record<string, Property> {

@@ -50,6 +50,11 @@ export function useSound(): Sounds {
     await made?.load(sounding())
     return made
   }
+  // What comes into the project later is made ready, too.
+  watch(
+    () => document.project?.assets,
+    () => player && void load(),
+  )
   const pace = (): number => (playback.speed * preferences.playPercent) / 100
 
   watch(

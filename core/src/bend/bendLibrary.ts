@@ -25,6 +25,14 @@ export function withoutLift(bend: PlainBend): PlainBend {
   return { kind: 'handles', leave: bare(bend.leave), arrive: bare(bend.arrive) }
 }
 
+/** A bend with its bumps so many times as high. */
+export function scaledLift<B extends Bend>(bend: B, factor: number): B | PlainBend {
+  if (bend.kind !== 'handles' || !hasLift(bend)) return bend
+  const side = (handle: Handle): Handle =>
+    handle.lift ? { ...handle, lift: handle.lift.map((one) => one * factor) } : handle
+  return { kind: 'handles', leave: side(bend.leave), arrive: side(bend.arrive) }
+}
+
 /** Whether a bend is written with a bump, be it of nothing. */
 export function hasLift(bend: PlainBend): boolean {
   return bend.kind === 'handles' && [bend.leave, bend.arrive].some(({ lift }) => lift !== undefined)

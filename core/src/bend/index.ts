@@ -28,7 +28,7 @@ export {
 } from './families/springForms.ts'
 export { stepProgress } from './families/steps.ts'
 export { HandlesCurve } from './curves/handlesCurve.ts'
-export { hasLift, NO_LINKS, plainBend, withoutLift, type BendLibrary } from './bendLibrary.ts'
+export { hasLift, NO_LINKS, plainBend, scaledLift, withoutLift, type BendLibrary } from './bendLibrary.ts'
 export { mirrorBend } from './shape/mirrorBend.ts'
 export { EASE_BOTH, PLAIN_EASES, QUICK_BENDS, type QuickBend, type QuickBendName } from './quickBends.ts'
 export { sampleBend, type CurvePoint } from './curves/sampleBend.ts'

@@ -11,6 +11,7 @@ export {
   type MoveVariation,
   type ReadyMove,
 } from './move.ts'
+export { along } from './moveTracks.ts'
 export { moveGhosts, type MoveGhost } from './moveGhosts.ts'
 export { readyMoveOf, type OwnMove } from './ownMove.ts'
 export { READY_MOVES } from './readyMoves.ts'

@@ -1,5 +1,5 @@
 import { computed, type ComputedRef } from 'vue'
-import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
+import { QUICK_BENDS, type FamilyName, type Mode, type PlainBend } from '@arrow-bend/core/bend'
 import { useDocument } from '../../session/document/document.ts'
 import { useSelection } from '../../session/selection/selection.ts'
 import { spanTarget } from '@arrow-bend/core/choose'
@@ -9,6 +9,12 @@ export interface BendChoice {
   readonly label: string
   readonly bend: PlainBend
 }
+
+/** A family's bend as it is offered first. */
+export const bendOfFamily = (name: FamilyName, mode: Mode): PlainBend =>
+  name === 'steps'
+    ? { kind: 'family', family: 'steps', steps: 4, jump: 'end' }
+    : { kind: 'family', family: name, mode }
 
 /** Bends that times can be bent by: the quick ones that go all the way, the selected span's, the last, the library's. */
 export function useBendChoices(): ComputedRef<readonly BendChoice[]> {

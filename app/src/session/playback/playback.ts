@@ -130,9 +130,6 @@ export const usePlayback = defineStore('playback', () => {
     /** The moment it has come to just now, between frames, too. */
     moment: (): Ticks => (speed.value === 0 ? time.value : asTicks(Math.round(placeNow(clock.now()).at))),
     goBy,
-    /** Shows a moment without going there. */
-    glance: picture.show,
-    inPicture: picture.at,
-    onFrame: picture.onFrame,
+    ...picture.told,
   }
 })

@@ -29,6 +29,10 @@ export const useTaps = defineStore('taps', () => {
       toast('Play first: beats are tapped along with what plays.')
       return
     }
+    if (document.readOnly) {
+      document.refuseReadOnly()
+      return
+    }
     if (!gesture?.isOpen()) {
       times.value = []
       gesture = document.begin('Beats tapped')

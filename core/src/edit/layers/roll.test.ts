@@ -146,6 +146,10 @@ describe('a layer that rolls', () => {
     )
     expect(() => edited(split, (draft) => setRolls(draft, ref, { radius: 5 }))).toThrow(/Join it first/)
     expect(() => edited(split, (draft) => void rollAsKeys(draft, ref))).toThrow(/does not roll/)
+    const wheel = rolling(straight, { radius: 5 })
+    expect(() => edited(wheel, (draft) => void splitPosition(draft, ref, { makeId: () => 'k' }))).toThrow(
+      /rolls along its route, which X and Y do not have/,
+    )
   })
 
   it('is read from a file with a radius above 0 only', () => {

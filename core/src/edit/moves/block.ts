@@ -1,12 +1,5 @@
 import type { Draft } from 'immer'
-import {
-  hasLift,
-  plainBend,
-  withoutLift,
-  type BendLibrary,
-  type Handle,
-  type PlainBend,
-} from '../../bend/index.ts'
+import { plainBend, scaledLift, withoutLift, type BendLibrary, type PlainBend } from '../../bend/index.ts'
 import {
   numbersOfValue,
   timedKeys,
@@ -113,15 +106,9 @@ function strengthened(key: Key, { still, factor, sides }: Strengthening): Key {
   return {
     ...key,
     value: between(still, key.value, factor),
-    bend: sides.after && bend.kind === 'handles' && hasLift(bend) ? lifted(bend, factor) : bend,
+    bend: sides.after ? scaledLift(bend, factor) : bend,
     ...(route ? { route } : {}),
   }
-}
-
-function lifted(bend: Extract<PlainBend, { kind: 'handles' }>, factor: number): PlainBend {
-  const side = (handle: Handle): Handle =>
-    handle.lift ? { ...handle, lift: handle.lift.map((one) => one * factor) } : handle
-  return { ...bend, leave: side(bend.leave), arrive: side(bend.arrive) }
 }
 
 /**

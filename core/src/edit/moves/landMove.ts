@@ -1,5 +1,5 @@
 import type { Draft } from 'immer'
-import type { MoveSettings, ReadyMove } from '../../moves/index.ts'
+import type { MoveDistance, MoveSettings, ReadyMove } from '../../moves/index.ts'
 import type { Bounds, Layer, Parts, Project } from '../../scene/index.ts'
 import { asTicks, type Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
@@ -7,7 +7,7 @@ import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { layerTicks } from '../layerTicks.ts'
 import { layerIn, sceneBefore, sceneIn, type KeyRef, type LayerRef, type MakeId } from '../refs.ts'
 import { staggerOrder, type StaggerOrder } from '../timing/stagger.ts'
-import { distanceOf, type WantedDistance } from './moveDistance.ts'
+import { distanceOf } from './moveDistance.ts'
 import { movedTracks } from './movedTracks.ts'
 
 /** When a move comes: from the playhead on, or with the first or the last moment of each layer. */
@@ -17,7 +17,7 @@ export interface LandMove {
   readonly move: ReadyMove
   /** How far it goes is worked out for each layer. */
   readonly settings: Omit<MoveSettings, 'distance'>
-  readonly distance: WantedDistance
+  readonly distance: MoveDistance
   /** How long it takes, ticks, > 0. */
   readonly length: Ticks
   readonly moment: MoveMoment

@@ -1,9 +1,5 @@
-import type { MoveDistance } from '../../moves/index.ts'
-import type { Vec2 } from '../../route/index.ts'
+import { along, type MoveDistance } from '../../moves/index.ts'
 import type { Bounds } from '../../scene/index.ts'
-
-/** How far a move is to go. */
-export type WantedDistance = MoveDistance
 
 /** px by which what is outside the frame is farther than its edge, so that nothing of it shows. */
 const ROOM = 2
@@ -20,13 +16,9 @@ export interface DistanceGround {
 }
 
 /** How far a move goes, px of the stage. */
-export function distanceOf(
-  wanted: WantedDistance,
-  { direction, frame, arrives, box }: DistanceGround,
-): number {
+export function distanceOf(wanted: MoveDistance, { direction, frame, arrives, box }: DistanceGround): number {
   if (typeof wanted === 'object' && 'px' in wanted) return wanted.px
-  const radians = (direction * Math.PI) / 180
-  const way: Vec2 = [Math.cos(radians), Math.sin(radians)]
+  const way = along({ direction }, 1)
   if (wanted !== 'outside') return (Math.hypot(way[0] * frame[0], way[1] * frame[1]) * wanted.percent) / 100
   if (!box) return Math.hypot(...frame)
   const [x, y] = arrives ? [-way[0], -way[1]] : way

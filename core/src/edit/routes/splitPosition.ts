@@ -61,7 +61,7 @@ interface LayerRef {
 /**
  * Splits a layer's position into X and Y, each with keys and bends of its own. Straight stretches keep their bends;
  * curved ones are fitted. The position as one stays in the document beside them, unplayed, with its value only.
- * @throws BadEdit when it is split already or the layer is locked
+ * @throws BadEdit when it is split already, the layer is locked, or it rolls along its route
  */
 export function splitPosition(
   draft: Draft<Project>,
@@ -69,6 +69,10 @@ export function splitPosition(
   { makeId, within = WITHIN_PX }: SplitOptions,
 ): SplitReport {
   const layer = openLayer(draft, ref, false)
+  if (layer.rolls)
+    throw new BadEdit(
+      `“${layer.name}” rolls along its route, which X and Y do not have. Let it turn by itself first. Nothing was changed.`,
+    )
   const library = libraryIn(draft)
   const place = undrafted<Property>(layer.properties['position'])
   const seen = seenTime(sceneIn(draft, ref.scene), [place])

@@ -1,4 +1,4 @@
-import type { BendLibrary, Handle, PlainBend } from '../../bend/index.ts'
+import { scaledLift, type BendLibrary } from '../../bend/index.ts'
 import {
   compiledOf,
   PlaceSpan,
@@ -41,7 +41,8 @@ export function rolledTurn(
         const span = compiled.spans[i]
         if (span instanceof PlaceSpan) travelled += span.route.length
         const bend = compiled.bends[i]
-        return { id, t, value, bend: bend ? liftedBy(bend, factor) : { kind: 'linear' }, through: 'corner' }
+        // Bumps in px of the route are degrees of the turn.
+        return { id, t, value, bend: bend ? scaledLift(bend, factor) : { kind: 'linear' }, through: 'corner' }
       })
   const turn: Property = {
     kind: 'turn',
@@ -52,12 +53,4 @@ export function rolledTurn(
   }
   KNOWN.set(position, { rolls, compiled, turn })
   return turn
-}
-
-/** A bend whose bumps, px of the route, are degrees. */
-function liftedBy(bend: PlainBend, factor: number): PlainBend {
-  if (bend.kind !== 'handles') return bend
-  const side = (handle: Handle): Handle =>
-    handle.lift ? { ...handle, lift: handle.lift.map((one) => one * factor) } : handle
-  return { ...bend, leave: side(bend.leave), arrive: side(bend.arrive) }
 }

@@ -2,7 +2,7 @@
 import { Maximize, Minus, Plus } from '@lucide/vue'
 import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import { isOfGradient, sceneAt } from '@arrow-bend/core/scene'
+import { compileScene, isOfGradient, sampleSceneInto, type SceneSampler } from '@arrow-bend/core/scene'
 import { forgetTextSettings, groundBeneath, PictureBook, StagePainter } from '../../../draw/index.ts'
 import { PictureLoader } from '../../../pictures/index.ts'
 import { useDocument } from '../../../session/document/document.ts'
@@ -153,7 +153,7 @@ onMounted(() => {
     if (!painter.value?.sampled) return
     if (playback.playing) sounds.follow(painter.value.sampled)
     // What is only glanced at is not heard.
-    else if (time === playback.time) sounds.scrub(painter.value.sampled)
+    else if (!playback.isGlance()) sounds.scrub(painter.value.sampled)
   })
 })
 onBeforeUnmount(() => {
@@ -200,11 +200,14 @@ useEventListener(window.document.fonts, 'loadingdone', () => {
   redraw()
 })
 
+/** The scene made ready once for all moments that are asked for beside the one in the picture. */
+let aside: SceneSampler | null = null
 const boxOf = (layers: readonly string[], time?: number): StageBox | null => {
   const library = document.bends
   const scene = time === undefined ? document.scene! : document.sceneOf(document.committed)!
-  const items =
-    time === undefined ? (painter.value?.items ?? []) : sceneAt(scene, time, library, document.scenes)
+  if (time !== undefined && (aside?.scene !== scene || aside.library !== library))
+    aside = compileScene(scene, library, { scenes: document.scenes })
+  const items = time === undefined ? (painter.value?.items ?? []) : sampleSceneInto(aside!, time)
   const boxes = boxItems(scene, layers, { items, pictures, library, time: time ?? playback.time })
   return boxAround(boxes.flatMap(boxCorners))
 }

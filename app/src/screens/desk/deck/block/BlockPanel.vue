@@ -2,11 +2,11 @@
 import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
 import { onClickOutside, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, toRef, watch } from 'vue'
-import { FAMILIES, HOLD, type PlainBend } from '@arrow-bend/core/bend'
+import { FAMILIES, HOLD } from '@arrow-bend/core/bend'
 import { useDocument } from '../../../../session/document/document.ts'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import EditField from '../../EditField.vue'
-import { useBendChoices } from '../../useBendChoices.ts'
+import { bendOfFamily, useBendChoices } from '../../useBendChoices.ts'
 import { useBlock } from './useBlock.ts'
 
 /** What moves together, as one: its length, its strength, its bend, and what else moves with it. */
@@ -59,13 +59,7 @@ const RESTS = [
 const quick = useBendChoices()
 const families = computed(() => {
   const mode = rest.value === 'end' ? 'out' : 'in'
-  return Object.values(FAMILIES).map(({ name, label }): { label: string; bend: PlainBend } => ({
-    label,
-    bend:
-      name === 'steps'
-        ? { kind: 'family', family: 'steps', steps: 4, jump: 'end' }
-        : { kind: 'family', family: name, mode },
-  }))
+  return Object.values(FAMILIES).map(({ name, label }) => ({ label, bend: bendOfFamily(name, mode) }))
 })
 const bends = computed(() => [...quick.value, { label: 'Hold', bend: HOLD }, ...families.value])
 const choose = (event: Event): void => {

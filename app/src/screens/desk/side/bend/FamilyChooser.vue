@@ -4,6 +4,7 @@ import { ChevronDown } from '@lucide/vue'
 import { computed } from 'vue'
 import { FAMILIES, HOLD, LINEAR, type FamilyName, type PlainBend } from '@arrow-bend/core/bend'
 import { asHandles } from '@arrow-bend/core/fit'
+import { bendOfFamily } from '../../useBendChoices.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
 
 /** The kinds of bends by name, each with its curve; the mode stays when another family is chosen. */
@@ -17,8 +18,7 @@ const bendOf = (choice: Choice): PlainBend => {
   if (choice === 'linear') return LINEAR
   if (choice === 'hold') return HOLD
   if (choice === 'own') return { kind: 'handles', ...asHandles(props.bend ?? LINEAR) }
-  if (choice === 'steps') return { kind: 'family', family: 'steps', steps: 4, jump: 'end' }
-  return { kind: 'family', family: choice, mode: mode.value }
+  return bendOfFamily(choice, mode.value)
 }
 const CHOICES: readonly { choice: Choice; label: string }[] = [
   { choice: 'own', label: 'Own' },
