@@ -14,6 +14,16 @@ export const router = createRouter({
         { path: '', name: 'project', component: () => import('./screens/desk/DeskScreen.vue') },
         { path: 'scenes/:scene', name: 'desk', component: () => import('./screens/desk/DeskScreen.vue') },
         {
+          path: 'scenes/:scene/library',
+          name: 'library',
+          component: () => import('./screens/library/LibraryScreen.vue'),
+        },
+        {
+          path: 'scenes/:scene/match',
+          name: 'match',
+          component: () => import('./screens/match/MatchScreen.vue'),
+        },
+        {
           path: 'scenes/:scene/export',
           name: 'export',
           component: () => import('./screens/export/ExportScreen.vue'),

@@ -1,6 +1,8 @@
 import { shallowRef, type ShallowRef } from 'vue'
+import type { KeyRef } from '@arrow-bend/core/edit'
 import { toast } from '../ui/toast.ts'
 import { useDocument, type Gesture, type GestureView, type Recipe } from '../session/document/document.ts'
+import { useLinkedBends } from '../session/selection/linkedBends.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { drawingOf, pointerIn } from './pointerPlace.ts'
 import { DRAG_AFTER, trackPointer } from './trackPointer.ts'
@@ -35,6 +37,8 @@ export interface PointerDrag {
    * where it is the one of the last move.
    */
   readonly moveTo: (move: DragMove) => DragStep | 'same' | null
+  /** The spans whose bends it shapes: a library bend among them changes for all that follow it; with Alt they get a copy. */
+  readonly bent?: () => readonly KeyRef[]
   /** What a press without a drag does. */
   readonly click?: () => unknown
   /** Called once the pointer is let go, whatever came of it. */
@@ -62,10 +66,13 @@ export function usePointerDrag(
 } {
   const document = useDocument()
   const playback = usePlayback()
+  const linked = useLinkedBends()
   const tag = shallowRef<PointerTag | null>(null)
 
   const drag = (event: PointerEvent, given: PointerDrag): void => {
-    const { label, moveTo, click, ended, whole, done } = given
+    const { label, moveTo, bent, click, ended, whole, done } = given
+    /** Whom else it changes, by what there was before. */
+    let reach: string | null = null
     const box = drawingOf(event).getBoundingClientRect()
     let gesture: Gesture | null = null
     trackPointer(event, {
@@ -80,8 +87,11 @@ export function usePointerDrag(
         }
         if (!gesture) playback.pause()
         gesture ??= document.begin(label, view)
-        const refused = gesture.preview(next.recipe)
-        const words = typeof next.words === 'string' ? next.words : next.words()
+        reach ??= bent ? linked.reach(bent()) : ''
+        const copies = reach !== '' && moved.altKey
+        const refused = gesture.preview(copies ? linked.onCopy(bent!(), next.recipe) : next.recipe)
+        const said = typeof next.words === 'string' ? next.words : next.words()
+        const words = reach === '' ? said : `${said} · ${copies ? 'a copy' : reach}`
         tag.value = { x: pointer[0], y: wordsY ?? pointer[1], words: refused ? firstWords(refused) : words }
       },
       end({ cancelled }) {

@@ -24,9 +24,15 @@ const route = useRoute()
 const renaming = ref(false)
 const params = computed(() => ({ id: document.project?.id ?? '', scene: document.sceneId }))
 const name = computed(() => document.project?.name ?? '')
+/** Screens beside the Desk, which is where all other addresses lead. */
+const OTHERS = { library: 'Library', match: 'Match', export: 'Export' } as const
 const tabs = computed(() => [
-  { name: 'Desk', to: { name: 'desk', params: params.value }, here: route.name !== 'export' },
-  { name: 'Export', to: { name: 'export', params: params.value }, here: route.name === 'export' },
+  { name: 'Desk', to: { name: 'desk', params: params.value }, here: !(String(route.name) in OTHERS) },
+  ...Object.entries(OTHERS).map(([name, label]) => ({
+    name: label,
+    to: { name, params: params.value },
+    here: route.name === name,
+  })),
 ])
 const saved = computed(() => {
   const { state } = saving

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { toRef } from 'vue'
+import { defineAsyncComponent, toRef } from 'vue'
 import {
   onBeforeRouteLeave,
   onBeforeRouteUpdate,
@@ -15,13 +15,15 @@ import { useJournal } from '../session/document/journal.ts'
 import { useOpenProject } from '../session/document/useOpenProject.ts'
 import { projectStorage } from '../storage/index.ts'
 import ProjectBar from './ProjectBar.vue'
-import ProjectNotices from './ProjectNotices.vue'
 import { saveBlob } from '../session/document/saveProject.ts'
 import { useSceneAddress } from './useSceneAddress.ts'
 import { useThumbnailKeeper } from './useThumbnailKeeper.ts'
 
 /** Opens the project of the address and shows its screens under one bar. */
 const props = defineProps<{ id: string }>()
+
+// There is seldom anything to be told; the screen does not wait for what would tell it.
+const ProjectNotices = defineAsyncComponent(() => import('./ProjectNotices.vue'))
 
 const route = useRoute()
 const router = useRouter()

@@ -59,15 +59,17 @@ export { addGuide, moveGuide, removeGuides, type GuideRef } from './scenes/guide
 export { setLayerSpan, type SpanPolicy } from './layers/layerSpan.ts'
 export { moveKeys, nudgeKeys, rippleKeys, type MoveReport, type Ripple } from './timing/moveKeys.ts'
 export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from './layers/moveLayers.ts'
+export { linkBends, setNamedBend, unlinkBends, usesOfBends, type BendUse } from './bends/namedBends.ts'
 export {
   addNamedBend,
-  linkBends,
   removeNamedBend,
   renameNamedBend,
-  setNamedBend,
-  unlinkBends,
-  usesOfBends,
-} from './bends/namedBends.ts'
+  replaceNamedBend,
+  setBendTags,
+  takeNamedBends,
+  type TakenBends,
+} from './bends/libraryEdits.ts'
+export { spansLike, spansLinkedTo } from './bends/librarySpans.ts'
 export {
   closeOutline,
   removeVertices,
@@ -98,7 +100,8 @@ export {
   type VertexSide,
 } from './outlines/vertices.ts'
 export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
-export { pasteBends, pasteKeys, pasteTiming, pasteValues, type PasteKeys } from './paste/pasteKeys.ts'
+export { pasteKeys, type PasteKeys } from './paste/pasteKeys.ts'
+export { pasteBends, pasteTiming, pasteValues } from './paste/pasteParts.ts'
 export {
   newPattern,
   phaseOfStart,
@@ -177,3 +180,16 @@ export { keepMove, type KeepMove } from './moves/keepMove.ts'
 export { landMove, type LandedMove, type LandMove, type MoveMoment } from './moves/landMove.ts'
 export { addToBlock, bendBlock, blockOf, strengthenBlock, type Block, type BlockRest } from './moves/block.ts'
 export { rollAsKeys, setRolls } from './layers/roll.ts'
+export {
+  addRule,
+  changeRule,
+  removeRule,
+  shiftLandings,
+  type LandingShift,
+  type RuleWords,
+} from './scenes/rules.ts'
+export { alignRuns, type RunAlignment } from './match/alignRuns.ts'
+export { giveRun, linkRuns, type GivenRun } from './match/giveRun.ts'
+export { makeOne } from './match/makeOne.ts'
+export { matchPeaks, type MatchedPeaks } from './match/matchPeaks.ts'
+export { readRun, type ReadRun, type RunRef } from './match/runRef.ts'

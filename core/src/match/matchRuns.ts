@@ -1,4 +1,5 @@
 import { frameTicks, type FrameRate } from '../time/index.ts'
+import { greatest } from './greatest.ts'
 import type { Run } from './run.ts'
 
 /** How two motions differ. Frames are of the scene, with fractions. */
@@ -18,60 +19,47 @@ export interface RunPeak {
 
 /** Looks at a motion at first; the largest of them is looked at closer. */
 const LOOKS = 4096
-const CLOSER = 60
 
-/**
- * Compares two motions by their progress: each over its own time, or both as they are seen.
- * @param real whether both are compared at the same moments
- */
-export function matchRuns(
+export interface MatchOptions {
+  readonly rate: FrameRate
+  /** Whether both are compared at the same moments; else each over its own time. */
+  readonly real: boolean
+  /** Looks at each: fewer are quicker, and miss what is short. */
+  readonly looks?: number
+}
+
+/** Compares two motions by their progress: each over its own time, or both as they are seen. */
+export function matchRuns(first: Run, second: Run, { rate, real, looks = LOOKS }: MatchOptions): RunMatch {
+  const frame = frameTicks(rate)
+  const largest = largestApart(first, second, { real, looks })
+  return {
+    offsetFrames: { start: (second.start - first.start) / frame, end: (second.end - first.end) / frame },
+    largest: { percent: 100 * Math.abs(largest.apart), frame: largest.at / frame },
+    peaks: [peakOf(first, frame, looks), peakOf(second, frame, looks)],
+  }
+}
+
+/** The largest difference of progress: the second's less the first's, and when the first is there, ticks. */
+export function largestApart(
   first: Run,
   second: Run,
-  { rate, real }: { readonly rate: FrameRate; readonly real: boolean },
-): RunMatch {
-  const frame = frameTicks(rate)
+  { real, looks = LOOKS }: Pick<MatchOptions, 'real' | 'looks'>,
+): { readonly apart: number; readonly at: number } {
   const [begin, end] = real
     ? [Math.min(first.start, second.start), Math.max(first.end, second.end)]
     : [first.start, first.end]
   const across = (second.end - second.start) / (first.end - first.start)
-  const apart = (time: number): number => {
+  const apartAt = (time: number): number => {
     const other = real ? time : second.start + (time - first.start) * across
-    return Math.abs(second.progressAt(other) - first.progressAt(time))
+    return second.progressAt(other) - first.progressAt(time)
   }
-  const largest = greatest(apart, begin, end)
-  return {
-    offsetFrames: { start: (second.start - first.start) / frame, end: (second.end - first.end) / frame },
-    largest: { percent: 100 * largest.value, frame: largest.at / frame },
-    peaks: [peakOf(first, frame), peakOf(second, frame)],
-  }
+  const { at } = greatest((time) => Math.abs(apartAt(time)), begin, end, looks)
+  return { apart: apartAt(at), at }
 }
 
-function peakOf({ start, end, speedAt }: Run, frame: number): RunPeak {
-  const { value, at } = greatest((time) => (Number.isFinite(speedAt(time)) ? speedAt(time) : 0), start, end)
+/** When a motion is fastest, and how fast. */
+export function peakOf({ start, end, speedAt }: Run, frame: number, looks = LOOKS): RunPeak {
+  const finite = (time: number): number => (Number.isFinite(speedAt(time)) ? speedAt(time) : 0)
+  const { value, at } = greatest(finite, start, end, looks)
   return { speed: value, frame: at / frame }
-}
-
-/** Where something is greatest within a stretch: the first such moment. */
-function greatest(
-  of: (time: number) => number,
-  begin: number,
-  end: number,
-): { readonly value: number; readonly at: number } {
-  const step = (end - begin) / LOOKS
-  let best = { value: of(begin), at: begin }
-  for (let i = 1; i <= LOOKS; i += 1) {
-    const at = begin + i * step
-    const value = of(at)
-    if (value > best.value) best = { value, at }
-  }
-  // Between the looks beside it, by thirds. Source: ternary search.
-  let [low, high] = [Math.max(begin, best.at - step), Math.min(end, best.at + step)]
-  for (let i = 0; i < CLOSER; i += 1) {
-    const third = (high - low) / 3
-    if (of(low + third) < of(high - third)) low += third
-    else high -= third
-  }
-  const at = (low + high) / 2
-  const value = of(at)
-  return value > best.value ? { value, at } : best
 }

@@ -23,6 +23,8 @@ export interface Run {
   readonly progressAt: (time: number) => number
   /** Units a second, of all components together; of a place px along its route. */
   readonly speedAt: (time: number) => number
+  /** From its first value to its last, units; of a place px along its route. */
+  readonly change: number
 }
 
 export interface RunOptions {
@@ -55,28 +57,30 @@ export function runOf(property: Property, { name, library, from, to }: RunOption
   return {
     start,
     end,
+    change: whole,
     progressAt: (time) => (time <= start ? 0 : time >= end ? 1 : wayAt(time) / whole),
     speedAt: (time) => {
       if (time < start || time > end) return 0
       speedInto(speed, compiled, time)
-      return Math.hypot(...speed)
+      return speed.length === 1 ? Math.abs(speed[0]!) : Math.hypot(...speed)
     },
   }
 }
 
 /** How far along the straight way from the first value to the last. */
 function lineWay(compiled: CompiledProperty, start: Ticks, end: Ticks): (time: number) => number {
-  const at = (time: number): Float64Array => {
-    const out = new Float64Array(compiled.width)
-    valueInto(out, compiled, time)
-    return out
-  }
-  const [from, to] = [at(start), at(end)]
+  const { width } = compiled
+  const [from, to, now] = [new Float64Array(width), new Float64Array(width), new Float64Array(width)]
+  valueInto(from, compiled, start)
+  valueInto(to, compiled, end)
   const change = from.map((part, i) => to[i]! - part)
   const length = Math.hypot(...change)
   return (time) => {
-    const now = at(time)
-    return length > 0 ? now.reduce((sum, part, i) => sum + (part - from[i]!) * change[i]!, 0) / length : 0
+    if (length === 0) return 0
+    valueInto(now, compiled, time)
+    let sum = 0
+    for (let i = 0; i < width; i += 1) sum += (now[i]! - from[i]!) * change[i]!
+    return sum / length
   }
 }
 

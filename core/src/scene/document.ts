@@ -83,6 +83,23 @@ export interface Marker {
   readonly beat?: true
 }
 
+/** What a rule is about: a property of a layer, or all of the layer's that move. */
+export interface RuleMember {
+  readonly layer: string
+  readonly property?: string
+}
+
+/** An order of arrivals that is meant to be kept; it changes nothing that is drawn. */
+export interface SceneRule {
+  readonly id: string
+  /** All land within some frames of one another, or each at least some frames before the next. */
+  readonly kind: 'together' | 'before'
+  /** In order. */
+  readonly of: readonly RuleMember[]
+  /** Of the scene, ≥ 0. */
+  readonly frames: number
+}
+
 export interface Scene {
   readonly id: string
   readonly name: string
@@ -98,6 +115,7 @@ export interface Scene {
   readonly playRange: readonly [Ticks, Ticks] | null
   /** Lines to place things by, px: upright ones by x, level ones by y. Never drawn in what leaves. */
   readonly guides?: { readonly x: readonly number[]; readonly y: readonly number[] }
+  readonly rules?: readonly SceneRule[]
 }
 
 export interface NamedBend {

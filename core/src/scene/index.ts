@@ -28,7 +28,9 @@ export {
   type NamedBend,
   type PictureAsset,
   type Project,
+  type RuleMember,
   type Scene,
+  type SceneRule,
   type SoundAsset,
 } from './document.ts'
 export {
@@ -162,7 +164,7 @@ export { amount as amountSchema, colourSchema, idSchema } from './schema/schemaP
 export { withRiders } from './riders.ts'
 export { standInPicture } from './standInPicture.ts'
 export { soloScene } from './soloScene.ts'
-export { nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
+export { NAMED_BEND_FIELDS, nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
 export { ownMatrixAt, parentMatrixAt } from './sampling/ownMatrix.ts'
 export { hasLocalTime, runOutOf, sourceSeconds, type Sources } from './sampling/sourceTime.ts'
 export {

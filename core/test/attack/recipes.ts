@@ -18,11 +18,13 @@ import {
   RULES,
   sceneOf,
 } from './draw.ts'
+import { MATCH_RECIPES } from './matchRecipes.ts'
 import { SHAPE_RECIPES, type Recipe } from './shapeRecipes.ts'
 
 /** Every recipe, called as its types allow and with any numbers. */
 export const RECIPES: Readonly<Record<string, Recipe>> = {
   ...SHAPE_RECIPES,
+  ...MATCH_RECIPES,
   addKey: (d, w) => edit.addKey(d, propertyOf(w), anyTicks(w), w.makeId),
   addKeys: (d, w) => {
     const ref = propertyOf(w)

@@ -7,6 +7,7 @@ import {
   type Property,
 } from '@arrow-bend/core/property'
 import { isCrowded, together } from './crowding.ts'
+import { linkMark } from '../linkMark.ts'
 import { patternLine } from './patternLine.ts'
 import {
   COARSE_GAP,
@@ -45,6 +46,8 @@ export interface LanePicture {
   readonly ramp: SpanDrawing['ramp']
   /** What is seen where patterns move it, a fine line. */
   readonly patterns: string
+  /** Marks of spans that follow a bend of the library, stroked. */
+  readonly links: string
 }
 
 export interface LaneDrawing {
@@ -124,6 +127,7 @@ function drawLaneAnew(
     picture: {
       ...pictureOf(spans, ends, width),
       patterns: patternLine(compiled, { xOf, width, coarse }),
+      links: linksOf(spans, compiled),
     },
     spans,
     beads: crowded ? thinned(inView) : inView,
@@ -136,7 +140,7 @@ function pictureOf(
   spans: readonly SpanDrawing[],
   [first, last]: readonly [number, number],
   width: number,
-): Omit<LanePicture, 'patterns'> {
+): Omit<LanePicture, 'patterns' | 'links'> {
   const lines = { ribbon: '', hold: '', steps: '' }
   let areas = ''
   for (const { area, teeth, look, line } of spans) {
@@ -145,6 +149,21 @@ function pictureOf(
   }
   const outside = `M0 ${MIDLINE}H${first}M${last} ${MIDLINE}H${width}`
   return { areas, lines, outside, ramp: spans.flatMap(({ ramp }) => ramp) }
+}
+
+/** Where marks of links stand: below the ribbon, where there is room beside the beads, px. */
+const LINKS_AT = 21
+const LINK_CLEAR = 13
+const LEAST_LINKED = 32
+
+function linksOf(spans: readonly SpanDrawing[], { keys }: CompiledProperty): string {
+  let links = ''
+  for (const { index, keys: many, x0, x1 } of spans) {
+    if (many.length > 1 || x1 - x0 < LEAST_LINKED || keys[index]!.bend.kind !== 'linked') continue
+    // Of a long span that begins before the view the mark stands where it is seen.
+    links += linkMark(Math.min(Math.max(x0, 0), x1 - LEAST_LINKED) + LINK_CLEAR, LINKS_AT)
+  }
+  return links
 }
 
 /** How near beads are drawn as one, spans so narrow are drawn together, and how wide they then are, px. */

@@ -22,6 +22,12 @@ import {
   addNamedBend,
   linkBends,
   removeNamedBend,
+  replaceNamedBend,
+  setBendTags,
+  spansLike,
+  spansLinkedTo,
+  takeNamedBends,
+  type TakenBends,
   renameNamedBend,
   setNamedBend,
   unlinkBends,
@@ -76,12 +82,55 @@ describe('library bends', () => {
     ])
     expect(edited(added, (draft) => renameNamedBend(draft, 'n1', 'Click')).bends[1]!.name).toBe('Click')
     const linked = edited(added, (draft) => linkBends(draft, refsOf(added, 'a', 'turn'), 'n1'))
-    expect([...usesOfBends(linked)]).toEqual([['n1', 2]])
+    expect([...usesOfBends(linked)]).toEqual([['n1', { spans: 2, layers: 1 }]])
     expect(() => edited(added, (draft) => linkBends(draft, refsOf(added, 'a', 'turn'), 'gone'))).toThrow(
       /no longer in the library/,
     )
     expect(() => edited(added, (draft) => addNamedBend(draft, { name: '', bend: ease }, ids()))).toThrow(
       /cannot be empty/,
     )
+  })
+
+  const three = start(property('turn', [key(0, 0, ease), key(1, 2, ease), key(2, 9)]))
+
+  it('are taken over from others, with names of their own', () => {
+    let taken: TakenBends | null = null
+    const made = edited(three, (draft) => {
+      taken = takeNamedBends(
+        draft,
+        [
+          { name: 'Soft', bend: ease },
+          { name: 'Quay', bend: { kind: 'linear' }, tags: ['slow', ' slow ', 'harbour'] },
+        ],
+        ids(),
+      )
+    })
+    expect(taken).toEqual({ ids: ['n1', 'n2'], renamed: 1 })
+    expect(made.bends.slice(1)).toEqual([
+      { id: 'n1', name: 'Soft 2', bend: ease },
+      { id: 'n2', name: 'Quay', bend: { kind: 'linear' }, tags: ['slow', 'harbour'] },
+    ])
+    const bare = edited(made, (draft) => setBendTags(draft, 'n2', []))
+    expect(bare.bends[2]).not.toHaveProperty('tags')
+    const many = Array.from({ length: 1000 }, () => ({ name: 'A', bend: ease }))
+    expect(() => edited(three, (draft) => takeNamedBends(draft, many, ids()))).toThrow('1000 bends at most')
+  })
+
+  it('are found by their likes, and put in place of one another', () => {
+    const added = edited(three, (draft) => addNamedBend(draft, { name: 'Snap', bend: ease }, ids()))
+    const alike = spansLike(added, 'n1')
+    expect(alike.map(({ key: id }) => id)).toEqual(['k0', 'k1'])
+    const linked = edited(added, (draft) => linkBends(draft, alike, 'n1'))
+    expect(spansLike(linked, 'n1')).toEqual([])
+    expect(spansLinkedTo(linked, 'n1')).toEqual(alike)
+    let count = 0
+    const replaced = edited(linked, (draft) => {
+      count = replaceNamedBend(draft, 'n1', 'x')
+    })
+    expect(count).toBe(2)
+    expect(spansLinkedTo(replaced, 'x')).toEqual(alike)
+    expect(replaced.bends).toEqual(linked.bends)
+    expect(edited(linked, (draft) => replaceNamedBend(draft, 'n1', 'n1'))).toBe(linked)
+    expect(() => edited(linked, (draft) => replaceNamedBend(draft, 'n1', 'gone'))).toThrow('no longer')
   })
 })

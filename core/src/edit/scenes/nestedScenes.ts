@@ -93,6 +93,9 @@ export function nestLayers(
     markers: [],
     playRange: null,
   }
+  // Rules that are about nothing else go along; what goes out of others is no more of them.
+  const along = scene.rules?.filter(({ of }) => of.every(({ layer }) => going.has(layer))) ?? []
+  if (along.length > 0) made.rules = along
   const { name: sceneName } = made
   scene.layers = scene.layers.filter((layer) => !going.has(layer.id))
   draft.scenes.splice(draft.scenes.indexOf(scene) + 1, 0, made)

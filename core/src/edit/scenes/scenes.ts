@@ -66,6 +66,10 @@ export function duplicateScene(draft: Draft<Project>, id: string, makeId: MakeId
   const idOf = new Map(copy.layers.map((layer) => [layer.id, makeId()]))
   copy.layers = scene.layers.map((layer) => withOwnIds(layer, idOf, makeId))
   for (const marker of copy.markers) marker.id = makeId()
+  for (const rule of copy.rules ?? []) {
+    rule.id = makeId()
+    for (const member of rule.of) member.layer = idOf.get(member.layer) ?? member.layer
+  }
   draft.scenes.splice(draft.scenes.indexOf(scene) + 1, 0, copy)
   return copy.id
 }

@@ -18,6 +18,7 @@ import {
   propertyNameSchema,
   SCENE_FIELDS,
 } from './projectSchema.ts'
+import { checkRules } from './ruleSchema.ts'
 import { checkProperty, KEY_FIELDS, PROPERTY_FIELDS, propertySchema } from './propertySchema.ts'
 import type { Tell } from './schemaParts.ts'
 
@@ -60,6 +61,7 @@ function checkScenes(before: readonly Scene[] | undefined, after: readonly Scene
     if (was === scene) return
     const place: Place = () => (after.length > 1 ? [scene.name] : [])
     checkFields(SCENE_FIELDS, { before: was, after: scene, place, parts: { layers: checkLayers } })
+    checkRules(scene.layers, scene.rules, teller(place))
   })
 }
 

@@ -22,6 +22,10 @@ export const LIMITS = {
   /** Of one named bend. */
   tags: 50,
   markers: 5_000,
+  /** Of a scene. */
+  rules: 200,
+  /** What one rule is about. */
+  rulePlaces: 200,
   /** Each way. */
   guides: 200,
   assets: 1_000,

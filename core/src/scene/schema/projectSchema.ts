@@ -19,6 +19,7 @@ import { gradientPartDefinition, gradientPartsIn } from '../layers/gradient.ts'
 import { SPLIT_POSITION } from '../layers/propertyDefinition.ts'
 import { vertexPartOf, vertexPartsIn } from '../outline/vertexParts.ts'
 import { checkMasks, withMasksRiding } from './checkMasks.ts'
+import { checkRules, ruleSchema } from './ruleSchema.ts'
 import { LIMITS } from './limits.ts'
 import { checkSceneUses, mostCopies } from './sceneUses.ts'
 import { propertySchema, tellIn } from './propertySchema.ts'
@@ -175,16 +176,18 @@ export const SCENE_FIELDS = {
   markers: z.readonly(z.array(markerSchema).check(z.maxLength(LIMITS.markers))),
   playRange: z.nullable(span),
   guides: z.optional(z.strictObject({ x: guideList, y: guideList })),
+  rules: z.optional(z.readonly(z.array(ruleSchema).check(z.maxLength(LIMITS.rules)))),
 }
 
 export const sceneSchema = z.strictObject(SCENE_FIELDS).check(
   z.overwrite(
     (scene) => ({ ...scene, layers: withMasksRiding(scene.layers as readonly Layer[]) }) as typeof scene,
   ),
-  z.superRefine(({ layers }, context) => {
+  z.superRefine(({ layers, rules }, context) => {
     const tell = tellIn(context)
     checkParents(layers as readonly Layer[], tell)
     checkMasks(layers as readonly Layer[], tell)
+    checkRules(layers as readonly Layer[], rules, tell)
   }),
 ) as unknown as z.ZodMiniType<Scene>
 
@@ -222,11 +225,16 @@ const assetSchema = z.discriminatedUnion(
   { error: 'this kind of asset is not known to this version' },
 ) as unknown as z.ZodMiniType<Asset>
 
-const namedBendSchema = z.strictObject({
-  id: idSchema,
+/** What a library keeps of a bend, apart from its id. */
+export const NAMED_BEND_FIELDS = {
   name: nameSchema,
   bend: libraryBendSchema,
   tags: z.optional(z.readonly(z.array(nameSchema).check(z.maxLength(LIMITS.tags)))),
+}
+
+const namedBendSchema = z.strictObject({
+  id: idSchema,
+  ...NAMED_BEND_FIELDS,
 }) as unknown as z.ZodMiniType<NamedBend>
 
 export const PROJECT_FIELDS = {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Ruler } from '@lucide/vue'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { removalOf, removalWords, selectionWords } from '@arrow-bend/core/choose'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { useSelection } from '../../../session/selection/selection.ts'
@@ -8,11 +8,13 @@ import { usePreferences } from '../../../session/preferences.ts'
 import { useView } from '../../../session/view/view.ts'
 import IconButton from '../../../ui/IconButton.vue'
 import DrawingGround from '../DrawingGround.vue'
-import SelectMenu from './SelectMenu.vue'
-import BlockOpener from './block/BlockOpener.vue'
 import { useStretchBracket, type BracketEnd } from './lanes/useStretchBracket.ts'
 
 /** What is selected, in words, and a bracket round it to stretch it by. */
+// Menus come a moment later; their room is kept.
+const SelectMenu = defineAsyncComponent(() => import('./SelectMenu.vue'))
+const BlockOpener = defineAsyncComponent(() => import('./block/BlockOpener.vue'))
+
 const deferred = useDeferredViews()
 const selection = useSelection()
 const view = useView()
@@ -54,7 +56,7 @@ const END_NAMES = ['Start', 'End'] as const
 <template>
   <div class="strip">
     <div class="said">
-      <SelectMenu />
+      <span class="w-6 flex-none"><SelectMenu /></span>
       <span class="words" role="status" :title="words">{{ words || 'Nothing selected' }}</span>
       <span class="grow" />
       <BlockOpener v-if="bracket.shown.value" />

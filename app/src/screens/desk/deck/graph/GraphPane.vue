@@ -14,6 +14,7 @@ import PointerTag from '../../../../gesture/PointerTag.vue'
 import type { PropertyRow } from '../rows.ts'
 import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 import { drawGraph, type GraphGrip, type GraphNode } from '../../../../chart/graph/graphDrawing.ts'
+import { linkMark } from '../../../../chart/linkMark.ts'
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
 import GraphHandle from './GraphHandle.vue'
@@ -140,6 +141,17 @@ const areas = computed(() => {
     ]
   })
 })
+/** Marks of the spans that follow a bend of the library, along the foot of the graph. */
+const links = computed(() => {
+  const { times, keys, spans } = compiledOf(property.value, document.bends)
+  return spans
+    .map((_, i) => {
+      const [x0, x1] = [view.xOf(times[i]!), view.xOf(times[i + 1]!)]
+      if (keys[i]!.bend.kind !== 'linked' || x1 - x0 < 24 || x1 < 0 || x0 > view.laneWidth) return ''
+      return linkMark(Math.max(x0, 0) + 12, props.bottom - 8)
+    })
+    .join('')
+})
 const openMenu = (event: MouseEvent, { keys }: GraphBead): void => {
   const refs = keys.map((key) => ({ ...hand.lane(), key }))
   if (!refs.every((ref) => selection.hasKey(ref))) selection.selectKeys(refs)
@@ -200,6 +212,7 @@ const canBend = computed(
           {{ axis === null ? curve.letter : 'XY'[axis] }}
         </text>
       </g>
+      <path v-if="links" :d="links" class="link" data-part="links" />
       <text v-for="area in areas" :key="area.key" :x="area.x" :y="bottom - 4" class="area">{{
         area.words
       }}</text>
@@ -295,6 +308,11 @@ const canBend = computed(
   stroke: var(--hue);
   stroke-linejoin: round;
   stroke-width: 2;
+}
+
+.link {
+  fill: none;
+  stroke: var(--ink-2);
 }
 
 /* What no key is needed for. */

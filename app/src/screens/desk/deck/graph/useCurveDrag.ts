@@ -80,6 +80,7 @@ export function useCurveDrag(hand: GraphHand): CurveDrag {
     const start = scale.y(value)
     hand.drag(event, {
       label: pane.of === 'speed' ? 'Speed bent' : 'Graph bent',
+      bent: () => [ref],
       moveTo: ({ way, event: { shiftKey } }) => {
         const level = Math.abs(way[0]) > Math.abs(way[1])
         const to = scale.valueOf(start + (shiftKey && level ? 0 : way[1]))

@@ -64,6 +64,7 @@ export function useGripDrag(hand: GraphHand): GripDrag {
     const key = scale.valueOf(grip.fromY)
     hand.drag(event, {
       label: 'Handle moved',
+      bent: () => [ref],
       moveTo: ({ way, event: moved }) => {
         const { shiftKey } = moved
         const level = Math.abs(way[0]) > Math.abs(way[1])

@@ -42,6 +42,7 @@ export function useNodeDrag(hand: GraphHand): NodeDrag {
     const { scale } = pane.drawing
     hand.drag(event, {
       label: 'Bend point moved',
+      bent: () => [hand.refOf(node.key)],
       moveTo: ({ way, event: { shiftKey } }) => {
         const level = Math.abs(way[0]) > Math.abs(way[1])
         const y = node.y + (shiftKey && level ? 0 : way[1])
@@ -60,6 +61,7 @@ export function useNodeDrag(hand: GraphHand): NodeDrag {
     const { scale } = pane.drawing
     hand.drag(event, {
       label: 'Handle moved',
+      bent: () => [hand.refOf(node.key)],
       moveTo: ({ way, event: { altKey } }) => {
         const [u, p] = read(arm.x + way[0], arm.y + way[1])
         hand.hold(scale, scale.valueOf(arm.y + way[1]))

@@ -52,7 +52,13 @@ const beadLabel = (index: number): string => {
   return `${props.held.name}, ${which}, ${timeOf(index)}`
 }
 const spanLabel = ({ index, keys: many }: SpanDrawing): string =>
-  `${props.held.name}, keys ${index + 1} to ${index + 1 + many.length}${many.length > 1 ? ', close together' : ''}`
+  `${props.held.name}, keys ${index + 1} to ${index + 1 + many.length}${many.length > 1 ? ', close together' : linkWords(many[0]!)}`
+/** Which bend of the library a span follows. */
+const linkWords = (key: string): string => {
+  const bend = keys.value.find(({ id }) => id === key)?.bend
+  if (bend?.kind !== 'linked') return ''
+  return `, linked to ${document.bends.find(({ id }) => id === bend.bendId)?.name}`
+}
 const isChosen = ({ keys: many }: SpanDrawing): boolean => props.chosenSpans.has(many[0]!)
 /** A ribbon is taken hold of; where spans crowd they are selected together. */
 const grab = (event: PointerEvent, span: SpanDrawing): void => {
@@ -126,11 +132,12 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
 </script>
 
 <template>
-  <g :class="{ going }">
+  <g :class="{ going }" :data-lane="`${lane.layer} ${lane.property}`">
     <polygon
       v-for="span in held.drawing.spans"
       :key="span.slot"
       :data-place="span.index * 2 + 1"
+      :data-span="span.key"
       class="span"
       role="button"
       tabindex="-1"

@@ -41,6 +41,7 @@ export function useRibbonDrag(lane: () => PropertyRef): {
     let across: boolean | null = null
     drag(event, {
       label: 'Ribbon bent',
+      bent: () => selection.spans,
       moveTo: ({ way }) => {
         // A hold and steps have nothing to be stronger or softer.
         if (!shape) return null

@@ -45,6 +45,7 @@ export function paintLane(brush: Brush, face: LaneFace): void {
   on.globalAlpha = 0.75
   stroke(on, face.picture.patterns, { colour: ink('ink'), width: 1 })
   on.globalAlpha = 1
+  stroke(on, face.picture.links, { colour: ink('ink-2'), width: 1 })
   paintDots(brush, face.dots)
   words(
     on,

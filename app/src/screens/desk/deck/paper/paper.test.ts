@@ -48,6 +48,7 @@ const plain: LaneFace = {
     lines: { ribbon: 'RIBBON', hold: '', steps: '' },
     ramp: [],
     patterns: '',
+    links: '',
   },
   washes: [],
   dots: [],

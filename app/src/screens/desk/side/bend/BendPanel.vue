@@ -16,7 +16,10 @@ import type { Commands } from '../../../../command/useCommands.ts'
 import BendFacts from './BendFacts.vue'
 import BendKind from './BendKind.vue'
 import BendPlot from './BendPlot.vue'
+import LibraryOpener from './LibraryOpener.vue'
+import LinkRow from './LinkRow.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
+import { useLinkedBends } from '../../../../session/selection/linkedBends.ts'
 import { EDIT_LABELS, editBend, type PlotEdit } from './plotEdit.ts'
 import { LADDER_WIDTH, plotSize } from '../../../../chart/plot/plotScale.ts'
 import PointFields from './PointFields.vue'
@@ -36,19 +39,24 @@ const CssField = defineAsyncComponent(() => import('./CssField.vue'))
 
 const document = useDocument()
 const last = useLastBend()
+const linked = useLinkedBends()
 const { spans, first, refs, shown, stored, linkedTo, smooth, mixed, handles, definition } = props.target
 const { hue, seconds, frames, elapsed, title } = props.target
 
 /** What stands round the plot: height of all other rows, and width of the fields beside it, px. */
 const OTHER_ROWS = 242
 const NUMBERS_ROW = 28
+const LINK_ROW = 28
 const FIELDS = 108
 const panel = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(panel)
 const presentKind = computed(() => (mixed.value ? null : smooth.value ? shown.value : stored.value))
 const size = computed(() => {
   const family = presentKind.value?.kind === 'family' ? FAMILIES[presentKind.value.family] : null
-  const rows = OTHER_ROWS + (family && family.numbers.length > 0 ? NUMBERS_ROW : 0)
+  const rows =
+    OTHER_ROWS +
+    (family && family.numbers.length > 0 ? NUMBERS_ROW : 0) +
+    (linkedTo.value === null ? 0 : LINK_ROW)
   const across = (width.value || 318) - FIELDS - LADDER_WIDTH - 14
   return plotSize(Math.min(across, (height.value || 368) - rows + 8))
 })
@@ -94,9 +102,11 @@ const remember = (): void => {
 }
 let gesture: Gesture | null = null
 let begun: PlainBend | null = null
+let begunLinked = false
 const begin = (label: string): void => {
   gesture = document.begin(label, 'panel')
   begun = shown.value
+  begunLinked = linkedTo.value !== null
 }
 const commit = (): void => {
   gesture?.commit()
@@ -110,6 +120,12 @@ const cancel = (): void => {
 const once = (label: string, recipe: Recipe<unknown>): void => {
   document.apply(label, recipe)
   remember()
+}
+const reach = computed(() => (linkedTo.value === null ? '' : linked.reach(refs.value)))
+/** With Alt linked spans get a copy, so that nothing else changes with them. */
+const drag = (edit: PlotEdit, copy: boolean): void => {
+  const recipe = plotRecipe(edit, begun!)
+  gesture?.preview(copy && begunLinked ? linked.onCopy(refs.value, recipe) : recipe)
 }
 const plotOnce = (edit: PlotEdit): void => {
   const before = pointsShown.value?.nodes.length ?? 2
@@ -134,19 +150,19 @@ const chooseMode = (mode: Mode): void =>
     <template v-if="first && shown && stored">
       <header class="head">
         <span class="chip" :style="{ background: `var(--hue-${hue})` }" aria-hidden="true" />
-        <h2 class="truncate" :title="title">{{ title }}</h2>
+        <h2 class="truncate" :title="`${title}, keys ${first.index + 1} to ${first.index + 2}`">
+          {{ title }}
+        </h2>
         <span class="grow" />
         <span v-if="spans.length > 1" class="shrink-0 text-[0.75rem]"
           ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
         >
-        <span v-else class="shrink-0 text-[0.75rem] text-ink-2"
-          >{{ linkedTo === null ? '' : `linked to ${linkedTo}, ` }}keys {{ first.index + 1 }} to
-          {{ first.index + 2 }}</span
-        >
+        <LibraryOpener :bend="shown" :linked-to="mixed ? null : linkedTo" />
         <span class="mono shrink-0 text-[0.75rem]"
           >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
         >
       </header>
+      <LinkRow v-if="linkedTo !== null" :target="target" />
       <div class="flex gap-px">
         <BendPlot
           :bend="shown"
@@ -159,7 +175,8 @@ const chooseMode = (mode: Mode): void =>
           :chosen="focused"
           :point="chosenPoint"
           @start="(kind) => begin(EDIT_LABELS[kind])"
-          @drag="(edit) => gesture?.preview(plotRecipe(edit, begun!))"
+          :reach="reach"
+          @drag="drag"
           @done="commit"
           @cancel="cancel"
           @once="plotOnce"

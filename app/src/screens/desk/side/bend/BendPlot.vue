@@ -35,10 +35,12 @@ const props = defineProps<{
   chosen: Side | null
   /** The point chosen, by its place among them. */
   point: number | null
+  /** Whom a drag changes too, in words; empty where it is the span's own bend. */
+  reach: string
 }>()
 const emit = defineEmits<{
   start: [edit: PlotEdit['kind']]
-  drag: [edit: PlotEdit]
+  drag: [edit: PlotEdit, copy: boolean]
   done: []
   cancel: []
   once: [edit: PlotEdit]
@@ -62,14 +64,18 @@ const gestures = usePlotGestures(
   }),
   {
     start: (kind) => emit('start', kind),
-    drag: (edit) => emit('drag', edit),
+    drag: (edit, copy) => emit('drag', edit, copy),
     done: () => emit('done'),
     cancel: () => emit('cancel'),
     once: (edit) => emit('once', edit),
     choose: (point) => emit('choose', point),
   },
 )
-const { grabbed, said } = gestures
+const { grabbed, said, copies } = gestures
+/** What a drag is about to do, or whom it changes too. */
+const told = computed(
+  () => said.value || (grabbed.value && (copies.value && props.reach ? 'a copy' : props.reach)),
+)
 const reach = computed(() => reachOf(curve.value, props.handles, nodes.value))
 const scale = computed(() => {
   const now = reach.value
@@ -197,8 +203,8 @@ const now = computed(() => {
       <rect v-if="node.through === 'corner'" class="mark" :x="x - 3.5" :y="y - 3.5" width="7" height="7" />
       <circle v-else class="mark" :cx="x" :cy="y" r="4" />
     </g>
-    <text v-if="said" class="said" :x="size.width - 6" :y="scale.y(0) - 18" text-anchor="end">
-      {{ said }}
+    <text v-if="told" class="said" :x="size.width - 6" :y="scale.y(0) - 18" text-anchor="end">
+      {{ told }}
     </text>
     <SpacingMarks :marks="marks" :x="ladderX" :now="now" />
   </svg>

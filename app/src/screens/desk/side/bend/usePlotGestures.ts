@@ -20,7 +20,8 @@ export interface PlotNow {
 /** What becomes of a gesture. */
 export interface PlotAnswers {
   readonly start: (kind: PlotEdit['kind']) => void
-  readonly drag: (edit: PlotEdit) => void
+  /** @param copy whether what is linked is to have a copy */
+  readonly drag: (edit: PlotEdit, copy: boolean) => void
   readonly done: () => void
   readonly cancel: () => void
   /** An edit of one step. */
@@ -51,6 +52,9 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
   /** What the drag is about to do that is more than it did so far. */
   const said: ShallowRef<string> = shallowRef('')
 
+  /** Whether what is linked gets a copy. */
+  const copies: ShallowRef<boolean> = shallowRef(false)
+
   /** Where a pointer is in the unit square, rises pulled to flat and full unless Alt is held. */
   const placeOf = (event: MouseEvent): { u: number; p: number } => {
     const { box, scale } = now()
@@ -74,7 +78,10 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
         grabbed.value = name
         answers.start(kind)
       },
-      move: (moved) => answers.drag(editOf(moved)),
+      move(moved) {
+        copies.value = moved.altKey
+        answers.drag(editOf(moved), moved.altKey)
+      },
       end({ cancelled, dragged }) {
         grabbed.value = null
         held.value = null
@@ -172,5 +179,5 @@ export function usePlotGestures(now: () => PlotNow, answers: PlotAnswers) {
     const [u, p] = now().nodes[index]!.at
     if (way) answers.once({ kind: 'move', index, at: [u + way[0], p + way[1]] })
   }
-  return { grabbed, held, said, pressSide, pressArm, pressNode, addAt, keySide, keyArm, keyNode }
+  return { grabbed, held, said, copies, pressSide, pressArm, pressNode, addAt, keySide, keyArm, keyNode }
 }

@@ -27,6 +27,7 @@ import EditField from '../../EditField.vue'
 import type { Commands } from '../../../../command/useCommands.ts'
 import { useToldStep } from '../../../../command/useToldStep.ts'
 import ColourMix from '../ColourMix.vue'
+import LinkMark from '../LinkMark.vue'
 import { useKeyTable, type ValueRow } from './useKeyTable.ts'
 
 /** The selected keys in numbers: times, values, how they pass motion through, bends. */
@@ -265,9 +266,11 @@ const onPaste = (event: ClipboardEvent): void => {
               </select>
             </td>
             <td class="bend">
+              <LinkMark v-if="row.begins && row.linkedTo" :name="row.linkedTo" />
               <input
                 v-if="row.begins"
                 class="cell mono"
+                :class="{ 'after-mark': row.linkedTo }"
                 type="text"
                 spellcheck="false"
                 :aria-label="`Bend from ${nameOf(row)} on`"
@@ -395,6 +398,11 @@ td select.cell {
 
 .bend {
   width: 40%;
+  white-space: nowrap;
+}
+
+.after-mark {
+  width: calc(100% - 14px);
 }
 
 .empty {

@@ -1,5 +1,5 @@
 import { computed, type ComputedRef } from 'vue'
-import { plainBend, type PlainBend } from '@arrow-bend/core/bend'
+import { plainBend, type Bend, type PlainBend } from '@arrow-bend/core/bend'
 import {
   findProperty,
   setKeys,
@@ -12,7 +12,7 @@ import {
 import { BadFile } from '@arrow-bend/core/format/project'
 import { fitsCells, readKeyTable, writeKeyTable } from '@arrow-bend/core/format/table'
 import { timedKeys, type Key, type Property } from '@arrow-bend/core/property'
-import { definitionOf, type PropertyDefinition } from '@arrow-bend/core/scene'
+import { definitionOf, type NamedBend, type PropertyDefinition } from '@arrow-bend/core/scene'
 import { asTicks } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../../session/document/deferredViews.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -27,6 +27,8 @@ export interface ValueRow {
   readonly property: Property
   readonly key: Key
   readonly bend: PlainBend
+  /** The name of the library bend the span that begins here follows; null for a bend of its own. */
+  readonly linkedTo: string | null
   /** Whether a span begins at it. */
   readonly begins: boolean
 }
@@ -43,6 +45,9 @@ export interface KeyTable {
   readonly mayTake: ComputedRef<boolean>
   readonly edit: (label: string, edits: readonly KeyEdit[]) => void
 }
+
+const linkName = (bend: Bend, bends: readonly NamedBend[]): string | null =>
+  bend.kind === 'linked' ? (bends.find(({ id }) => id === bend.bendId)?.name ?? null) : null
 
 /** Rows shown at most. */
 const MOST_SHOWN = 200
@@ -74,6 +79,7 @@ export function useKeyTable(): KeyTable {
           property,
           key,
           bend: plainBend(key.bend, document.bends),
+          linkedTo: linkName(key.bend, document.bends),
           begins: i < keys.length - 1,
         },
       ]

@@ -1,0 +1,1 @@
+export { readBends, writeBends, type LooseBend } from './bendsText.ts'
