@@ -12,7 +12,7 @@ export interface FirstLoadBudget {
 interface BuiltChunk {
   readonly type: 'chunk' | 'asset'
   readonly isEntry?: boolean
-  readonly facadeModuleId?: string | null
+  readonly moduleIds?: readonly string[]
   readonly imports?: readonly string[]
   readonly code?: string
 }
@@ -24,11 +24,13 @@ export function firstLoadBudget({ screens, mostBytes }: FirstLoadBudget): Plugin
     apply: 'build',
     generateBundle(_options, bundle) {
       const chunks = bundle as unknown as Readonly<Record<string, BuiltChunk>>
-      const wanted = Object.keys(chunks).filter((name) => {
-        const { isEntry, facadeModuleId } = chunks[name]!
-        return isEntry || screens.some((screen) => facadeModuleId?.endsWith(screen))
-      })
-      if (wanted.length <= screens.length) this.error('A screen of the first load is not in the build.')
+      const holds = (name: string, screen: string): boolean =>
+        chunks[name]!.moduleIds?.some((id) => id.endsWith(screen)) ?? false
+      const names = Object.keys(chunks)
+      const found = screens.map((screen) => names.find((name) => holds(name, screen)))
+      if (found.some((name) => name === undefined))
+        this.error('A screen of the first load is not in the build.')
+      const wanted = [...names.filter((name) => chunks[name]!.isEntry), ...(found as string[])]
       const loaded = new Set<string>()
       while (wanted.length > 0) {
         const name = wanted.pop()!

@@ -6,6 +6,7 @@ import license, { type Dependency } from 'rollup-plugin-license'
 import { defineConfig, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { firstLoadBudget } from './firstLoadBudget.ts'
+import { firstLoadChunks } from './firstLoadChunks.ts'
 
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
@@ -36,11 +37,21 @@ function notices(): Plugin {
   return license({ thirdParty: { output: { file, template } } }) as Plugin
 }
 
+/** Parts of packages that the first screen shares with the Desk. */
+const MENUS_AND_DIALOGS =
+  /@headlessui\/vue\/dist\/(components\/(menu|dialog|portal|focus-trap)|hooks|internal|utils)\/|@lucide\/vue\/.*\/(createLucideIcon|Icon)\./
+
+const chunks = firstLoadChunks({
+  start: ['/src/main.ts', '/ProjectsScreen.vue', '/AppDialog.vue'],
+  desk: ['/src/main.ts', '/ProjectShell.vue', '/DeskScreen.vue'],
+})
+
 export default defineConfig({
   plugins: [
     vue(),
     tailwind(),
     notices(),
+    chunks.plugin,
     firstLoadBudget({ screens: ['/ProjectShell.vue', '/DeskScreen.vue'], mostBytes: 280_000 }),
     compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg)$/ }),
   ],
@@ -58,7 +69,18 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         // What tells Zod to do without eval has to run before any schema is made, in whatever chunk that is.
-        codeSplitting: { groups: [{ name: 'zod', test: /node_modules\/zod\/|src\/withoutEval/ }] },
+        codeSplitting: {
+          groups: [
+            { name: 'zod', test: /node_modules\/zod\/|src\/withoutEval/, priority: 3 },
+            // Each with what it needs that is in none before it.
+            {
+              name: 'start',
+              test: (id) => MENUS_AND_DIALOGS.test(id) || chunks.chunkOf(id) === 'start',
+              priority: 2,
+            },
+            { name: 'desk', test: (id) => chunks.chunkOf(id) === 'desk', priority: 1 },
+          ],
+        },
       },
     },
   },

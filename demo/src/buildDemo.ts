@@ -9,7 +9,7 @@ import { lighthouse, moon, quay, stars, town, water } from './art/harbour.ts'
 import { boat, cask, gauge, mast } from './art/props.ts'
 import { drumTrack } from './drumTrack.ts'
 import { lightLamps } from './lightLamps.ts'
-import { regattaScene } from './regatta.ts'
+import { HOUSE_BENDS, regattaScene } from './regatta.ts'
 
 const MADE = new URL('../made/', import.meta.url)
 
@@ -54,7 +54,7 @@ const project: Project = {
   id: 'lantern-regatta',
   name: 'Lantern Regatta',
   scenes: [regattaScene()],
-  bends: [],
+  bends: HOUSE_BENDS,
   assets: [
     ...assets,
     {

@@ -1,5 +1,5 @@
-import { LINEAR } from '@arrow-bend/core/bend'
-import { makeLayer, type Layer, type LayerKind, type Scene } from '@arrow-bend/core/scene'
+import { LINEAR, type Bend } from '@arrow-bend/core/bend'
+import { makeLayer, type Layer, type LayerKind, type NamedBend, type Scene } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { MARGIN } from './art/harbour.ts'
@@ -58,6 +58,22 @@ function roll(): Record<string, Property> {
   }
 }
 
+/** What several spans follow. */
+export const HOUSE_BENDS: readonly NamedBend[] = [
+  {
+    id: 'parting',
+    name: 'Parting',
+    bend: { kind: 'family', family: 'power', power: 3.4, mode: 'inOut' },
+    tags: ['house', 'panels'],
+  },
+  {
+    id: 'leaving',
+    name: 'Leaving',
+    bend: { kind: 'family', family: 'power', power: 3, mode: 'in' },
+    tags: ['house', 'titles'],
+  },
+]
+
 /** The tide climbs in holds: it stands, then it is higher. */
 function tide(): Property {
   const heights = [0, -18, -34, -60, -78, -96, -120]
@@ -69,7 +85,7 @@ function tide(): Property {
 }
 
 function titles(): Layer[] {
-  const out = { kind: 'family', family: 'power', power: 3, mode: 'in' } as const
+  const out: Bend = { kind: 'linked', bendId: 'leaving' }
   return [
     layer('title', 'Title', 'text', {
       values: {
@@ -126,7 +142,7 @@ function titles(): Layer[] {
 
 /** Two panels that part at the start, one bend for both. */
 function panels(): Layer[] {
-  const bend = { kind: 'family', family: 'power', power: 3.4, mode: 'inOut' } as const
+  const bend: Bend = { kind: 'linked', bendId: 'parting' }
   const panel = (id: string, name: string, from: number, to: number): Layer =>
     layer(id, name, 'rectangle', {
       values: { size: [962, 1084], fill: '#15132b' },
@@ -374,6 +390,14 @@ export function regattaScene(): Scene {
     rate: RATE,
     duration: END,
     background: '#15132b',
+    rules: [
+      {
+        id: 'panels-together',
+        kind: 'together',
+        of: [{ layer: 'left-panel' }, { layer: 'right-panel' }],
+        frames: 1,
+      },
+    ],
     layers: [...panels(), ...titles(), ...boats(), harbour, ...scenery(), sky(), drum()],
     markers: [
       { id: 'lit', t: ticksOfFrame(24, RATE), name: 'Lamps lit' },

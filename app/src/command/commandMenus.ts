@@ -20,6 +20,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
       'loop',
       'moves',
       'patterns',
+      'match',
       'selectAll',
     ],
     ['remove'],
@@ -27,7 +28,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   lane: [
     ['key', 'openLanes', 'graphs', 'laneKeys'],
     ['copyValue', 'resetValue', 'proportions', 'splitAxes'],
-    ['copy', 'paste', 'reverse', 'thereAndBack', 'loop', 'patterns', 'clearAnimation'],
+    ['copy', 'paste', 'reverse', 'thereAndBack', 'loop', 'patterns', 'match', 'clearAnimation'],
   ],
   key: [
     ['bend4', 'bend1', 'bend5', 'bend6'],
@@ -37,6 +38,7 @@ export const COMMAND_MENUS: Readonly<Record<MenuKind, readonly (readonly Command
   ],
   span: [
     ['bend1', 'bend2', 'bend3', 'bend4', 'bend5', 'bend6', 'bend7', 'bend8'],
+    ['keepAndLink', 'linkAlike', 'selectLinked', 'unlink', 'match', 'toLibrary'],
     ['openLanes', 'fit'],
     ['copy', 'paste', 'reverse', 'thereAndBack', 'retime'],
     ['remove'],

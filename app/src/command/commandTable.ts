@@ -5,6 +5,7 @@ import { EDITING_COMMANDS } from './editingCommands.ts'
 import { KEY_COMMANDS } from './keyCommands.ts'
 import { LANE_COMMANDS } from './laneCommands.ts'
 import { LAYER_COMMANDS } from './layerCommands.ts'
+import { LINK_COMMANDS } from './linkCommands.ts'
 import { SCENE_COMMANDS } from './sceneCommands.ts'
 import { TEXT_COMMANDS } from './textCommands.ts'
 import { TIME_COMMANDS } from './timeCommands.ts'
@@ -14,6 +15,7 @@ import { VIEW_COMMANDS } from './viewCommands.ts'
 export const COMMANDS = {
   ...TIME_COMMANDS,
   ...BEND_COMMANDS,
+  ...LINK_COMMANDS,
   ...KEY_COMMANDS,
   ...LANE_COMMANDS,
   ...LAYER_COMMANDS,

@@ -8,6 +8,7 @@ import { inOrder } from './inOrder.ts'
 import { useKeyCommands } from './keyCommands.ts'
 import { useLaneCommands } from './laneCommands.ts'
 import { useLayerCommands } from './layerCommands.ts'
+import { useLinkCommands } from './linkCommands.ts'
 import { useSceneCommands } from './sceneCommands.ts'
 import { useTextCommands } from './textCommands.ts'
 import { useTimeCommands } from './timeCommands.ts'
@@ -31,6 +32,7 @@ export function useCommands(): Commands {
   const runs: CommandRuns<CommandId> = {
     ...useTimeCommands(),
     ...useBendCommands({ shape }),
+    ...useLinkCommands(),
     ...useKeyCommands({ reuse, shape }),
     ...useLaneCommands(),
     ...useLayerCommands(),

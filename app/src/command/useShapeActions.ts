@@ -4,6 +4,7 @@ import { changeBends, findProperty, makeSpansSmooth, setThrough, type KeyRef } f
 import { timedKeys } from '@arrow-bend/core/property'
 import { useDocument } from '../session/document/document.ts'
 import { usePreferences } from '../session/preferences.ts'
+import { useLinkedBends } from '../session/selection/linkedBends.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import type { BendSide } from './command.ts'
 import { useToldStep } from './useToldStep.ts'
@@ -30,6 +31,7 @@ export function useShapeActions(): ShapeActions {
   const selection = useSelection()
   const lastBend = useLastBend()
   const tell = useToldStep()
+  const linked = useLinkedBends()
 
   /** The spans that end at the selected keys. */
   const arriving = (): SpanTarget[] =>
@@ -61,6 +63,20 @@ export function useShapeActions(): ShapeActions {
     })
   }
 
+  const linkedAmong = (refs: readonly KeyRef[]): number =>
+    refs.filter((ref) => spanTarget(document.project!, ref)?.from.bend.kind === 'linked').length
+  /** Smooth is worked out from the keys around: no library bend is that. */
+  const tellUnlinked = (count: number): void => {
+    if (count > 0)
+      tell(
+        `${count === 1 ? 'The span is' : `${count} spans are`} not linked any more: smooth is worked out from its keys.`,
+      )
+  }
+  /** A library bend changes for all that follow it. */
+  const tellReach = (reach: string): void => {
+    if (reach !== '') tell(`The library’s bend changed: ${reach}.`)
+  }
+
   const bendSpans: ShapeActions['bendSpans'] = (index, side) => {
     const quick = QUICK_BENDS[index]
     const bend: PlainBend | null = quick ? quick.bend : lastBend.bend
@@ -77,6 +93,9 @@ export function useShapeActions(): ShapeActions {
       toast(NO_SPAN)
       return
     }
+    const refs = [...whole, ...sides.map(({ ref }) => ref)]
+    const reach = linked.reach(refs)
+    const followed = reach === '' ? 0 : linkedAmong(whole)
     document.apply(`Bend set: ${quick?.label.toLowerCase() ?? 'the one used last'}`, (draft) => {
       if (quick?.smooth) {
         if (whole.length > 0) makeSpansSmooth(draft, whole)
@@ -95,7 +114,11 @@ export function useShapeActions(): ShapeActions {
           () => bend,
         )
     })
-    if (!quick?.smooth) lastBend.remember(bend)
+    if (quick?.smooth) tellUnlinked(followed)
+    else {
+      lastBend.remember(bend)
+      tellReach(reach)
+    }
   }
 
   const pause = async (): Promise<void> => {

@@ -1,13 +1,6 @@
 import { computed, onMounted, type ComputedRef } from 'vue'
 import { targetSpans } from '@arrow-bend/core/choose'
-import {
-  addNamedBend,
-  giveBends,
-  linkBends,
-  takeNamedBends,
-  usesOfBends,
-  type KeyRef,
-} from '@arrow-bend/core/edit'
+import { giveBends, linkBends, takeNamedBends, usesOfBends, type KeyRef } from '@arrow-bend/core/edit'
 import type { LooseBend } from '@arrow-bend/core/format/bends'
 import { distinctName } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
@@ -92,22 +85,4 @@ export function useLibrary(): Library {
     if (kept) toast.success(`${counted(bends.length)} added to your own.${renamedWords(renamed)}`)
   }
   return { all, shown, target, apply, toProject, toOwn }
-}
-
-/** Keeps a bend in the project's library and links spans to it, as one step. */
-export function useSaveAndLink(): (
-  name: string,
-  one: ShelfBend['bend'],
-  spans: readonly KeyRef[],
-) => boolean {
-  const document = useDocument()
-  return (name, bend, spans) =>
-    document.apply(`Saved as ${name} and linked`, (draft) => {
-      const free = distinctName(
-        name,
-        draft.bends.map((one) => one.name),
-      )
-      linkBends(draft, spans, addNamedBend(draft, { name: free, bend }, document.makeId))
-      return true
-    }) ?? false
 }

@@ -62,6 +62,7 @@ export { moveLayersBy, movePlaceKeys, moveWholeRoutesBy, type LayerMove } from '
 export { linkBends, setNamedBend, unlinkBends, usesOfBends, type BendUse } from './bends/namedBends.ts'
 export {
   addNamedBend,
+  keepAndLink,
   removeNamedBend,
   renameNamedBend,
   replaceNamedBend,

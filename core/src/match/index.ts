@@ -9,5 +9,5 @@ export {
 export { BadMatch, runOf, type Run, type RunOptions } from './run.ts'
 export { landingOf, type Landing } from './landing.ts'
 export { arrivalIn, ruleState, ruleStates, type ArrivalOf, type RuleState } from './arrivals.ts'
-export { skidOf, type Skid } from './skid.ts'
+export { fittingRoll, skidOf, type Skid } from './skid.ts'
 export { SWINGS_FROM, swingOf, type Swing } from './swing.ts'

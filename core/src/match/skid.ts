@@ -1,5 +1,5 @@
 import type { BendLibrary } from '../bend/index.ts'
-import { compiledOf, valueInto } from '../property/index.ts'
+import { compiledOf, PlaceSpan, valueInto } from '../property/index.ts'
 import { rolledTurn, type Layer, type LayerRoll, type Scene } from '../scene/index.ts'
 import { frameTicks } from '../time/index.ts'
 
@@ -16,6 +16,25 @@ export interface Skid {
 }
 
 const DEGREE = Math.PI / 180
+
+/**
+ * The radius, and the side, by which a layer’s own turn fits its route best: it turns as far as it travels from the first key of
+ * each to the last. null where one of the two does not move.
+ */
+export function fittingRoll(
+  { properties }: Layer,
+  library: BendLibrary,
+): Required<Pick<LayerRoll, 'radius' | 'side'>> | null {
+  const { position, turn } = properties
+  if (!position || !turn || position.split || turn.keys.length < 2) return null
+  const way = compiledOf(position, library).spans.reduce(
+    (sum, span) => sum + (span instanceof PlaceSpan ? span.route.length : 0),
+    0,
+  )
+  const turned = (turn.keys.at(-1)!.value as number) - (turn.keys[0]!.value as number)
+  if (turned === 0 || way === 0) return null
+  return { radius: way / (DEGREE * Math.abs(turned)), side: turned < 0 ? 'left' : 'right' }
+}
 
 /**
  * How a layer's own turn skids on its route, were it a wheel: per frame the distance its rim turns less the distance it travels.

@@ -5,8 +5,8 @@ import { distinctName, LIMITS, type NamedBend, type Project } from '../../scene/
 import { BadEdit } from '../badEdit.ts'
 import { libraryIn, makeLawful } from '../editProperty.ts'
 import { readName } from '../layers/layers.ts'
-import type { MakeId } from '../refs.ts'
-import { eachUser, namedBendIn } from './namedBends.ts'
+import type { KeyRef, MakeId } from '../refs.ts'
+import { eachUser, linkBends, namedBendIn } from './namedBends.ts'
 
 /** Adds a bend to the project's library and returns its id. Throws BadEdit for a bad name or a full library. */
 export function addNamedBend(
@@ -20,6 +20,28 @@ export function addNamedBend(
   draft.bends.push({ id, name: readName(name), bend: withoutLift(bend) } as Draft<NamedBend>)
   return id
 }
+
+/**
+ * Keeps a bend in the library and links spans to it, by a name of its own.
+ * @returns that name
+ * @throws BadEdit for a bad name or a full library
+ */
+export function keepAndLink(
+  draft: Draft<Project>,
+  refs: readonly KeyRef[],
+  { name, bend, makeId }: Pick<NamedBend, 'name' | 'bend'> & { readonly makeId: MakeId },
+): string {
+  const free = freeName(draft, readName(name))
+  linkBends(draft, refs, addNamedBend(draft, { name: free, bend }, makeId))
+  return free
+}
+
+/** A name no bend of the library has. */
+export const freeName = ({ bends }: Draft<Project>, name: string): string =>
+  distinctName(
+    name,
+    bends.map((bend) => bend.name),
+  )
 
 /** Bends of another library, with names that say what they are: which of them had to be called otherwise here. */
 export interface TakenBends {
@@ -42,10 +64,7 @@ export function takeNamedBends(
     )
   let renamed = 0
   const ids = bends.map(({ name, bend, tags }) => {
-    const free = distinctName(
-      readName(name),
-      draft.bends.map((one) => one.name),
-    )
+    const free = freeName(draft, readName(name))
     if (free !== name.trim()) renamed += 1
     const id = addNamedBend(draft, { name: free, bend }, makeId)
     if (tags && tags.length > 0) setBendTags(draft, id, tags)

@@ -3,10 +3,10 @@ import { LINEAR, mirrorBend, withoutLift, type PlainBend, type UnitCurve } from 
 import { fitPoints } from '../../fit/index.ts'
 import { largestApart, type Run } from '../../match/index.ts'
 import type { Key, Property } from '../../property/index.ts'
-import { distinctName, type Project } from '../../scene/index.ts'
+import type { Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { giveBends } from '../bends/bends.ts'
-import { addNamedBend } from '../bends/libraryEdits.ts'
+import { addNamedBend, freeName } from '../bends/libraryEdits.ts'
 import { linkBends } from '../bends/namedBends.ts'
 import { editProperty, libraryIn } from '../editProperty.ts'
 import type { MakeId } from '../refs.ts'
@@ -138,10 +138,3 @@ export function linkRuns(
     joined: joined.length,
   }
 }
-
-/** A name no bend of the library has. */
-export const freeName = ({ bends }: Draft<Project>, name: string): string =>
-  distinctName(
-    name,
-    bends.map((bend) => bend.name),
-  )

@@ -5,7 +5,7 @@ import { computed, onMounted, ref, toRef, watch } from 'vue'
 import { FAMILIES, HOLD } from '@arrow-bend/core/bend'
 import { useDocument } from '../../../../session/document/document.ts'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import { bendOfFamily, useBendChoices } from '../../useBendChoices.ts'
 import { useBlock } from './useBlock.ts'
 

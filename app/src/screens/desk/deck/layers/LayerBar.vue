@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { beginsWithSpan, runOutOf, sourceSeconds, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
@@ -14,6 +14,9 @@ import { useBarDrag } from './useBarDrag.ts'
 import { useBarPictures } from './useBarPictures.ts'
 import { useBarWave } from './useBarWave.ts'
 import { useKeyDrag } from '../lanes/useKeyDrag.ts'
+
+// Few scenes have rules.
+const RuleMark = defineAsyncComponent(() => import('./RuleMark.vue'))
 
 /** A layer's time on the deck: the bar it shows for, and a capsule for every moment with keys. */
 const props = defineProps<{
@@ -201,6 +204,7 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       @keydown.enter.stop="selection.selectKeys(capsule.refs, $event.shiftKey)"
     />
     <PointerTag :of="said" />
+    <RuleMark v-if="rested && document.scene?.rules" :layer="layer" />
   </svg>
 </template>
 

@@ -4,7 +4,7 @@ import { setMask, setMaskEdge, setMaskFollows, type MaskEdge } from '@arrow-bend
 import { canMask, type Layer } from '@arrow-bend/core/scene'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 
 /** What a layer is seen through, and how. */
 const props = defineProps<{

@@ -7,7 +7,7 @@ import { useToldStep } from '../../../../command/useToldStep.ts'
 import { useDocument, type Recipe } from '../../../../session/document/document.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { useView } from '../../../../session/view/view.ts'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 
 /** Whether a layer rolls along its route as a wheel does, and how large that is. */
 const props = defineProps<{ layer: Layer }>()

@@ -5,7 +5,7 @@ import { slideSpeedPeaks } from '@arrow-bend/core/edit'
 import { asHandles } from '@arrow-bend/core/fit'
 import type { Recipe } from '../../../../session/document/document.ts'
 import NumberField from '../../../../ui/NumberField.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import { bendFacts, peakOf } from '../../../../chart/plot/spanNumbers.ts'
 import type { TargetSpans } from './useTargetSpans.ts'
 

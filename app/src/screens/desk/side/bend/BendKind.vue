@@ -8,7 +8,7 @@ import {
   type PlainBend,
 } from '@arrow-bend/core/bend'
 import type { Recipe } from '../../../../session/document/document.ts'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import FamilyChooser from './FamilyChooser.vue'
 import type { PlotEdit } from './plotEdit.ts'
 

@@ -13,6 +13,7 @@ import {
 import { changeBends } from '@arrow-bend/core/edit'
 import { useDocument, type Gesture, type Recipe } from '../../../../session/document/document.ts'
 import type { Commands } from '../../../../command/useCommands.ts'
+import AgreeRow from './AgreeRow.vue'
 import BendFacts from './BendFacts.vue'
 import BendKind from './BendKind.vue'
 import BendPlot from './BendPlot.vue'
@@ -47,18 +48,22 @@ const { hue, seconds, frames, elapsed, title } = props.target
 const OTHER_ROWS = 242
 const NUMBERS_ROW = 28
 const LINK_ROW = 28
+/** What does not fit below it is scrolled to, px. */
+const LEAST_PLOT = 140
 const FIELDS = 108
 const panel = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(panel)
+/** The first is linked, and all others play the same. */
+const isLinked = computed(() => linkedTo.value !== null && !mixed.value)
 const presentKind = computed(() => (mixed.value ? null : smooth.value ? shown.value : stored.value))
 const size = computed(() => {
   const family = presentKind.value?.kind === 'family' ? FAMILIES[presentKind.value.family] : null
   const rows =
     OTHER_ROWS +
     (family && family.numbers.length > 0 ? NUMBERS_ROW : 0) +
-    (linkedTo.value === null ? 0 : LINK_ROW)
+    (isLinked.value || spans.value.length > 1 ? LINK_ROW : 0)
   const across = (width.value || 318) - FIELDS - LADDER_WIDTH - 14
-  return plotSize(Math.min(across, (height.value || 368) - rows + 8))
+  return plotSize(Math.min(across, Math.max(LEAST_PLOT, (height.value || 368) - rows + 8)))
 })
 const strength = computed(() => {
   if (!shown.value) return { value: 0, exact: true }
@@ -157,12 +162,13 @@ const chooseMode = (mode: Mode): void =>
         <span v-if="spans.length > 1" class="shrink-0 text-[0.75rem]"
           ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
         >
-        <LibraryOpener :bend="shown" :linked-to="mixed ? null : linkedTo" />
+        <LibraryOpener :bend="shown" :linked-to="isLinked ? linkedTo : null" />
         <span class="mono shrink-0 text-[0.75rem]"
           >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
         >
       </header>
-      <LinkRow v-if="linkedTo !== null" :target="target" />
+      <LinkRow v-if="isLinked" :target="target" :actions="actions" />
+      <AgreeRow v-else-if="spans.length > 1" :target="target" :actions="actions" />
       <div class="flex gap-px">
         <BendPlot
           :bend="shown"
@@ -174,8 +180,8 @@ const chooseMode = (mode: Mode): void =>
           :hue="hue"
           :chosen="focused"
           :point="chosenPoint"
-          @start="(kind) => begin(EDIT_LABELS[kind])"
           :reach="reach"
+          @start="(kind) => begin(EDIT_LABELS[kind])"
           @drag="drag"
           @done="commit"
           @cancel="cancel"

@@ -4,13 +4,14 @@ import { onClickOutside, useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, toRef } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { PlainBend } from '@arrow-bend/core/bend'
+import { keepAndLink } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useBendShelf } from '../../../../session/view/bendShelf.ts'
 import BendShelf from '../../../../library/BendShelf.vue'
 import LibraryFilters from '../../../../library/LibraryFilters.vue'
 import { shelfCounts } from '../../../../library/shelfCounts.ts'
 import type { ShelfBend } from '../../../../library/shelfBend.ts'
-import { useLibrary, useSaveAndLink } from '../../../../library/useLibrary.ts'
+import { useLibrary } from '../../../../library/useLibrary.ts'
 
 /** The library in short, beside the Bend panel: choose one for what is selected, draw one onto a ribbon, keep this one. */
 const props = defineProps<{ anchor: HTMLElement; bend: PlainBend }>()
@@ -19,7 +20,6 @@ const emit = defineEmits<{ close: [] }>()
 const document = useDocument()
 const shelf = useBendShelf()
 const library = useLibrary()
-const saveAndLink = useSaveAndLink()
 const panel = ref<HTMLElement | null>(null)
 const { floatingStyles } = useFloating(toRef(props, 'anchor'), panel, {
   strategy: 'fixed',
@@ -57,10 +57,15 @@ useEventListener(
 const name = ref('')
 const keep = (links: boolean): void => {
   const named = name.value.trim() || 'My bend'
-  const done = links
-    ? saveAndLink(named, props.bend, library.target.value)
-    : (void library.toOwn([{ name: named, bend: props.bend }]), true)
-  if (done) name.value = ''
+  const { bend } = props
+  if (links) {
+    const [spans, { makeId }] = [library.target.value, document]
+    const kept = document.apply(`Kept as ${named} and linked`, (draft) =>
+      keepAndLink(draft, spans, { name: named, bend, makeId }),
+    )
+    if (kept === null) return
+  } else void library.toOwn([{ name: named, bend }])
+  name.value = ''
 }
 const counts = computed(() => shelfCounts(library.all.value, shelf))
 const hintOf = (one: ShelfBend): string =>

@@ -1,50 +1,26 @@
 <script setup lang="ts">
 import { Link, ListChecks, Unlink } from '@lucide/vue'
 import { computed } from 'vue'
-import { spansLike, spansLinkedTo, unlinkBends, linkBends } from '@arrow-bend/core/edit'
-import { useToldStep } from '../../../../command/useToldStep.ts'
+import { spansLike } from '@arrow-bend/core/edit'
+import type { Commands } from '../../../../command/useCommands.ts'
 import { useDocument } from '../../../../session/document/document.ts'
-import { useSelection } from '../../../../session/selection/selection.ts'
 import { useLinkedBends } from '../../../../session/selection/linkedBends.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import type { TargetSpans } from './useTargetSpans.ts'
 
 /** What a linked span follows, whom an edit of it changes too, and how to let it go. */
-const props = defineProps<{ target: TargetSpans }>()
+const props = defineProps<{ target: TargetSpans; actions: Commands }>()
 
 const document = useDocument()
-const selection = useSelection()
 const linked = useLinkedBends()
-const told = useToldStep()
 const { refs, first, linkedTo } = props.target
 
 const reach = computed(() => linked.reach(refs.value))
-const bendId = computed(() => {
+/** How many play the same without following it. */
+const alike = computed(() => {
   const bend = first.value?.from.bend
-  return bend?.kind === 'linked' ? bend.bendId : null
+  return bend?.kind === 'linked' && document.committed ? spansLike(document.committed, bend.bendId).length : 0
 })
-/** Those that play the same without following it. */
-const alike = computed(() =>
-  bendId.value && document.committed ? spansLike(document.committed, bendId.value) : [],
-)
-const unlink = (): void => {
-  const chosen = refs.value
-  document.apply('Unlinked', (draft) => unlinkBends(draft, chosen))
-}
-const selectAll = (): void => {
-  const all = spansLinkedTo(document.project!, bendId.value!)
-  selection.selectSpans(all.filter(({ scene }) => scene === document.sceneId))
-  const elsewhere = all.filter(({ scene }) => scene !== document.sceneId).length
-  if (elsewhere > 0) told(`${elsewhere} more follow it in other scenes.`)
-}
-const linkAlike = (): void => {
-  const [chosen, id] = [alike.value, bendId.value!]
-  const made = document.apply('Alike spans linked', (draft) => {
-    linkBends(draft, chosen, id)
-    return true
-  })
-  if (made) told(`${chosen.length} more ${chosen.length === 1 ? 'span follows' : 'spans follow'} it now.`)
-}
 </script>
 
 <template>
@@ -56,16 +32,26 @@ const linkAlike = (): void => {
       >An edit changes <b>{{ reach }}</b></span
     >
     <button
-      v-if="alike.length > 0"
+      v-if="alike > 0"
       type="button"
       class="small"
-      :title="`${alike.length} more have this very bend without following it`"
-      @click="linkAlike"
+      :title="`${alike} more have this very bend without following it`"
+      @click="actions.run('linkAlike', false)"
     >
-      Link {{ alike.length }} alike
+      Link {{ alike }} alike
     </button>
-    <IconButton small :icon="ListChecks" label="Select all spans linked to it" @press="selectAll" />
-    <IconButton small :icon="Unlink" label="Unlink: keep the bend as its own" @press="unlink" />
+    <IconButton
+      small
+      :icon="ListChecks"
+      label="Select all spans linked to it"
+      @press="actions.run('selectLinked', false)"
+    />
+    <IconButton
+      small
+      :icon="Unlink"
+      label="Unlink: keep the bend as its own"
+      @press="actions.run('unlink', false)"
+    />
   </div>
 </template>
 

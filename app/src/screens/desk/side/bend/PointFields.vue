@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { PointsBend } from '@arrow-bend/core/bend'
 import type { Recipe } from '../../../../session/document/document.ts'
 import IconButton from '../../../../ui/IconButton.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import type { PlotEdit } from './plotEdit.ts'
 
 /** The chosen point of a bend in numbers. */

@@ -10,7 +10,7 @@ import { useSelection } from '../../../../session/selection/selection.ts'
 import { useOrdering } from '../../../../session/view/ordering.ts'
 import { useReadyMoves } from '../../../../session/view/readyMoves.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
-import { usePreview } from '../retime/usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** A move as it is wanted now. */
 export interface MoveAsWanted {

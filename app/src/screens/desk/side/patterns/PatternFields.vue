@@ -7,7 +7,7 @@ import { asTicks, secondsOfTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time
 import IconButton from '../../../../ui/IconButton.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import ColourSwatch from '../../colour/ColourSwatch.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import { useBendChoices } from '../../useBendChoices.ts'
 import BendTiles from '../BendTiles.vue'
 import PatternPace from './PatternPace.vue'

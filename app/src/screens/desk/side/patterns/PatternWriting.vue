@@ -5,7 +5,7 @@ import { useDocument } from '../../../../session/document/document.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import PreviewButtons from '../retime/PreviewButtons.vue'
-import { usePreview } from '../retime/usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 import type { PatternedLane } from './usePatterns.ts'
 
 /** Makes ordinary keys of a property's live patterns, as few as a distance allows; said before it is done. */

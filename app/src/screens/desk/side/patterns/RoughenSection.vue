@@ -8,7 +8,7 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
 import PreviewButtons from '../retime/PreviewButtons.vue'
-import { usePreview } from '../retime/usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Varies the selected keys a little, by chance, so that they look less even. */
 const document = useDocument()

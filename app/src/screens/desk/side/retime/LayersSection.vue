@@ -17,7 +17,7 @@ import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import NumberField from '../../../../ui/NumberField.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import TimeRow from './TimeRow.vue'
 import { SPAN_POLICY_WORDS } from '../../spanPolicyWords.ts'
 

@@ -10,7 +10,7 @@ import { toast } from '../../../../ui/toast.ts'
 import PreviewButtons from './PreviewButtons.vue'
 import SeamPictures from './SeamPictures.vue'
 import { useLoop, type LoopedProperty } from './useLoop.ts'
-import { usePreview } from './usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Going round for ever without a seam: the closing key, the rules, and what jumps where a round begins anew. */
 const document = useDocument()

@@ -15,7 +15,7 @@ import { useGrowths } from '../../useBendChoices.ts'
 import { ORDERS } from '../orderWords.ts'
 import ArrivalsChart from './ArrivalsChart.vue'
 import PreviewButtons from './PreviewButtons.vue'
-import { usePreview } from './usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Who goes when: one after another, or all at one moment. */
 const document = useDocument()

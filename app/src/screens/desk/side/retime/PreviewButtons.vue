@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Preview } from './usePreview.ts'
+import type { Preview } from '../../../../session/document/usePreview.ts'
 
 /** Shows what would be done, does it, or leaves it. */
 defineProps<{

@@ -10,7 +10,7 @@ import BendTiles from '../BendTiles.vue'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import PreviewButtons from './PreviewButtons.vue'
 import { useBendChoices } from '../../useBendChoices.ts'
-import { usePreview } from './usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Bends the times of the selected keys themselves: they keep their order, but come ever faster or slower. */
 const document = useDocument()

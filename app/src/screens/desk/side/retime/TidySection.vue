@@ -9,7 +9,7 @@ import { useEffectiveSelection } from '../../../../session/selection/effectiveSe
 import NumberField from '../../../../ui/NumberField.vue'
 import { numberWords } from '../../../../ui/numberWords.ts'
 import PreviewButtons from './PreviewButtons.vue'
-import { usePreview } from './usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Keys that change nothing, keys that look like one, keys between frames. */
 const document = useDocument()

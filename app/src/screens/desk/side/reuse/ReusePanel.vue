@@ -33,7 +33,7 @@ import { freshClipText } from '../../useKeyPasting.ts'
 import { recordedIds } from '../../../../command/useReuseActions.ts'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import PreviewButtons from '../retime/PreviewButtons.vue'
-import { usePreview } from '../retime/usePreview.ts'
+import { usePreview } from '../../../../session/document/usePreview.ts'
 
 /** Copied keys, and all the ways to use them or the selected ones again. */
 const props = defineProps<{ actions: Commands }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Recipe } from '../../../../session/document/document.ts'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 
 /** A layer's pivot by nine points of its box or by numbers; the picture stays where it is. */

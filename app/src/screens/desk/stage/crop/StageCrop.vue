@@ -11,7 +11,7 @@ import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import { useCrop, type CropGrip } from './useCrop.ts'
 
 /** The crop of the selected layer over the picture: its sides and corners, to be taken hold of. */

@@ -14,7 +14,7 @@ import { useDocument, type Recipe } from '../../../../session/document/document.
 import { useStageView } from '../../../../session/view/stageView.ts'
 import IconButton from '../../../../ui/IconButton.vue'
 import NumberField from '../../../../ui/NumberField.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import SeveralStillsRow from './SeveralStillsRow.vue'
 import { stopName } from './stopName.ts'
 import type { FrameMoving, MoveStart } from './useFrameMove.ts'

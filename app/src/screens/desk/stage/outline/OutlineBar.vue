@@ -20,7 +20,7 @@ import { useDocument, type Recipe } from '../../../../session/document/document.
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import IconButton from '../../../../ui/IconButton.vue'
-import EditField from '../../EditField.vue'
+import EditField from '../../../../gesture/EditField.vue'
 import type { OutlineEditing } from './useOutline.ts'
 import { useOutlinePairs } from './useOutlinePairs.ts'
 import { useSplitOutline } from './useSplitOutline.ts'

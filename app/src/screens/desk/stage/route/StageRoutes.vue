@@ -5,6 +5,7 @@ import type { StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
+import { useMatchRuns } from '../../../../session/view/matchRuns.ts'
 import { useStageView } from '../../../../session/view/stageView.ts'
 import { routeGeometry } from '../../../../chart/route/routeGeometry.ts'
 import { routeLine } from '../../../../chart/route/routeDrawing.ts'
@@ -16,6 +17,7 @@ import type { Snapping } from '../useSnapping.ts'
 
 // The bar comes with the first selected key; few positions are split.
 const RouteBar = defineAsyncComponent(() => import('./RouteBar.vue'))
+const StageTies = defineAsyncComponent(() => import('./StageTies.vue'))
 const StageSplitRoutes = defineAsyncComponent(() => import('./StageSplitRoutes.vue'))
 const isSplit = (scene: Scene | null, id: string): boolean =>
   Boolean(scene && layerById(scene, id)?.properties['position']?.split)
@@ -33,6 +35,7 @@ const document = useDocument()
 const playback = usePlayback()
 const selection = useSelection()
 const stageView = useStageView()
+const match = useMatchRuns()
 const gestures = useRouteGestures(props.snapping, props.isOnLayer)
 
 /**
@@ -96,6 +99,12 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
         :still="stageView.before"
       />
     </Teleport>
+    <StageTies
+      v-if="match.onStage && scene && !playback.playing"
+      :scene="scene"
+      :layers="selection.layers"
+      :view="view"
+    />
     <StageSplitRoutes
       v-if="splitLayers.length > 0"
       :scene="scene!"

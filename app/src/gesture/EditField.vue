@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Gesture, Recipe } from '../../session/document/document.ts'
-import { useDocument } from '../../session/document/document.ts'
-import NumberField from '../../ui/NumberField.vue'
+import type { Gesture, Recipe } from '../session/document/document.ts'
+import { useDocument } from '../session/document/document.ts'
+import NumberField from '../ui/NumberField.vue'
 
 /** A number field whose drags, steps and typed values are edits of the document, one undoable step each. */
 defineOptions({ inheritAttrs: false })

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
-import { useDocument, type Gesture, type Recipe } from '../../../../session/document/document.ts'
+import { useDocument, type Gesture, type Recipe } from './document.ts'
 
 export interface Preview<T> {
   /** Whether what the panel would do is being shown. */

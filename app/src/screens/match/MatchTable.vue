@@ -1,0 +1,410 @@
+<script setup lang="ts">
+import { Link, X } from '@lucide/vue'
+import { computed } from 'vue'
+import { findProperty } from '@arrow-bend/core/edit'
+import { frameTicks } from '@arrow-bend/core/time'
+import { bendWords } from '../../chart/bendWords.ts'
+import { drawLane } from '../../chart/lane/laneDrawing.ts'
+import { useDocument } from '../../session/document/document.ts'
+import { useMatchRuns } from '../../session/view/matchRuns.ts'
+import BendGlyph from '../../ui/BendGlyph.vue'
+import IconButton from '../../ui/IconButton.vue'
+import { numberWords } from '../../ui/numberWords.ts'
+import type { Match, MatchEntry } from './useMatch.ts'
+import type { MatchCommand, MatchCommands } from './useMatchCommands.ts'
+
+/** All runs that are compared, one a row: when they are, how they bend, how far they part from A. */
+const props = defineProps<{ match: Match; commands: MatchCommands }>()
+
+const RIBBON = 190
+const BAR = 110
+/** % of the change that fills a bar. */
+const FULL_BAR = 30
+
+const document = useDocument()
+const store = useMatchRuns()
+
+const letterOf = ({ key }: MatchEntry): 'A' | 'B' | '' =>
+  key === props.match.first.value?.key ? 'A' : key === props.match.second.value?.key ? 'B' : ''
+/** A press on a letter makes a run the first; on an empty one the second. */
+const pick = (entry: MatchEntry): void => {
+  const [first, second] = [props.match.first.value, props.match.second.value]
+  if (entry.key === second?.key) {
+    store.second = first?.key ?? null
+    store.first = entry.key
+  } else if (entry.key !== first?.key) {
+    store.first = first?.key ?? null
+    store.second = entry.key
+  }
+}
+/** Whether a run is linked without what is only being looked at: what is pressed stays where it is. */
+const isLinked = ({ ref, read }: MatchEntry): boolean => {
+  const keys = (document.committed && findProperty(document.committed, ref)?.keys) ?? []
+  const spans = new Set(read!.keys.slice(0, -1).map(({ id }) => id))
+  return keys.every(({ id, bend }) => !spans.has(id) || bend.kind === 'linked')
+}
+const rows = computed(() =>
+  props.match.entries.value.map((entry) => {
+    const { read, compiled } = entry
+    const frame = frameTicks(document.rate)
+    const difference = props.match.differenceOf(entry)
+    if (!read || !compiled)
+      return { entry, letter: letterOf(entry), times: null, difference: null, bend: null, ribbon: null }
+    const { start, end } = read.run
+    const index = compiled.keys.findIndex(({ id }) => id === entry.ref.from)
+    const bend = read.keys.length === 2 ? compiled.bends[index]! : null
+    const stored = read.keys[0]!.bend
+    const xOf = (time: number): number => 8 + ((time - start) / (end - start)) * (RIBBON - 16)
+    return {
+      entry,
+      letter: letterOf(entry),
+      times: [start, end, end - start].map((time) => numberWords(time / frame, 1)),
+      difference,
+      agrees: difference !== null && Math.abs(difference.percent) <= store.tolerance,
+      bend,
+      bendWords:
+        stored.kind === 'linked' && bend
+          ? (document.bends.find(({ id }) => id === stored.bendId)?.name ?? '')
+          : bend
+            ? bendWords(bend)
+            : `${read.keys.length - 1} spans`,
+      isLinked: read.keys.slice(0, -1).every(({ bend: one }) => one.kind === 'linked'),
+      wasLinked: isLinked(entry),
+      ribbon: drawLane(read.property, { xOf, width: RIBBON }, document.bends),
+      ends: [xOf(start), xOf(end)],
+    }
+  }),
+)
+const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
+  onPointerenter: () => props.commands.look(command, entry),
+  onPointerleave: () => props.commands.leave(),
+  onFocus: (event: FocusEvent) =>
+    (event.target as Element).matches(':focus-visible') && props.commands.look(command, entry),
+  onBlur: () => props.commands.leave(),
+  onClick: () => props.commands.run(command, entry),
+})
+</script>
+
+<template>
+  <section class="runs" aria-label="Runs compared">
+    <table>
+      <thead>
+        <tr>
+          <th scope="col"><span class="sr-only">In what is done to all</span></th>
+          <th scope="col"><span class="sr-only">A or B</span></th>
+          <th scope="col">Span</th>
+          <th scope="col" class="ribbon">Ribbon</th>
+          <th scope="col" class="number">Start</th>
+          <th scope="col" class="number">End</th>
+          <th scope="col" class="number">Length</th>
+          <th scope="col">Bend</th>
+          <th scope="col">Largest difference from A</th>
+          <th scope="col" class="last"><slot /></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.entry.key" :class="row.letter.toLowerCase()">
+          <td class="check">
+            <input
+              type="checkbox"
+              :aria-label="`${row.entry.layer} ${row.entry.property}: among all`"
+              :checked="!store.left.has(row.entry.key)"
+              @change="store.toggle(row.entry.key)"
+            />
+          </td>
+          <td>
+            <button
+              type="button"
+              class="letter"
+              :aria-label="`${row.entry.layer} ${row.entry.property}: ${row.letter === 'A' ? 'is A' : row.letter === 'B' ? 'is B; make it A' : 'make it B'}`"
+              :title="
+                row.letter === 'B'
+                  ? 'Make it A'
+                  : row.letter === 'A'
+                    ? 'The others are compared with it'
+                    : 'Make it B'
+              "
+              @click="pick(row.entry)"
+            >
+              {{ row.letter }}
+            </button>
+          </td>
+          <th scope="row">
+            <span class="truncate" :title="`${row.entry.layer} ${row.entry.property}`"
+              ><b>{{ row.entry.layer }}</b> {{ row.entry.property }}</span
+            >
+          </th>
+          <template v-if="row.times && row.ribbon">
+            <td class="ribbon">
+              <svg
+                :width="RIBBON"
+                height="26"
+                :style="{ '--hue': `var(--hue-${row.entry.hue})` }"
+                aria-hidden="true"
+              >
+                <path class="area" :d="row.ribbon.picture.areas" />
+                <path class="line" :d="row.ribbon.picture.lines.ribbon + row.ribbon.picture.lines.steps" />
+                <path class="hold" :d="row.ribbon.picture.lines.hold" />
+                <circle v-for="x in row.ends" :key="x" :cx="x" cy="13" r="3.75" class="bead" />
+              </svg>
+            </td>
+            <td v-for="(time, i) in row.times" :key="i" class="number">{{ time }} <i>f</i></td>
+            <td class="bend">
+              <span>
+                <BendGlyph v-if="row.bend" :bend="row.bend" :width="26" :height="20" :stroke="1.5" />
+                <Link v-if="row.isLinked" :size="12" class="flex-none" aria-hidden="true" />
+                <span class="truncate" :title="row.bendWords">{{ row.bendWords }}</span>
+              </span>
+            </td>
+            <td class="difference">
+              <template v-if="row.difference">
+                <span class="bar" :style="{ width: `${BAR}px` }" aria-hidden="true">
+                  <span
+                    class="fill"
+                    :class="{ agrees: row.agrees }"
+                    :style="{ width: `${Math.min(1, Math.abs(row.difference.percent) / FULL_BAR) * BAR}px` }"
+                  />
+                  <span
+                    class="post"
+                    :style="{ left: `${Math.min(1, store.tolerance / FULL_BAR) * BAR}px` }"
+                  />
+                </span>
+                <b class="mono">{{ numberWords(Math.abs(row.difference.percent), 1) }}</b> %
+                <span class="text-ink-2">{{
+                  row.agrees
+                    ? 'agrees'
+                    : store.by === 'share'
+                      ? `at ${Math.round(row.difference.share)} %`
+                      : `at f ${numberWords(row.difference.frame, 1)}`
+                }}</span>
+              </template>
+              <span v-else class="text-ink-2">reference</span>
+            </td>
+          </template>
+          <td v-else colspan="6" class="trouble">{{ row.entry.trouble }}</td>
+          <td class="last">
+            <span class="ends">
+              <template v-if="row.difference">
+                <button type="button" class="button small" v-bind="looksBy('give', row.entry)">Copy A</button>
+                <button
+                  v-if="row.wasLinked"
+                  type="button"
+                  class="button small"
+                  @click="commands.unlink(row.entry)"
+                >
+                  Unlink
+                </button>
+                <button v-else type="button" class="button small" v-bind="looksBy('link', row.entry)">
+                  Link to A
+                </button>
+              </template>
+              <IconButton
+                small
+                :icon="X"
+                :label="`Compare ${row.entry.layer} ${row.entry.property} no more`"
+                @press="store.remove(row.entry.key)"
+              />
+            </span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.runs {
+  overflow: auto;
+  min-height: 130px;
+  flex: 0 1 auto;
+  border-top: 1px solid var(--rule);
+  background: var(--sheet);
+  scrollbar-width: thin;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+thead th {
+  position: sticky;
+  z-index: 2;
+  top: 0;
+  height: 28px;
+  background: var(--bench);
+  color: var(--ink-2);
+  font-weight: 400;
+  text-align: left;
+}
+
+tbody tr {
+  height: 36px;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+tbody tr:nth-child(odd) {
+  background: var(--sheet-2);
+}
+
+th,
+td {
+  padding: 0 6px;
+  white-space: nowrap;
+}
+
+tbody th {
+  max-width: 220px;
+  overflow: hidden;
+  font-weight: 400;
+  text-align: left;
+  text-overflow: ellipsis;
+}
+
+.check {
+  width: 24px;
+  padding-left: 12px;
+}
+
+tr.a .check {
+  box-shadow: inset 3px 0 0 var(--hue-place);
+}
+
+tr.b .check {
+  box-shadow: inset 3px 0 0 var(--hue-size);
+}
+
+.letter {
+  display: grid;
+  width: 18px;
+  height: 18px;
+  border: 1px dashed var(--ink-2);
+  border-radius: 50%;
+  color: var(--sheet-2);
+  font-size: 0.75rem;
+  font-weight: 700;
+  place-items: center;
+}
+
+tr.a .letter {
+  border: 0;
+  background: var(--hue-place);
+}
+
+tr.b .letter {
+  border: 0;
+  background: var(--hue-size);
+}
+
+.number {
+  text-align: right;
+}
+
+td.number {
+  font-family: var(--font-mono);
+}
+
+thead .number {
+  text-align: right;
+}
+
+i {
+  color: var(--ink-2);
+  font-family: var(--font-sans);
+  font-style: normal;
+}
+
+.area {
+  fill: var(--hue);
+  fill-opacity: 0.86;
+}
+
+.line,
+.hold {
+  fill: none;
+  stroke: var(--hue);
+}
+
+.hold {
+  stroke-dasharray: 4 3;
+  stroke-width: 2;
+}
+
+.bead {
+  fill: var(--sheet-2);
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+
+svg {
+  display: block;
+}
+
+.bend {
+  max-width: 150px;
+}
+
+.bend > span {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+
+.bar {
+  position: relative;
+  display: inline-block;
+  height: 6px;
+  margin-right: 6px;
+  border-radius: 2px;
+  background: var(--rule-soft);
+  vertical-align: middle;
+}
+
+.fill {
+  position: absolute;
+  inset: 0 auto 0 0;
+  border-radius: 2px;
+  background: var(--pencil);
+}
+
+.fill.agrees {
+  background: var(--hue-show);
+}
+
+.post {
+  position: absolute;
+  top: -4px;
+  width: 1.5px;
+  height: 14px;
+  background: var(--ink-2);
+}
+
+.last {
+  padding-right: 10px;
+  text-align: right;
+}
+
+.ends {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+}
+
+.small {
+  min-height: 24px;
+  padding: 0 7px;
+  font-size: 0.75rem;
+}
+
+.trouble {
+  color: var(--ink-2);
+  white-space: normal;
+}
+
+/* Where there is little room, the picture of a span gives way first. */
+@media (width < 1180px) {
+  .ribbon {
+    display: none;
+  }
+}
+</style>

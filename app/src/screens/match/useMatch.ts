@@ -1,0 +1,159 @@
+import { computed, type ComputedRef } from 'vue'
+import { readRun, type ReadRun, type RunRef } from '@arrow-bend/core/edit'
+import { largestApart, peakOf } from '@arrow-bend/core/match'
+import { compiledOf, type CompiledProperty, type Property } from '@arrow-bend/core/property'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { definitionOf, type LaneHue, type NamedBend } from '@arrow-bend/core/scene'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document/document.ts'
+import { runKey, useMatchRuns } from '../../session/view/matchRuns.ts'
+
+/** A run that is laid over others, as it stands now. */
+export interface MatchEntry {
+  readonly key: string
+  readonly ref: RunRef
+  readonly layer: string
+  readonly property: string
+  readonly unit: string
+  readonly hue: LaneHue
+  /** null where it cannot be compared; then `trouble` says why. */
+  readonly read: ReadRun | null
+  readonly trouble: string
+  readonly compiled: CompiledProperty | null
+}
+
+/** How a run differs from the first. */
+export interface MatchDifference {
+  /** % of the change, the other’s less the first’s where it is largest. */
+  readonly percent: number
+  /** Frame of the scene at which the first is there, or share of its time, %. */
+  readonly frame: number
+  readonly share: number
+  /** In the other’s own unit. */
+  readonly units: number
+  readonly startFrames: number
+  readonly endFrames: number
+}
+
+/** When a run is fastest and how far it goes past its ends. */
+export interface MatchCharacter {
+  readonly peakFrame: number
+  /** % of its change a second. */
+  readonly peakPercent: number
+  readonly overshoot: number
+}
+
+export interface Match {
+  readonly entries: ComputedRef<readonly MatchEntry[]>
+  readonly first: ComputedRef<MatchEntry | null>
+  readonly second: ComputedRef<MatchEntry | null>
+  readonly differenceOf: (entry: MatchEntry) => MatchDifference | null
+  readonly characterOf: (entry: MatchEntry) => MatchCharacter | null
+  readonly agrees: (entry: MatchEntry) => boolean
+}
+
+/** Looks at a span while things move: enough for whatever bends are drawn by hand. */
+const LOOKS_A_SPAN = 96
+
+interface KnownRead {
+  readonly property: Property
+  readonly bends: readonly NamedBend[]
+  readonly layer: string
+  readonly entry: MatchEntry
+}
+
+/** The runs compared, worked out anew where they changed only. */
+export function useMatch(): Match {
+  const document = useDocument()
+  const store = useMatchRuns()
+  const known = new Map<string, KnownRead>()
+
+  const entryOf = (ref: RunRef): MatchEntry[] => {
+    const key = runKey(ref)
+    const { project, scene } = document
+    const layer = scene?.layers.find(({ id }) => id === ref.layer)
+    const property = layer?.properties[ref.property]
+    if (!project || !layer || !property) return []
+    const before = known.get(key)
+    const isLinked = property.keys.some(({ bend }) => bend.kind === 'linked')
+    // A turn that rolls is worked out of another property.
+    const isSame =
+      before?.property === property &&
+      before.layer === layer.name &&
+      (!isLinked || before.bends === project.bends) &&
+      layer.rolls === undefined
+    if (isSame) return [before.entry]
+    if (!property.keys.some(({ id }) => id === ref.from) && layer.rolls === undefined) return []
+    const definition = definitionOf(layer.kind, ref.property)
+    const base = {
+      key,
+      ref,
+      layer: layer.name,
+      property: definition?.label.toLowerCase() ?? ref.property,
+      unit: definition?.unit ?? '',
+      hue: definition?.hue ?? ('time' as const),
+    }
+    let entry: MatchEntry
+    try {
+      const read = readRun(project, ref)
+      entry = { ...base, read, trouble: '', compiled: compiledOf(read.property, project.bends) }
+    } catch (caught) {
+      entry = { ...base, read: null, trouble: sentenceOf(caught), compiled: null }
+    }
+    known.set(key, { property, bends: project.bends, layer: layer.name, entry })
+    return [entry]
+  }
+  const entries = computed(() => store.runs.flatMap(entryOf))
+  const able = computed(() => entries.value.filter(({ read }) => read !== null))
+  const first = computed(() => able.value.find(({ key }) => key === store.first) ?? able.value[0] ?? null)
+  const second = computed(
+    () =>
+      able.value.find(({ key }) => key === store.second && key !== first.value?.key) ??
+      able.value.find(({ key }) => key !== first.value?.key) ??
+      null,
+  )
+
+  const differences = new WeakMap<MatchEntry, { with: MatchEntry; real: boolean; is: MatchDifference }>()
+  const differenceOf: Match['differenceOf'] = (entry) => {
+    const reference = first.value
+    if (!reference?.read || !entry.read || entry === reference) return null
+    const real = store.by === 'frames'
+    const before = differences.get(entry)
+    if (before?.with === reference && before.real === real) return before.is
+    const [one, other] = [reference.read, entry.read]
+    const looks = LOOKS_A_SPAN * Math.max(one.keys.length, other.keys.length)
+    const { apart, at } = largestApart(one.run, other.run, { real, looks })
+    const frame = frameTicks(document.rate)
+    const is = {
+      percent: 100 * apart,
+      frame: at / frame,
+      share: (100 * (at - one.run.start)) / (one.run.end - one.run.start),
+      units: apart * other.run.change,
+      startFrames: (other.run.start - one.run.start) / frame,
+      endFrames: (other.run.end - one.run.end) / frame,
+    }
+    differences.set(entry, { with: reference, real, is })
+    return is
+  }
+  const characters = new WeakMap<MatchEntry, MatchCharacter>()
+  const characterOf: Match['characterOf'] = (entry) => {
+    const { read } = entry
+    if (!read) return null
+    const before = characters.get(entry)
+    if (before) return before
+    const looks = LOOKS_A_SPAN * read.keys.length
+    const { start, end, progressAt, change } = read.run
+    const peak = peakOf(read.run, frameTicks(document.rate), looks)
+    let overshoot = 0
+    for (let i = 1; i < looks; i += 1)
+      overshoot = Math.max(overshoot, progressAt(start + (i / looks) * (end - start)) - 1)
+    const is = { peakFrame: peak.frame, peakPercent: (100 * peak.speed) / change, overshoot: 100 * overshoot }
+    characters.set(entry, is)
+    return is
+  }
+  const agrees: Match['agrees'] = (entry) => {
+    const difference = differenceOf(entry)
+    return difference !== null && Math.abs(difference.percent) <= store.tolerance
+  }
+  return { entries, first, second, differenceOf, characterOf, agrees }
+}

@@ -1,0 +1,148 @@
+import { computed, shallowRef, type ComputedRef, type ShallowRef } from 'vue'
+import {
+  alignRuns,
+  giveRun,
+  linkRuns,
+  makeOne,
+  matchPeaks,
+  unlinkBends,
+  type GivenRun,
+  type MatchedPeaks,
+  type RunAlignment,
+  type RunRef,
+} from '@arrow-bend/core/edit'
+import { frameTicks } from '@arrow-bend/core/time'
+import { useDocument, type Recipe } from '../../session/document/document.ts'
+import { usePreview } from '../../session/document/usePreview.ts'
+import { useMatchRuns } from '../../session/view/matchRuns.ts'
+import { useToldStep } from '../../command/useToldStep.ts'
+import { numberWords } from '../../ui/numberWords.ts'
+import type { Match, MatchEntry } from './useMatch.ts'
+
+/** What makes runs agree. */
+export type MatchCommand =
+  'give' | 'giveBack' | 'link' | 'mirror' | 'starts' | 'ends' | 'both' | 'lengths' | 'peaks' | 'one'
+
+/** What a command does, on which runs. */
+interface Wanted {
+  readonly command: MatchCommand
+  readonly from: RunRef
+  readonly onto: readonly RunRef[]
+}
+
+/** Words an edit has for what it left. */
+type Told = string
+
+export interface MatchCommands {
+  /** Which runs they are done to. */
+  readonly scope: ShallowRef<'second' | 'all'>
+  readonly targets: ComputedRef<readonly MatchEntry[]>
+  /** Shows what a command would do, in the plot and on all other screens. */
+  readonly look: (command: MatchCommand, onto?: MatchEntry) => void
+  readonly leave: () => void
+  /** Does it, as one step. */
+  readonly run: (command: MatchCommand, onto?: MatchEntry) => void
+  readonly unlink: (entry: MatchEntry) => void
+  /** Why what is looked at cannot be done; empty where it can. */
+  readonly trouble: ComputedRef<string>
+  /** What is looked at; null for nothing. */
+  readonly looked: ComputedRef<MatchCommand | null>
+}
+
+const LABELS: Readonly<Record<MatchCommand, string>> = {
+  give: 'Bend given',
+  giveBack: 'Bend given',
+  link: 'Linked to one bend',
+  mirror: 'Mirrored onto',
+  starts: 'Starts aligned',
+  ends: 'Ends aligned',
+  both: 'Starts and ends aligned',
+  lengths: 'Lengths matched',
+  peaks: 'Peaks matched',
+  one: 'Made one',
+}
+const ALIGNMENTS: ReadonlySet<MatchCommand> = new Set(['starts', 'ends', 'both', 'lengths'])
+
+/** Commands of Match: each is looked at before it is done, on the second run or on all that are checked. */
+export function useMatchCommands(match: Match): MatchCommands {
+  const document = useDocument()
+  const store = useMatchRuns()
+  const told = useToldStep()
+  const scope = shallowRef<'second' | 'all'>('second')
+
+  const targets = computed(() => {
+    const [first, second] = [match.first.value, match.second.value]
+    if (!first || !second) return []
+    if (scope.value === 'second') return [second]
+    return match.entries.value.filter(({ key, read }) => read && key !== first.key && !store.left.has(key))
+  })
+  const wantedOf = (command: MatchCommand, entry?: MatchEntry): Wanted | null => {
+    const [first, second] = [match.first.value, match.second.value]
+    if (!first || !second) return null
+    if (command === 'giveBack') return { command, from: second.ref, onto: [first.ref] }
+    const onto = entry ? [entry] : targets.value
+    return { command, from: first.ref, onto: onto.map(({ ref }) => ref) }
+  }
+  const givenWords = ({ percent, joined }: GivenRun): Told => {
+    const left = percent > 0.005 ? `They part by ${numberWords(percent, 2)} % at most now.` : ''
+    const keys =
+      joined === 0
+        ? ''
+        : `${joined === 1 ? 'One has' : `${joined} have`} one bend with points in place of the keys between. `
+    return keys + left
+  }
+  const peaksWords = ({ ticks, percent }: MatchedPeaks): Told =>
+    `Their fastest moments are ${numberWords(ticks / frameTicks(document.rate), 2)} f and ${numberWords(percent, 2)} % apart at most.`
+  const replacedWords = (replaced: number): Told =>
+    replaced === 0 ? '' : `${replaced === 1 ? 'One key' : `${replaced} keys`} stood there and gave way.`
+
+  const recipeOf = ({ command, from, onto }: Wanted): Recipe<Told> => {
+    const { makeId } = document
+    const name = `${match.first.value?.layer ?? 'Shared'} bend`.slice(0, 100)
+    return (draft) => {
+      if (ALIGNMENTS.has(command))
+        return replacedWords(alignRuns(draft, from, onto, command as RunAlignment).replaced)
+      if (command === 'link') return givenWords(linkRuns(draft, from, onto, { name, makeId }))
+      if (command === 'one') return givenWords(makeOne(draft, from, onto, makeId))
+      if (command === 'peaks') return peaksWords(matchPeaks(draft, from, onto))
+      return givenWords(giveRun(draft, from, onto, { mirrored: command === 'mirror' }))
+    }
+  }
+  const wanted = shallowRef<Wanted | null>(null)
+  const edit = computed(() => {
+    const now = wanted.value
+    return now && { label: LABELS[now.command], recipe: recipeOf(now) }
+  })
+  const preview = usePreview<Told>(() => edit.value)
+
+  const leave = (): void => {
+    wanted.value = null
+    preview.drop()
+  }
+  const look: MatchCommands['look'] = (command, entry) => {
+    wanted.value = wantedOf(command, entry)
+    preview.show()
+  }
+  const run: MatchCommands['run'] = (command, entry) => {
+    const given = wantedOf(command, entry)
+    leave()
+    if (!given) return
+    const words = document.apply(LABELS[command], recipeOf(given))
+    if (words) told(words)
+  }
+  const unlink: MatchCommands['unlink'] = ({ ref, read }) => {
+    if (!read) return
+    const spans = read.keys.slice(0, -1).map(({ id }) => ({ ...ref, key: id }))
+    document.apply('Unlinked', (draft) => unlinkBends(draft, spans))
+  }
+  return {
+    scope,
+    targets,
+    look,
+    leave,
+    run,
+    unlink,
+    trouble: computed(() => preview.trouble.value),
+    looked: computed(() => (preview.active.value ? (wanted.value?.command ?? null) : null)),
+  }
+}
