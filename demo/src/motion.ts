@@ -1,4 +1,4 @@
-import { QUICK_BENDS, type Bend, type QuickBendName } from '@arrow-bend/core/bend'
+import { QUICK_BENDS, type Bend, type PlainBend, type QuickBendName } from '@arrow-bend/core/bend'
 import type { Key, KeyRoute, Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 
@@ -9,7 +9,7 @@ export function quick(name: QuickBendName): Bend {
   return QUICK_BENDS.find((bend) => bend.name === name)!.bend
 }
 
-export const ease = (leave: number, arrive: number): Bend => ({
+export const ease = (leave: number, arrive: number): PlainBend => ({
   kind: 'handles',
   leave: { reach: leave, rise: 0 },
   arrive: { reach: arrive, rise: 0 },

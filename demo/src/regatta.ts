@@ -66,12 +66,7 @@ export const HOUSE_BENDS: readonly NamedBend[] = [
     bend: { kind: 'family', family: 'power', power: 3.4, mode: 'inOut' },
     tags: ['house', 'panels'],
   },
-  {
-    id: 'leaving',
-    name: 'Leaving',
-    bend: { kind: 'family', family: 'power', power: 3, mode: 'in' },
-    tags: ['house', 'titles'],
-  },
+  { id: 'sway', name: 'Sway', bend: ease(0.4, 0.4), tags: ['house', 'flags'] },
 ]
 
 /** The tide climbs in holds: it stands, then it is higher. */
@@ -85,7 +80,7 @@ function tide(): Property {
 }
 
 function titles(): Layer[] {
-  const out: Bend = { kind: 'linked', bendId: 'leaving' }
+  const out = { kind: 'family', family: 'power', power: 3, mode: 'in' } as const
   return [
     layer('title', 'Title', 'text', {
       values: {
@@ -279,8 +274,8 @@ function scenery(): Layer[] {
           'turn',
           'pennant',
           [
-            { frame: 0, value: -4, bend: ease(0.4, 0.4) },
-            { frame: 20, value: 7, bend: ease(0.4, 0.4) },
+            { frame: 0, value: -4, bend: { kind: 'linked', bendId: 'sway' } },
+            { frame: 20, value: 7, bend: { kind: 'linked', bendId: 'sway' } },
             { frame: 48, value: -4 },
           ],
           { after: 'loop' },

@@ -6,6 +6,7 @@ import {
   type LayerKind,
   type LayerMask,
   type Project,
+  type Scene,
 } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
@@ -61,15 +62,30 @@ export const projectOf = (layers: readonly Layer[]): Project => ({
 })
 
 /** Opens a scene of some layers and shows it at 100 %, a px of the stage one of the screen. */
-export async function openLayers(page: Page, layers: readonly Layer[]): Promise<void> {
+export async function openLayers(
+  page: Page,
+  layers: readonly Layer[],
+  more: Partial<Pick<Project, 'bends'>> & Partial<Pick<Scene, 'rules'>> = {},
+): Promise<void> {
   await withoutPickers(page)
   await page.goto('/')
   const waiting = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'Open a file…' }).first().click()
-  const buffer = Buffer.from(JSON.stringify(projectOf(layers)))
+  const buffer = Buffer.from(JSON.stringify(withMore(projectOf(layers), more)))
   await (await waiting).setFiles([{ name: 'Trial.json', mimeType: 'application/json', buffer }])
   await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
   await page.getByRole('button', { name: 'Actual size' }).click()
+}
+
+function withMore(
+  project: Project,
+  { bends = [], rules }: Partial<Pick<Project, 'bends'>> & Partial<Pick<Scene, 'rules'>>,
+): Project {
+  return {
+    ...project,
+    bends,
+    scenes: project.scenes.map((scene) => ({ ...scene, ...(rules ? { rules } : {}) })),
+  }
 }
 
 /** How far the stage is from a drawing by the browser: mean difference of a channel, of 255. A px of the stage is one of the screen. */

@@ -29,7 +29,7 @@ const pasting = ref(false)
 <template>
   <main class="library">
     <section class="shelf" aria-label="Bend library">
-      <header class="head">
+      <header class="head" data-screen-bar>
         <h2>Bend library</h2>
         <span class="text-ink-2" role="status"
           >{{ library.shown.value.length }} of {{ library.all.value.length }} bends</span

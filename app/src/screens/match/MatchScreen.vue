@@ -50,7 +50,7 @@ const words = computed(() => {
 
 <template>
   <main class="match">
-    <header class="head">
+    <header class="head" data-screen-bar>
       <h2>Match</h2>
       <SegmentedChoice v-model="store.view" label="What is matched" :options="VIEWS" />
       <p v-if="store.view === 'spans'" class="words" role="status">{{ words }}</p>

@@ -129,6 +129,7 @@ const chosenSide = computed({
           show-label
           label="Radius"
           unit="px"
+          :digits="2"
           :min="0.01"
           :model-value="layer.rolls.radius"
           edit="Radius of the roll"
@@ -139,6 +140,7 @@ const chosenSide = computed({
           show-label
           label="Radius"
           unit="px"
+          :digits="2"
           :min="0.01"
           :model-value="radius"
           @input="(value) => (radius = value)"

@@ -28,6 +28,8 @@ interface Wanted {
   readonly command: MatchCommand
   readonly from: RunRef
   readonly onto: readonly RunRef[]
+  /** What a bend is called that has to be made. */
+  readonly name: string
 }
 
 /** Words an edit has for what it left. */
@@ -79,9 +81,10 @@ export function useMatchCommands(match: Match): MatchCommands {
   const wantedOf = (command: MatchCommand, entry?: MatchEntry): Wanted | null => {
     const [first, second] = [match.first.value, match.second.value]
     if (!first || !second) return null
-    if (command === 'giveBack') return { command, from: second.ref, onto: [first.ref] }
+    const name = `${first.layer} bend`.slice(0, 100)
+    if (command === 'giveBack') return { command, from: second.ref, onto: [first.ref], name }
     const onto = entry ? [entry] : targets.value
-    return { command, from: first.ref, onto: onto.map(({ ref }) => ref) }
+    return { command, from: first.ref, onto: onto.map(({ ref }) => ref), name }
   }
   const givenWords = ({ percent, joined }: GivenRun): Told => {
     const left = percent > 0.005 ? `They part by ${numberWords(percent, 2)} % at most now.` : ''
@@ -96,9 +99,8 @@ export function useMatchCommands(match: Match): MatchCommands {
   const replacedWords = (replaced: number): Told =>
     replaced === 0 ? '' : `${replaced === 1 ? 'One key' : `${replaced} keys`} stood there and gave way.`
 
-  const recipeOf = ({ command, from, onto }: Wanted): Recipe<Told> => {
+  const recipeOf = ({ command, from, onto, name }: Wanted): Recipe<Told> => {
     const { makeId } = document
-    const name = `${match.first.value?.layer ?? 'Shared'} bend`.slice(0, 100)
     return (draft) => {
       if (ALIGNMENTS.has(command))
         return replacedWords(alignRuns(draft, from, onto, command as RunAlignment).replaced)

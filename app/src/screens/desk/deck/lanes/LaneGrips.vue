@@ -132,7 +132,7 @@ const rangeTo = (bead: BeadDrawing): KeyRef[] => {
 </script>
 
 <template>
-  <g :class="{ going }" :data-lane="`${lane.layer} ${lane.property}`">
+  <g :class="{ going }" :data-layer="lane.layer" :data-property="lane.property">
     <polygon
       v-for="span in held.drawing.spans"
       :key="span.slot"

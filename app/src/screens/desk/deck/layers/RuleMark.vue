@@ -47,6 +47,7 @@ const wordsOf = ({ frames, state }: BrokenRule): string => {
     @keydown.enter.stop.prevent="rules.mend([one])"
   >
     <title>{{ words }}</title>
+    <rect class="hit" :x="x - 6" y="0" width="18" height="26" />
     <line :x1="x" :x2="to" y1="2.5" y2="2.5" />
     <path :d="`M${x} 1V25`" />
     <path class="flag" :d="`M${x} 1h8l-2.5 3.5 2.5 3.5h-8Z`" />
@@ -67,6 +68,10 @@ line {
 
 line {
   stroke-dasharray: 2 2;
+}
+
+.hit {
+  fill: transparent;
 }
 
 .flag {

@@ -82,7 +82,7 @@ const hintOf = (one: ShelfBend): string =>
       role="dialog"
       aria-label="Bend library"
       :style="floatingStyles"
-      @keydown.stop
+      @keydown="(event) => event.ctrlKey || event.metaKey || event.stopPropagation()"
     >
       <LibraryFilters :counts="counts" />
       <BendShelf
