@@ -7,6 +7,7 @@ import type { Value } from '@arrow-bend/core/property'
 import type { Project } from '@arrow-bend/core/scene'
 import { measureDeck } from './measureDeck.ts'
 import { measureMedia } from './measureMedia.ts'
+import { measureLinks } from './measureLinks.ts'
 import { measureMoves } from './measureMoves.ts'
 import { measureShapes } from './measureShapes.ts'
 import {
@@ -108,6 +109,8 @@ try {
   await pace()
   await page.setViewportSize({ width: 1280, height: 800 })
   await measureShapes(page, served.address)
+  await pace()
+  await measureLinks(page, served.address)
   await pace()
   await measureMedia(page, served.address)
 } finally {

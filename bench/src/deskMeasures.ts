@@ -48,6 +48,15 @@ export async function gapsOverDeck(
 ): Promise<number[]> {
   const box = (await page.locator('.scroller').boundingBox())!
   await page.mouse.move(box.x + 700, box.y + 60)
+  return gapsWhile(page, times, work)
+}
+
+/** Gaps between animation frames, ms, while something is done so many times, a frame each. */
+export async function gapsWhile(
+  page: Page,
+  times: number,
+  work: (i: number) => Promise<void>,
+): Promise<number[]> {
   await page.evaluate(() => {
     const gaps: number[] = []
     Object.assign(window, { benchGaps: gaps, benchOn: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Link, Star } from '@lucide/vue'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import BendGlyph from '../ui/BendGlyph.vue'
 import { reachWords } from '../session/selection/linkedBends.ts'
 import { PREVIEW_BOX, type MovePreview } from './movePreview.ts'
@@ -17,26 +17,37 @@ const props = defineProps<{
   hint: string
   /** Whether the Tab key stops at it. */
   stop: boolean
+  /** Whether the list it stands in does not slide. */
+  resting: boolean
 }>()
 defineEmits<{ choose: [event: MouseEvent]; favourite: []; grab: [event: PointerEvent] }>()
 
 const still = matchMedia('(prefers-reduced-motion: reduce)').matches
 const mover = ref<HTMLElement | null>(null)
-/** Whether the browser draws it: what is scrolled away costs nothing. */
-const seen = ref(false)
 let running: Animation | null = null
 
+/** While the list slides it stands still, and what comes into view waits. */
+const run = (): void => {
+  running?.cancel()
+  running = null
+  if (!mover.value || !props.resting) return
+  const { move, one } = props
+  if (still) Object.assign(mover.value.style, move.frames(one.bend).at(-1), { offset: '' })
+  else
+    running = mover.value.animate(move.frames(one.bend), {
+      duration: move.seconds * 1000,
+      iterations: Infinity,
+    })
+}
+onMounted(run)
+watch([() => props.one.bend, () => props.move], run)
 watch(
-  [seen, mover, () => props.one.bend, () => props.move],
-  () => {
-    running?.cancel()
-    running = null
-    if (!mover.value || !seen.value) return
-    const frames = props.move.frames(props.one.bend)
-    if (still) Object.assign(mover.value.style, frames.at(-1), { offset: '' })
-    else running = mover.value.animate(frames, { duration: props.move.seconds * 1000, iterations: Infinity })
+  () => props.resting,
+  (rests) => {
+    if (!rests) running?.pause()
+    else if (running) running.play()
+    else run()
   },
-  { flush: 'post' },
 )
 onBeforeUnmount(() => running?.cancel())
 
@@ -45,17 +56,10 @@ const words = computed(
   () =>
     `${props.one.name}${use.value ? `, linked by ${use.value}` : ''}${props.favourite ? ', a favourite' : ''}`,
 )
-/** Browsers that do not tell draw all of them. */
-const tells = 'oncontentvisibilityautostatechange' in HTMLElement.prototype
-if (!tells) seen.value = true
 </script>
 
 <template>
-  <div
-    class="card"
-    :class="{ chosen }"
-    @contentvisibilityautostatechange="seen = !($event as ContentVisibilityAutoStateChangeEvent).skipped"
-  >
+  <div class="card" :class="{ chosen }">
     <button
       type="button"
       class="bend"
@@ -101,8 +105,6 @@ if (!tells) seen.value = true
   border: 1px solid var(--rule);
   border-radius: 5px;
   background: var(--sheet-2);
-  contain-intrinsic-size: 140px 76px;
-  content-visibility: auto;
 }
 
 .card:hover {

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useElementSize, useEventListener } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef } from 'vue'
 import { spanTarget } from '@arrow-bend/core/choose'
 import { DRAG_AFTER, trackPointer } from '../gesture/trackPointer.ts'
@@ -24,6 +26,21 @@ const emit = defineEmits<{ choose: [one: ShelfBend, copy: boolean] }>()
 const document = useDocument()
 const shelf = useBendShelf()
 const list = useTemplateRef<HTMLElement>('list')
+
+/** How long after the list slid its moves go on, ms. */
+const REST_MS = 160
+const resting = shallowRef(true)
+let wait = 0
+useEventListener(
+  list,
+  'scroll',
+  () => {
+    resting.value = false
+    clearTimeout(wait)
+    wait = window.setTimeout(() => (resting.value = true), REST_MS)
+  },
+  { passive: true },
+)
 
 /** The first selected span’s own move, which each is tried on. */
 const move = computed(() => {
@@ -61,62 +78,98 @@ const press = (event: MouseEvent, one: ShelfBend): void => {
   wasDrawn = false
 }
 
-/** Arrows go from card to card, as they lie; the first letter of a name goes there. */
+/** Cards that stand beside each other, and rows of them: those out of view are not there. */
+const [LEAST_WIDE, GAP, HIGH] = [140, 6, 76]
+const { width } = useElementSize(list)
+const across = computed(() => Math.max(1, Math.floor((width.value + GAP) / (LEAST_WIDE + GAP))))
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: Math.ceil(props.library.shown.value.length / across.value),
+    getScrollElement: () => list.value,
+    estimateSize: () => HIGH + GAP,
+    overscan: 2,
+  })),
+)
+const rows = computed(() =>
+  virtualizer.value.getVirtualItems().map(({ index, start }) => ({
+    index,
+    start,
+    cards: props.library.shown.value.slice(index * across.value, (index + 1) * across.value),
+  })),
+)
+
+/** Arrows go from card to card, as they lie. */
 const STEPS: Readonly<Record<string, readonly [across: number, down: number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 }
-const walk = (event: KeyboardEvent): void => {
-  const cards = [...(list.value?.querySelectorAll<HTMLElement>('.bend') ?? [])]
-  const here = cards.indexOf(event.target as HTMLElement)
-  if (here < 0) return
-  const one = props.library.shown.value[here]!
+const cardAt = (index: number): HTMLElement | null =>
+  list.value?.querySelector<HTMLElement>(`[data-card="${index}"] .bend`) ?? null
+const walk = async (event: KeyboardEvent): Promise<void> => {
+  const card = (event.target as Element).closest<HTMLElement>('[data-card]')
+  if (!card || !(event.target as Element).matches('.bend')) return
+  const here = Number(card.dataset['card'])
+  const last = props.library.shown.value.length - 1
   if (event.key === 'f' && !event.ctrlKey && !event.metaKey && !event.altKey) {
     event.preventDefault()
     event.stopPropagation()
-    shelf.toggleFavourite(one.key)
+    shelf.toggleFavourite(props.library.shown.value[here]!.key)
     return
   }
   const step = STEPS[event.key]
-  const across = cards.filter((card) => card.offsetParent && cardTop(card) === cardTop(cards[0]!)).length
   const to =
     event.key === 'Home'
       ? 0
       : event.key === 'End'
-        ? cards.length - 1
+        ? last
         : step
-          ? here + step[0] + step[1] * across
+          ? here + step[0] + step[1] * across.value
           : null
   if (to === null) return
   event.preventDefault()
   event.stopPropagation()
-  cards[Math.min(Math.max(to, 0), cards.length - 1)]?.focus()
+  const wanted = Math.min(Math.max(to, 0), last)
+  virtualizer.value.scrollToIndex(Math.floor(wanted / across.value))
+  // A card that was out of view is there a moment later.
+  for (let tries = 0; tries < 5 && !cardAt(wanted); tries += 1)
+    await new Promise((resolve) => requestAnimationFrame(resolve))
+  cardAt(wanted)?.focus()
 }
-const cardTop = (card: HTMLElement): number => card.parentElement!.offsetTop
-/** One of the cards is a stop of the Tab key: the one looked at, else the first. */
+/** One of the cards is a stop of the Tab key: the one looked at where it is in view, else the first that is. */
 const stopAt = computed(() => {
-  const at = props.library.shown.value.findIndex(({ key }) => key === shelf.chosen)
-  return Math.max(0, at)
+  const shown = rows.value.flatMap(({ cards }) => cards)
+  return (shown.find(({ key }) => key === shelf.chosen) ?? shown[0])?.key
 })
 </script>
 
 <template>
   <div ref="list" class="cards" role="group" aria-label="Bends" @keydown="walk">
-    <BendCard
-      v-for="(one, i) in library.shown.value"
-      :key="one.key"
-      :one="one"
-      :move="move"
-      :hint="hintOf(one)"
-      :favourite="shelf.favourites.includes(one.key)"
-      :chosen="shelf.chosen === one.key"
-      :stop="i === stopAt"
-      @choose="(event) => press(event, one)"
-      @favourite="shelf.toggleFavourite(one.key)"
-      @grab="(event) => grab(event, one)"
-    />
+    <div class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+      <div
+        v-for="{ index, start, cards } in rows"
+        :key="index"
+        class="row"
+        :style="{ transform: `translateY(${start}px)`, '--across': across }"
+      >
+        <BendCard
+          v-for="(one, i) in cards"
+          :key="one.key"
+          :data-card="index * across + i"
+          :one="one"
+          :move="move"
+          :hint="hintOf(one)"
+          :favourite="shelf.favourites.includes(one.key)"
+          :chosen="shelf.chosen === one.key"
+          :stop="one.key === stopAt"
+          :resting="resting"
+          @choose="(event) => press(event, one)"
+          @favourite="shelf.toggleFavourite(one.key)"
+          @grab="(event) => grab(event, one)"
+        />
+      </div>
+    </div>
     <p v-if="library.shown.value.length === 0" class="none">
       <slot name="none">No bend is like that. Take a word away, or look on all shelves.</slot>
     </p>
@@ -137,17 +190,23 @@ const stopAt = computed(() => {
 </template>
 
 <style scoped>
-.cards {
+.all {
+  position: relative;
+}
+
+.row {
+  position: absolute;
+  top: 0;
+  right: 0;
+  left: 0;
   display: grid;
-  align-content: start;
   gap: 6px;
-  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+  grid-template-columns: repeat(var(--across), minmax(0, 1fr));
 }
 
 .none {
   padding: 12px 4px;
   color: var(--ink-2);
-  grid-column: 1 / -1;
 }
 
 .drawn {

@@ -24,6 +24,8 @@ const chosen = computed(
 const choose = (one: ShelfBend): void => void (shelf.chosen = one.key)
 const hintOf = (one: ShelfBend): string => `Look at “${one.name}”`
 const pasting = ref(false)
+/** One's own where they are looked at; else the project's. */
+const saved = computed(() => (shelf.filter.shelf === 'own' ? 'own' : 'project'))
 </script>
 
 <template>
@@ -40,16 +42,16 @@ const pasting = ref(false)
         <button
           type="button"
           class="button"
-          :disabled="counts.project === 0"
-          @click="files.save('project', 'json')"
+          :disabled="counts[saved] === 0"
+          @click="files.save(saved, 'json')"
         >
           Save as JSON…
         </button>
         <button
           type="button"
           class="button"
-          :disabled="counts.project === 0"
-          @click="files.save('project', 'css')"
+          :disabled="counts[saved] === 0"
+          @click="files.save(saved, 'css')"
         >
           Save as CSS…
         </button>
@@ -102,7 +104,6 @@ h2 {
   flex: 1;
   overflow: hidden auto;
   padding: 2px 2px 12px;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   scrollbar-width: thin;
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Link, X } from '@lucide/vue'
-import { computed } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, useTemplateRef } from 'vue'
 import { findProperty } from '@arrow-bend/core/edit'
 import { frameTicks } from '@arrow-bend/core/time'
 import { bendWords } from '../../chart/bendWords.ts'
@@ -43,36 +44,54 @@ const isLinked = ({ ref, read }: MatchEntry): boolean => {
   const spans = new Set(read!.keys.slice(0, -1).map(({ id }) => id))
   return keys.every(({ id, bend }) => !spans.has(id) || bend.kind === 'linked')
 }
-const rows = computed(() =>
-  props.match.entries.value.map((entry) => {
-    const { read, compiled } = entry
-    const frame = frameTicks(document.rate)
-    const difference = props.match.differenceOf(entry)
-    if (!read || !compiled)
-      return { entry, letter: letterOf(entry), times: null, difference: null, bend: null, ribbon: null }
-    const { start, end } = read.run
-    const index = compiled.keys.findIndex(({ id }) => id === entry.ref.from)
-    const bend = read.keys.length === 2 ? compiled.bends[index]! : null
-    const stored = read.keys[0]!.bend
-    const xOf = (time: number): number => 8 + ((time - start) / (end - start)) * (RIBBON - 16)
-    return {
-      entry,
-      letter: letterOf(entry),
+/** Rows out of view are not there. */
+const box = useTemplateRef<HTMLElement>('box')
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: props.match.entries.value.length,
+    getScrollElement: () => box.value,
+    estimateSize: () => 37,
+    overscan: 3,
+  })),
+)
+const seen = computed(() => virtualizer.value.getVirtualItems())
+/** Room of those above and below, px. */
+const above = computed(() => seen.value[0]?.start ?? 0)
+const below = computed(() => virtualizer.value.getTotalSize() - (seen.value.at(-1)?.end ?? 0))
+const rowOf = (entry: MatchEntry) => {
+  const { read, compiled } = entry
+  const letter = letterOf(entry)
+  const difference = props.match.differenceOf(entry)
+  const base = { entry, letter, difference, agrees: props.match.agrees(entry) }
+  if (!read || !compiled) return { ...base, shown: null }
+  const frame = frameTicks(document.rate)
+  const { start, end } = read.run
+  const bend =
+    read.keys.length === 2
+      ? compiled.bends[compiled.keys.findIndex(({ id }) => id === entry.ref.from)]!
+      : null
+  const stored = read.keys[0]!.bend
+  const linkedTo =
+    stored.kind === 'linked' && bend ? document.bends.find(({ id }) => id === stored.bendId)?.name : null
+  const xOf = (time: number): number => 8 + ((time - start) / (end - start)) * (RIBBON - 16)
+  return {
+    ...base,
+    shown: {
       times: [start, end, end - start].map((time) => numberWords(time / frame, 1)),
-      difference,
-      agrees: difference !== null && Math.abs(difference.percent) <= store.tolerance,
       bend,
-      bendWords:
-        stored.kind === 'linked' && bend
-          ? (document.bends.find(({ id }) => id === stored.bendId)?.name ?? '')
-          : bend
-            ? bendWords(bend)
-            : `${read.keys.length - 1} spans`,
+      bendWords: linkedTo ?? (bend ? bendWords(bend) : `${read.keys.length - 1} spans`),
       isLinked: read.keys.slice(0, -1).every(({ bend: one }) => one.kind === 'linked'),
       wasLinked: isLinked(entry),
-      ribbon: drawLane(read.property, { xOf, width: RIBBON }, document.bends),
+      ribbon: drawLane(read.property, { xOf, width: RIBBON, coarse: document.gesturing }, document.bends)
+        .picture,
       ends: [xOf(start), xOf(end)],
-    }
+    },
+  }
+}
+const rows = computed(() =>
+  seen.value.flatMap(({ index }) => {
+    const entry = props.match.entries.value[index]
+    return entry ? [rowOf(entry)] : []
   }),
 )
 const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
@@ -86,7 +105,7 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
 </script>
 
 <template>
-  <section class="runs" aria-label="Runs compared">
+  <section ref="box" class="runs" aria-label="Runs compared">
     <table>
       <thead>
         <tr>
@@ -103,6 +122,7 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
         </tr>
       </thead>
       <tbody>
+        <tr v-if="above > 0" class="room" aria-hidden="true" :style="{ height: `${above}px` }" />
         <tr v-for="row in rows" :key="row.entry.key" :class="row.letter.toLowerCase()">
           <td class="check">
             <input
@@ -134,7 +154,7 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
               ><b>{{ row.entry.layer }}</b> {{ row.entry.property }}</span
             >
           </th>
-          <template v-if="row.times && row.ribbon">
+          <template v-if="row.shown">
             <td class="ribbon">
               <svg
                 :width="RIBBON"
@@ -142,18 +162,24 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
                 :style="{ '--hue': `var(--hue-${row.entry.hue})` }"
                 aria-hidden="true"
               >
-                <path class="area" :d="row.ribbon.picture.areas" />
-                <path class="line" :d="row.ribbon.picture.lines.ribbon + row.ribbon.picture.lines.steps" />
-                <path class="hold" :d="row.ribbon.picture.lines.hold" />
-                <circle v-for="x in row.ends" :key="x" :cx="x" cy="13" r="3.75" class="bead" />
+                <path class="area" :d="row.shown.ribbon.areas" />
+                <path class="line" :d="row.shown.ribbon.lines.ribbon + row.shown.ribbon.lines.steps" />
+                <path class="hold" :d="row.shown.ribbon.lines.hold" />
+                <circle v-for="x in row.shown.ends" :key="x" :cx="x" cy="13" r="3.75" class="bead" />
               </svg>
             </td>
-            <td v-for="(time, i) in row.times" :key="i" class="number">{{ time }} <i>f</i></td>
+            <td v-for="(time, i) in row.shown.times" :key="i" class="number">{{ time }} <i>f</i></td>
             <td class="bend">
               <span>
-                <BendGlyph v-if="row.bend" :bend="row.bend" :width="26" :height="20" :stroke="1.5" />
-                <Link v-if="row.isLinked" :size="12" class="flex-none" aria-hidden="true" />
-                <span class="truncate" :title="row.bendWords">{{ row.bendWords }}</span>
+                <BendGlyph
+                  v-if="row.shown.bend"
+                  :bend="row.shown.bend"
+                  :width="26"
+                  :height="20"
+                  :stroke="1.5"
+                />
+                <Link v-if="row.shown.isLinked" :size="12" class="flex-none" aria-hidden="true" />
+                <span class="truncate" :title="row.shown.bendWords">{{ row.shown.bendWords }}</span>
               </span>
             </td>
             <td class="difference">
@@ -187,7 +213,7 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
               <template v-if="row.difference">
                 <button type="button" class="button small" v-bind="looksBy('give', row.entry)">Copy A</button>
                 <button
-                  v-if="row.wasLinked"
+                  v-if="row.shown?.wasLinked"
                   type="button"
                   class="button small"
                   @click="commands.unlink(row.entry)"
@@ -207,6 +233,7 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
             </span>
           </td>
         </tr>
+        <tr v-if="below > 0" class="room" aria-hidden="true" :style="{ height: `${below}px` }" />
       </tbody>
     </table>
   </section>
@@ -216,7 +243,8 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
 .runs {
   overflow: auto;
   min-height: 130px;
-  flex: 0 1 auto;
+  max-height: 38%;
+  flex: none;
   border-top: 1px solid var(--rule);
   background: var(--sheet);
   scrollbar-width: thin;
@@ -243,8 +271,9 @@ tbody tr {
   border-bottom: 1px solid var(--rule-soft);
 }
 
-tbody tr:nth-child(odd) {
-  background: var(--sheet-2);
+/* Those out of view. */
+tbody .room {
+  border: 0;
 }
 
 th,
