@@ -67,12 +67,15 @@ const labels = (rungs: readonly Rung[]): Rung[] => {
     return true
   })
 }
+/** All rungs of a ladder as one; those that are named are longer. */
+const rungPath = (rungs: readonly Rung[], x: number, way: number): string =>
+  rungs.map(({ y, named }) => `M${x} ${Math.round(y * 10) / 10}h${way * (named ? 22 : 12)}`).join('')
 const sides = computed(() =>
   frames.value.ladders.map((rungs, i) => ({
     hue: i === 0 ? 'place' : 'size',
     x: i === 0 ? A : B,
     way: i === 0 ? -1 : 1,
-    rungs: seen(rungs),
+    rungs: rungPath(seen(rungs), i === 0 ? A : B, i === 0 ? -1 : 1),
     labels: labels(rungs),
   })),
 )
@@ -103,15 +106,7 @@ const joins = computed(() => {
       <circle class="letter" :cx="x + way * 12" cy="10" r="8.5" />
       <text class="letter-text" :x="x + way * 12" y="14" text-anchor="middle">{{ 'AB'[i] }}</text>
       <line class="rail" :x1="x" :x2="x" :y1="TOP" :y2="BOTTOM" />
-      <line
-        v-for="rung in rungs"
-        :key="rung.frame"
-        class="rung"
-        :x1="x"
-        :x2="x + way * (rung.named ? 22 : 12)"
-        :y1="rung.y"
-        :y2="rung.y"
-      />
+      <path class="rung" :d="rungs" />
       <text
         v-for="rung in named"
         :key="`n${rung.frame}`"

@@ -12,7 +12,7 @@ import type { Match } from './useMatch.ts'
 const props = defineProps<{ match: Match }>()
 
 const STEPS = 240
-const STEPS_OF_OTHERS = 96
+const STEPS_OF_OTHERS = 64
 const LEFT = 56
 const RIGHT = 20
 const TOP = 18
@@ -49,12 +49,12 @@ const others = computed(() => {
   const compared = new Set([props.match.first.value?.key, props.match.second.value?.key])
   return props.match.entries.value.flatMap(({ key, read }) =>
     read && !compared.has(key) && !store.left.has(key)
-      ? [{ key, values: matchValues(read, axis.value, { compare: store.compare, count: STEPS_OF_OTHERS }) }]
+      ? [matchValues(read, axis.value, { compare: store.compare, count: STEPS_OF_OTHERS })]
       : [],
   )
 })
 const range = computed(() => {
-  const lists = pair.value ? [pair.value.a, pair.value.b, ...others.value.map(({ values }) => values)] : []
+  const lists = pair.value ? [pair.value.a, pair.value.b, ...others.value] : []
   let [low, high] = [0, store.compare === 'progress' ? 100 : 1]
   for (const list of lists)
     for (const value of list) [low, high] = [Math.min(low, value), Math.max(high, value)]
@@ -64,13 +64,24 @@ const yOf = (value: number): number => {
   const { low, high } = range.value
   return plot.value.bottom - ((value - low) / (high - low)) * (plot.value.bottom - plot.value.top)
 }
-const pathOf = (values: Float64Array): string =>
-  `M${Array.from(values, (value, i) => `${xAt(i / (values.length - 1)).toFixed(1)} ${yOf(value).toFixed(1)}`).join('L')}`
+const tenths = (value: number): number => Math.round(value * 10) / 10
+/** Points of a line, the scale read once for all of them. */
+const pointsOf = (values: Float64Array): string[] => {
+  const { low, high } = range.value
+  const { left, right, top, bottom } = plot.value
+  const [wide, tall] = [(right - left) / (values.length - 1), (bottom - top) / (high - low)]
+  return Array.from(
+    values,
+    (value, i) => `${tenths(left + i * wide)} ${tenths(bottom - (value - low) * tall)}`,
+  )
+}
+const pathOf = (values: Float64Array): string => `M${pointsOf(values).join('L')}`
+/** All others as one. */
+const otherPaths = computed(() => others.value.map(pathOf).join(''))
 const between = computed(() => {
   if (!pair.value) return ''
   const { a, b } = pair.value
-  const back = Array.from(b, (value, i) => `${xAt(i / STEPS).toFixed(1)} ${yOf(value).toFixed(1)}`).reverse()
-  return `${pathOf(a)}L${back.join('L')}Z`
+  return `${pathOf(a)}L${pointsOf(b).reverse().join('L')}Z`
 })
 /** The largest gap of progress, where it is on the axis. */
 const widest = computed(() => {
@@ -181,7 +192,7 @@ const label = computed(() => widest.value && `${widest.value.title}: ${widest.va
       </g>
       <text class="said" :x="plot.left + 6" :y="plot.top + 15">{{ unit }}</text>
       <text class="said" :x="plot.right - 6" :y="plot.bottom - 7" text-anchor="end">{{ axisWords }}</text>
-      <path v-for="{ key, values } in others" :key="key" class="other" :d="pathOf(values)" />
+      <path v-if="otherPaths" class="other" :d="otherPaths" />
       <path class="between" :d="between" />
       <path class="a" :d="pathOf(pair.a)" />
       <path class="b" :d="pathOf(pair.b)" />

@@ -120,12 +120,16 @@ const looksBy = (command: MatchCommand) => ({
       </dl>
     </div>
     <SegmentedChoice v-if="many" v-model="scope" label="What is changed" :options="SCOPES" />
-    <button type="button" class="button button-primary link" v-bind="looksBy('link')">
+    <button
+      type="button"
+      class="button button-primary link"
+      title="One edit changes all from then on"
+      v-bind="looksBy('link')"
+    >
       <Link :size="15" aria-hidden="true" />
       <span class="grow text-left">{{
         onto === 'B' ? 'Link both to one bend' : `Link A and ${onto} to one bend`
       }}</span>
-      <span class="small">one edit changes {{ onto === 'B' ? 'both' : 'all' }}</span>
     </button>
     <div class="buttons">
       <button
@@ -193,11 +197,6 @@ dd {
 
 .link {
   padding: 0 8px;
-}
-
-.small {
-  font-size: 0.75rem;
-  font-weight: 400;
 }
 
 .buttons {

@@ -53,7 +53,7 @@ export interface Match {
 }
 
 /** Looks at a span while things move: enough for whatever bends are drawn by hand. */
-const LOOKS_A_SPAN = 96
+const LOOKS_A_SPAN = 48
 
 interface KnownRead {
   readonly property: Property
