@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
 import { Plus } from '@lucide/vue'
-import { onClickOutside, useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import AnchoredPanel from '../../ui/AnchoredPanel.vue'
 import { spansOf } from '@arrow-bend/core/choose'
 import { timedKeys } from '@arrow-bend/core/property'
 import { definitionOf } from '@arrow-bend/core/scene'
@@ -17,32 +16,7 @@ const store = useMatchRuns()
 const open = ref(false)
 const text = ref('')
 const button = ref<HTMLElement | null>(null)
-const list = ref<HTMLElement | null>(null)
-const { floatingStyles } = useFloating(button, list, {
-  strategy: 'fixed',
-  placement: 'bottom-end',
-  middleware: [flip({ padding: 8 }), shift({ padding: 8 })],
-  whileElementsMounted: autoUpdate,
-})
-onClickOutside(list, () => (open.value = false), { ignore: [button] })
-watch(open, async (is) => {
-  if (!is) return
-  text.value = ''
-  await nextTick()
-  list.value?.querySelector('input')?.focus()
-})
-useEventListener(
-  window,
-  'keydown',
-  (event) => {
-    if (!open.value || event.key !== 'Escape') return
-    event.preventDefault()
-    event.stopPropagation()
-    open.value = false
-    button.value?.focus()
-  },
-  { capture: true },
-)
+watch(open, () => (text.value = ''))
 const MOST = 200
 
 interface Choice {
@@ -95,15 +69,14 @@ const toggle = ({ key, run }: Choice): void => {
   >
     <Plus :size="14" aria-hidden="true" /> Add spans
   </button>
-  <Teleport to="body">
-    <section
-      v-if="open"
-      ref="list"
-      class="list float"
-      role="dialog"
-      aria-label="Add spans"
-      :style="floatingStyles"
-    >
+  <AnchoredPanel
+    v-if="open && button"
+    :anchor="button"
+    label="Add spans"
+    placement="bottom-end"
+    @close="open = false"
+  >
+    <div class="list">
       <input
         v-model="text"
         type="search"
@@ -132,8 +105,8 @@ const toggle = ({ key, run }: Choice): void => {
       <p v-if="choices.length > MOST" class="text-ink-2">
         And {{ choices.length - MOST }} more: type a part of a name.
       </p>
-    </section>
-  </Teleport>
+    </div>
+  </AnchoredPanel>
 </template>
 
 <style scoped>
@@ -152,18 +125,16 @@ const toggle = ({ key, run }: Choice): void => {
 }
 
 .list {
-  z-index: 30;
   display: flex;
-  width: 340px;
+  width: 324px;
+  min-height: 0;
   flex-direction: column;
   gap: 6px;
-  padding: 8px;
-  border: 1px solid var(--rule);
 }
 
 ul {
   overflow: auto;
-  max-height: 320px;
+  min-height: 60px;
   scrollbar-width: thin;
 }
 

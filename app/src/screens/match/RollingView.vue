@@ -12,6 +12,7 @@ import { useSelection } from '../../session/selection/selection.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import { numberWords } from '../../ui/numberWords.ts'
 import FrameBars from './FrameBars.vue'
+import LayerSelect from './LayerSelect.vue'
 
 /** Whether a wheel turns as far as it travels: how far it skids a frame, and the tie that lets it roll. */
 const document = useDocument()
@@ -110,19 +111,13 @@ const chosenSide = computed({
 <template>
   <div class="view">
     <div class="side">
-      <label>
-        <span>Wheel</span>
-        <select
-          class="field grow"
-          aria-label="Layer that is to roll"
-          :value="layer?.id"
-          @change="wanted = ($event.target as HTMLSelectElement).value"
-        >
-          <option v-for="one in candidates" :key="one.id" :value="one.id">
-            {{ one.name }}
-          </option>
-        </select>
-      </label>
+      <LayerSelect
+        label="Wheel"
+        name="Layer that is to roll"
+        :layers="candidates"
+        :layer="layer"
+        @choose="(id) => (wanted = id)"
+      />
       <template v-if="layer">
         <EditField
           v-if="layer.rolls"

@@ -11,6 +11,7 @@ import { useSelection } from '../../session/selection/selection.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import { numberWords } from '../../ui/numberWords.ts'
 import FrameBars from './FrameBars.vue'
+import LayerSelect from './LayerSelect.vue'
 
 /** Whether a zoom, a pan and a turn that are meant as one camera are: how the point they zoom about wanders. */
 const document = useDocument()
@@ -139,19 +140,13 @@ const link = (): void => {
 <template>
   <div class="view">
     <div class="side">
-      <label>
-        <span>Camera</span>
-        <select
-          class="field grow"
-          aria-label="Layer that is seen through the camera"
-          :value="layer?.id"
-          @change="wanted = ($event.target as HTMLSelectElement).value"
-        >
-          <option v-for="one in candidates" :key="one.id" :value="one.id">
-            {{ one.name }}
-          </option>
-        </select>
-      </label>
+      <LayerSelect
+        label="Camera"
+        name="Layer that is seen through the camera"
+        :layers="candidates"
+        :layer="layer"
+        @choose="(id) => (wanted = id)"
+      />
       <p class="words" :class="{ still: isStill }" role="status">{{ words }}</p>
       <template v-if="runs.length > 0">
         <h3>What moves it</h3>

@@ -1,46 +1,19 @@
 <script setup lang="ts">
-import { autoUpdate, flip, shift, useFloating } from '@floating-ui/vue'
-import { onClickOutside, useEventListener } from '@vueuse/core'
-import { computed, onMounted, ref, toRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { FAMILIES, HOLD } from '@arrow-bend/core/bend'
 import { useDocument } from '../../../../session/document/document.ts'
+import AnchoredPanel from '../../../../ui/AnchoredPanel.vue'
 import SegmentedChoice from '../../../../ui/SegmentedChoice.vue'
 import EditField from '../../../../gesture/EditField.vue'
 import { bendOfFamily, useBendChoices } from '../../useBendChoices.ts'
 import { useBlock } from './useBlock.ts'
 
 /** What moves together, as one: its length, its strength, its bend, and what else moves with it. */
-const props = defineProps<{ anchor: HTMLElement }>()
-const emit = defineEmits<{ close: [] }>()
+defineProps<{ anchor: HTMLElement }>()
+defineEmits<{ close: [] }>()
 
 const document = useDocument()
 const { block, layer, labels, rest, frames, stretched, strengthened, bend, addable, add } = useBlock()
-const panel = ref<HTMLElement | null>(null)
-const { floatingStyles } = useFloating(toRef(props, 'anchor'), panel, {
-  placement: 'top-start',
-  middleware: [flip(), shift({ padding: 8 })],
-  whileElementsMounted: autoUpdate,
-})
-onMounted(() => panel.value?.querySelector('input')?.focus())
-onClickOutside(panel, () => emit('close'), { ignore: [toRef(props, 'anchor')] })
-const close = (): void => {
-  emit('close')
-  props.anchor.focus()
-}
-
-// Wherever the keyboard is by then; a drag is given up before that.
-useEventListener(
-  window,
-  'keydown',
-  (event) => {
-    if (event.key !== 'Escape' || event.defaultPrevented || document.gesturing) return
-    event.preventDefault()
-    event.stopPropagation()
-    close()
-  },
-  { capture: true },
-)
-
 /** % of what it was when the hand took it; 100 again once it is let go. */
 const strength = ref(100)
 watch(
@@ -76,14 +49,14 @@ const join = (event: Event): void => {
 </script>
 
 <template>
-  <Teleport to="body">
-    <div
-      ref="panel"
-      class="float block"
-      role="dialog"
-      aria-label="The selected keys as one move"
-      :style="floatingStyles"
-    >
+  <AnchoredPanel
+    :anchor="anchor"
+    label="The selected keys as one move"
+    placement="top-start"
+    :busy="document.gesturing"
+    @close="$emit('close')"
+  >
+    <div class="block">
       <template v-if="block && layer">
         <p class="what" :title="labels.join(', ')">
           <b>{{ layer.name }}</b>: {{ labels.join(', ') }}
@@ -126,15 +99,13 @@ const join = (event: Event): void => {
       </template>
       <p v-else>Select a layer that moves, or keys of one layer.</p>
     </div>
-  </Teleport>
+  </AnchoredPanel>
 </template>
 
 <style scoped>
 .block {
-  z-index: 30;
   display: grid;
-  width: 268px;
-  padding: 9px;
+  width: 250px;
   font-size: 0.75rem;
   gap: 7px;
   grid-template-columns: minmax(0, 1fr);

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { autoUpdate, flip, shift, size, useFloating } from '@floating-ui/vue'
-import { onClickOutside, useEventListener } from '@vueuse/core'
-import { computed, onMounted, ref, toRef } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import type { PlainBend } from '@arrow-bend/core/bend'
 import { keepAndLink } from '@arrow-bend/core/edit'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useBendShelf } from '../../../../session/view/bendShelf.ts'
+import AnchoredPanel from '../../../../ui/AnchoredPanel.vue'
 import BendShelf from '../../../../library/BendShelf.vue'
 import LibraryFilters from '../../../../library/LibraryFilters.vue'
 import { shelfCounts } from '../../../../library/shelfCounts.ts'
@@ -15,45 +14,11 @@ import { useLibrary } from '../../../../library/useLibrary.ts'
 
 /** The library in short, beside the Bend panel: choose one for what is selected, draw one onto a ribbon, keep this one. */
 const props = defineProps<{ anchor: HTMLElement; bend: PlainBend }>()
-const emit = defineEmits<{ close: [] }>()
+defineEmits<{ close: [] }>()
 
 const document = useDocument()
 const shelf = useBendShelf()
 const library = useLibrary()
-const panel = ref<HTMLElement | null>(null)
-const { floatingStyles } = useFloating(toRef(props, 'anchor'), panel, {
-  strategy: 'fixed',
-  placement: 'bottom-end',
-  middleware: [
-    flip(),
-    shift({ padding: 8 }),
-    size({
-      padding: 8,
-      apply: ({ availableHeight, elements }) => {
-        elements.floating.style.maxHeight = `${Math.min(430, Math.max(220, availableHeight))}px`
-      },
-    }),
-  ],
-  whileElementsMounted: autoUpdate,
-})
-onMounted(() => panel.value?.querySelector('input')?.focus())
-onClickOutside(panel, () => emit('close'), { ignore: [toRef(props, 'anchor')] })
-const close = (): void => {
-  emit('close')
-  props.anchor.focus()
-}
-useEventListener(
-  window,
-  'keydown',
-  (event) => {
-    if (event.key !== 'Escape' || event.defaultPrevented || document.gesturing) return
-    event.preventDefault()
-    event.stopPropagation()
-    close()
-  },
-  { capture: true },
-)
-
 const name = ref('')
 const keep = (links: boolean): void => {
   const named = name.value.trim() || 'My bend'
@@ -75,15 +40,14 @@ const hintOf = (one: ShelfBend): string =>
 </script>
 
 <template>
-  <Teleport to="body">
-    <section
-      ref="panel"
-      class="panel float"
-      role="dialog"
-      aria-label="Bend library"
-      :style="floatingStyles"
-      @keydown="(event) => event.ctrlKey || event.metaKey || event.stopPropagation()"
-    >
+  <AnchoredPanel
+    :anchor="anchor"
+    label="Bend library"
+    placement="bottom-end"
+    :busy="document.gesturing"
+    @close="$emit('close')"
+  >
+    <div class="library" @keydown="(event) => event.ctrlKey || event.metaKey || event.stopPropagation()">
       <LibraryFilters :counts="counts" />
       <BendShelf
         class="list"
@@ -121,19 +85,17 @@ const hintOf = (one: ShelfBend): string =>
         :to="{ name: 'library', params: { id: document.project?.id, scene: document.sceneId } }"
         >The whole library: tags, files, CSS, what is linked where</RouterLink
       >
-    </section>
-  </Teleport>
+    </div>
+  </AnchoredPanel>
 </template>
 
 <style scoped>
-.panel {
-  z-index: 30;
+.library {
   display: flex;
-  width: 330px;
+  width: 312px;
+  min-height: 0;
   flex-direction: column;
   gap: 6px;
-  padding: 8px;
-  border: 1px solid var(--rule);
 }
 
 .list {

@@ -55,31 +55,4 @@ const alike = computed(() => {
   </div>
 </template>
 
-<style scoped>
-.row {
-  display: flex;
-  height: 24px;
-  align-items: center;
-  gap: 5px;
-  padding-left: 4px;
-  border-radius: 5px;
-  background: var(--bench);
-  font-size: 0.75rem;
-}
-
-.words {
-  min-width: 0;
-  flex: 1;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.small {
-  flex: none;
-  padding: 1px 6px;
-  border: 1px solid var(--rule);
-  border-radius: 4px;
-  background: var(--sheet-2);
-}
-</style>
+<style scoped src="./row.css"></style>
