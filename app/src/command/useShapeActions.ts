@@ -63,8 +63,6 @@ export function useShapeActions(): ShapeActions {
     })
   }
 
-  const linkedAmong = (refs: readonly KeyRef[]): number =>
-    refs.filter((ref) => spanTarget(document.project!, ref)?.from.bend.kind === 'linked').length
   /** Smooth is worked out from the keys around: no library bend is that. */
   const tellUnlinked = (count: number): void => {
     if (count > 0)
@@ -95,7 +93,7 @@ export function useShapeActions(): ShapeActions {
     }
     const refs = [...whole, ...sides.map(({ ref }) => ref)]
     const reach = linked.reach(refs)
-    const followed = reach === '' ? 0 : linkedAmong(whole)
+    const followed = linked.count(whole)
     document.apply(`Bend set: ${quick?.label.toLowerCase() ?? 'the one used last'}`, (draft) => {
       if (quick?.smooth) {
         if (whole.length > 0) makeSpansSmooth(draft, whole)

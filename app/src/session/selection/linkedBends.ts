@@ -1,8 +1,10 @@
-import { findProperty, unlinkBends, usesOfBends, type KeyRef } from '@arrow-bend/core/edit'
+import { byProperty, findProperty, unlinkBends, usesOfBends, type KeyRef } from '@arrow-bend/core/edit'
 import { useDocument, type Recipe } from '../document/document.ts'
 
 /** What a change of bends does beyond the spans it is meant for, as library bends among them are followed by others. */
 export interface LinkedBends {
+  /** How many of the spans follow a library bend. */
+  readonly count: (refs: readonly KeyRef[]) => number
   /** “12 spans on 5 layers”; empty where none of the spans follows a library bend. */
   readonly reach: (refs: readonly KeyRef[]) => string
   /** The same edit on spans that have a copy of what they followed: no other changes with them. */
@@ -17,21 +19,23 @@ export const reachWords = (spans: number, layers: number): string =>
 /** Tells how far edits of linked bends reach. */
 export function useLinkedBends(): LinkedBends {
   const document = useDocument()
-  const bendsAmong = (refs: readonly KeyRef[]): ReadonlySet<string> => {
-    const found = new Set<string>()
-    for (const ref of refs) {
-      const bend = findProperty(document.project!, ref)?.keys.find(({ id }) => id === ref.key)?.bend
-      if (bend?.kind === 'linked') found.add(bend.bendId)
-    }
+  /** How many of the spans follow each library bend. */
+  const linksAmong = (refs: readonly KeyRef[]): ReadonlyMap<string, number> => {
+    const found = new Map<string, number>()
+    if (document.bends.length === 0) return found
+    for (const { ref, keys } of byProperty(refs).values())
+      for (const { id, bend } of findProperty(document.project!, ref)?.keys ?? [])
+        if (bend.kind === 'linked' && keys.has(id)) found.set(bend.bendId, (found.get(bend.bendId) ?? 0) + 1)
     return found
   }
   return {
+    count: (refs) => [...linksAmong(refs).values()].reduce((sum, count) => sum + count, 0),
     reach: (refs) => {
-      const ids = bendsAmong(refs)
-      if (ids.size === 0) return ''
+      const links = linksAmong(refs)
+      if (links.size === 0) return ''
       const uses = usesOfBends(document.project!)
       let [spans, layers] = [0, 0]
-      for (const id of ids) {
+      for (const id of links.keys()) {
         spans += uses.get(id)?.spans ?? 0
         layers += uses.get(id)?.layers ?? 0
       }

@@ -144,6 +144,7 @@ const areas = computed(() => {
 /** Marks of the spans that follow a bend of the library, along the foot of the graph. */
 const links = computed(() => {
   const { times, keys, spans } = compiledOf(property.value, document.bends)
+  if (!keys.some(({ bend }) => bend.kind === 'linked')) return ''
   return spans
     .map((_, i) => {
       const [x0, x1] = [view.xOf(times[i]!), view.xOf(times[i + 1]!)]

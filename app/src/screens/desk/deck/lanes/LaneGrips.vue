@@ -53,11 +53,16 @@ const beadLabel = (index: number): string => {
 }
 const spanLabel = ({ index, keys: many }: SpanDrawing): string =>
   `${props.held.name}, keys ${index + 1} to ${index + 1 + many.length}${many.length > 1 ? ', close together' : linkWords(many[0]!)}`
-/** Which bend of the library a span follows. */
+/** Which bend of the library spans follow, by the keys they begin at. */
+const links = computed(
+  () =>
+    new Map(
+      keys.value.flatMap(({ id, bend }) => (bend.kind === 'linked' ? [[id, bend.bendId] as const] : [])),
+    ),
+)
 const linkWords = (key: string): string => {
-  const bend = keys.value.find(({ id }) => id === key)?.bend
-  if (bend?.kind !== 'linked') return ''
-  return `, linked to ${document.bends.find(({ id }) => id === bend.bendId)?.name}`
+  const bendId = links.value.get(key)
+  return bendId === undefined ? '' : `, linked to ${document.bends.find(({ id }) => id === bendId)?.name}`
 }
 const isChosen = ({ keys: many }: SpanDrawing): boolean => props.chosenSpans.has(many[0]!)
 /** A ribbon is taken hold of; where spans crowd they are selected together. */

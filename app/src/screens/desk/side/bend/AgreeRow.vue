@@ -13,13 +13,17 @@ import type { TargetSpans } from './useTargetSpans.ts'
 const props = defineProps<{ target: TargetSpans; actions: Commands }>()
 
 const LOOKS = 64
+/** Of more spans only the first are looked at. */
+const MOST = 100
 const document = useDocument()
 const { spans, refs } = props.target
 /** The largest difference of progress from the first, % and where. */
 const apart = computed(() => {
-  const [first, ...others] = spans.value.map(({ compiled, index }) => compileBend(compiled.bends[index]!))
+  const [first, ...others] = spans.value
+    .slice(0, MOST)
+    .map(({ compiled, index }) => compileBend(compiled.bends[index]!))
   let [most, at] = [0, 0]
-  for (const other of others.slice(0, 100))
+  for (const other of others)
     for (let i = 1; i < LOOKS; i += 1) {
       const gap = Math.abs(other.progress(i / LOOKS) - first!.progress(i / LOOKS))
       if (gap > most) [most, at] = [gap, i / LOOKS]

@@ -3,6 +3,7 @@ import { Link, ListChecks, Unlink } from '@lucide/vue'
 import { computed } from 'vue'
 import { spansLike } from '@arrow-bend/core/edit'
 import type { Commands } from '../../../../command/useCommands.ts'
+import { heldUntilIdle } from '../../../../session/document/idle.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useLinkedBends } from '../../../../session/selection/linkedBends.ts'
 import IconButton from '../../../../ui/IconButton.vue'
@@ -16,8 +17,8 @@ const linked = useLinkedBends()
 const { refs, first, linkedTo } = props.target
 
 const reach = computed(() => linked.reach(refs.value))
-/** How many play the same without following it. */
-const alike = computed(() => {
+/** How many play the same without following it: all spans of the project are looked at, not while one of them is in the hand. */
+const alike = heldUntilIdle(() => {
   const bend = first.value?.from.bend
   return bend?.kind === 'linked' && document.committed ? spansLike(document.committed, bend.bendId).length : 0
 })
