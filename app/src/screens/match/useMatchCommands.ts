@@ -86,18 +86,18 @@ export function useMatchCommands(match: Match): MatchCommands {
     const onto = entry ? [entry] : targets.value
     return { command, from: first.ref, onto: onto.map(({ ref }) => ref), name }
   }
-  const givenWords = ({ percent, joined }: GivenRun): Told => {
+  const replacedWords = (replaced: number): Told =>
+    replaced === 0 ? '' : `${replaced === 1 ? 'One key' : `${replaced} keys`} stood there and gave way.`
+  const givenWords = ({ percent, joined, replaced }: GivenRun): Told => {
     const left = percent > 0.005 ? `They part by ${numberWords(percent, 2)} % at most now.` : ''
     const keys =
       joined === 0
         ? ''
         : `${joined === 1 ? 'One has' : `${joined} have`} one bend with points in place of the keys between. `
-    return keys + left
+    return [keys.trim(), replacedWords(replaced), left].filter(Boolean).join(' ')
   }
   const peaksWords = ({ ticks, percent }: MatchedPeaks): Told =>
     `Their fastest moments are ${numberWords(ticks / frameTicks(document.rate), 2)} f and ${numberWords(percent, 2)} % apart at most.`
-  const replacedWords = (replaced: number): Told =>
-    replaced === 0 ? '' : `${replaced === 1 ? 'One key' : `${replaced} keys`} stood there and gave way.`
 
   const recipeOf = ({ command, from, onto, name }: Wanted): Recipe<Told> => {
     const { makeId } = document

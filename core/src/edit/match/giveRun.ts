@@ -18,6 +18,8 @@ export interface GivenRun {
   readonly percent: number
   /** How many runs got one bend with points, their keys between the ends being taken away, as they had other numbers of keys. */
   readonly joined: number
+  /** Other keys that stood where these came to, and gave way. */
+  readonly replaced: number
 }
 
 /** How nearly a bend with points follows a run, share of the change. */
@@ -52,7 +54,7 @@ export function giveRun(
     }
     percent = Math.max(percent, leftBetween(wanted, runIn(draft, ref).run))
   }
-  return { percent, joined }
+  return { percent, joined, replaced: 0 }
 }
 
 /** The largest difference between two runs, each over its own time, %. */
@@ -136,5 +138,6 @@ export function linkRuns(
   return {
     percent: Math.max(0, ...onto.map((ref) => leftBetween(wanted, runIn(draft, ref).run))),
     joined: joined.length,
+    replaced: 0,
   }
 }

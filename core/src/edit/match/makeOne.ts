@@ -39,7 +39,7 @@ export function makeOne(
     progress: t === start ? 0 : t === end ? 1 : progressAt(t),
     bend: bends[i] && i < reference.keys.length - 1 ? withoutLift(bends[i]) : null,
   }))
-  let percent = 0
+  let [percent, replaced] = [0, 0]
   for (const ref of onto) {
     const read = runIn(draft, ref)
     editProperty(draft, ref, (property, library) => {
@@ -47,17 +47,17 @@ export function makeOne(
         ? alongRoute(property, read, stages, { library, makeId })
         : valuesOf(read, stages, makeId)
       const own = new Set(read.keys.map(({ id }) => id))
-      const standing = property.keys.filter(
-        ({ id, t }) =>
-          !own.has(id) && (t < Math.min(start, read.run.start) || t > Math.max(end, read.run.end)),
-      )
+      const [first, until] = [Math.min(start, read.run.start), Math.max(end, read.run.end)]
+      const stands = ({ id, t }: Key): boolean => !own.has(id) && (t < first || t > until)
+      const standing = property.keys.filter(stands)
+      replaced += property.keys.filter((key) => !key.timeless && !own.has(key.id) && !stands(key)).length
       const last = read.keys.at(-1)!
       const keys = made.map((key): Key => (key.id === last.id ? { ...key, bend: last.bend } : key))
       return { ...property, keys: orderKeys([...standing, ...keys].sort((a, b) => a.t - b.t)) }
     })
     percent = Math.max(percent, leftBetween(reference.run, runIn(draft, ref).run))
   }
-  return { percent, joined: 0 }
+  return { percent, joined: 0, replaced }
 }
 
 /** Whether a place travels a route other than a straight line. */

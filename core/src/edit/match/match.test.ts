@@ -215,6 +215,14 @@ describe('makeOne', () => {
     ])
   })
 
+  it('says how many other keys gave way', () => {
+    const longer = property('pair', [key(0, [9, 9]), key(1.5, [1, 1]), key(2, [0, 0], late), key(5, [5, 5])])
+    let report: GivenRun | null = null
+    const made = after(of(pan, longer), (draft) => (report = makeOne(draft, position, [scale], ids())))
+    expect(report!.replaced).toBe(1)
+    expect(propertyOf(made, 'a', 'scale').keys.map(({ t }) => t / TICKS_PER_SECOND)).toEqual([0, 1, 3])
+  })
+
   it('refuses a key that is gone', () => {
     expect(() => readRun(both, run('a', 'scale', [2, 9]))).toThrow('no longer there')
   })
