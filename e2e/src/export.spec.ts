@@ -82,9 +82,9 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
 async function compareEveryFrame(
   page: Page,
   scene: Scene,
-  scenes: readonly Scene[] = [],
+  { scenes = [], bends = LIBRARY }: Partial<Pick<Project, 'scenes' | 'bends'>> = {},
 ): Promise<{ px: number; percent: number; channel: number }> {
-  const sampler = compileScene(scene, LIBRARY, { scenes })
+  const sampler = compileScene(scene, bends, { scenes })
   const step = frameTicks(scene.rate)
   const worst = { px: 0, percent: 0, channel: 0, where: '' }
   for (let frame = 0; frame * step < scene.duration; frame += 1) {
@@ -230,7 +230,7 @@ test('a shown scene plays in the page at its own time, cut off by its frame and 
   const scene: Scene = { ...bare, layers: [{ ...use, source: { scene: 'shown' }, properties }] }
   const project = { ...trialProject(scene), scenes: [scene, shown] }
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
-  await compareEveryFrame(page, scene, project.scenes)
+  await compareEveryFrame(page, scene, { scenes: project.scenes })
   const cuts = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('.frame div')].flatMap((one) => {
       const { clipPath, width, height } = getComputedStyle(one)
@@ -384,7 +384,7 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
   const { project } = await readBendFile(new Uint8Array(file), sha)
   await page.goto('about:blank')
   await page.setContent(html)
-  await compareEveryFrame(page, project.scenes[0]!)
+  await compareEveryFrame(page, project.scenes[0]!, { bends: project.bends })
 })
 
 test('a property leaves as CSV, a row a frame', async ({ page }) => {
