@@ -11,8 +11,8 @@ import type { Match } from './useMatch.ts'
 /** Two runs over one another with the gap between them, all others as thin lines, and the difference below. */
 const props = defineProps<{ match: Match }>()
 
-const STEPS = 240
-const STEPS_OF_OTHERS = 64
+const STEPS = 160
+const STEPS_OF_OTHERS = 40
 const LEFT = 56
 const RIGHT = 20
 const TOP = 18

@@ -53,7 +53,7 @@ export interface Match {
 }
 
 /** Looks at a span while things move: enough for whatever bends are drawn by hand. */
-const LOOKS_A_SPAN = 48
+const LOOKS_A_SPAN = 32
 
 interface KnownRead {
   readonly property: Property
