@@ -9,7 +9,8 @@ import { lighthouse, moon, quay, stars, town, water } from './art/harbour.ts'
 import { boat, cask, gauge, mast } from './art/props.ts'
 import { drumTrack } from './drumTrack.ts'
 import { lightLamps } from './lightLamps.ts'
-import { HOUSE_BENDS, regattaScene } from './regatta.ts'
+import { HOUSE_BENDS } from './houseBends.ts'
+import { regattaScene } from './regatta.ts'
 
 const MADE = new URL('../made/', import.meta.url)
 

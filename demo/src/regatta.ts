@@ -1,5 +1,5 @@
 import { LINEAR, type Bend } from '@arrow-bend/core/bend'
-import { makeLayer, type Layer, type LayerKind, type NamedBend, type Scene } from '@arrow-bend/core/scene'
+import { makeLayer, type Layer, type LayerKind, type Scene } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { MARGIN } from './art/harbour.ts'
@@ -57,17 +57,6 @@ function roll(): Record<string, Property> {
     ]),
   }
 }
-
-/** What several spans follow. */
-export const HOUSE_BENDS: readonly NamedBend[] = [
-  {
-    id: 'parting',
-    name: 'Parting',
-    bend: { kind: 'family', family: 'power', power: 3.4, mode: 'inOut' },
-    tags: ['house', 'panels'],
-  },
-  { id: 'sway', name: 'Sway', bend: ease(0.4, 0.4), tags: ['house', 'flags'] },
-]
 
 /** The tide climbs in holds: it stands, then it is higher. */
 function tide(): Property {

@@ -144,6 +144,41 @@ test('a bend is chosen from the library by click, by key, and drawn onto a ribbo
   await expect(panel).toBeHidden()
 })
 
+test('a bend with a bump is kept without it, and what no library may hold is refused without harm to the others', async ({
+  page,
+}) => {
+  const lifted: PlainBend = {
+    kind: 'handles',
+    leave: { reach: 0.4, rise: 0, lift: [30] },
+    arrive: { reach: 0.4, rise: 0, lift: [30] },
+  }
+  const still = sheet(1, false)
+  const bumped = still.properties['opacity']!
+  const [first, last] = bumped.keys
+  const opacity = { ...bumped, keys: [{ ...first!, bend: lifted }, last!] }
+  await openLayers(page, [{ ...still, properties: { ...still.properties, opacity } }])
+  await ribbon(page, 1).click()
+  await page.getByRole('button', { name: 'Bend library', exact: true }).click()
+  await page.getByLabel('Name to keep this bend by').fill('Swell')
+  await page.getByRole('button', { name: 'Keep as own' }).click()
+  await page.getByRole('link', { name: /The whole library/ }).click()
+  await page.getByLabel('Shelf').selectOption('own')
+  await page.getByRole('button', { name: 'Swell', exact: true }).click()
+  const tags = page.getByLabel('Tags, separated by commas')
+  await tags.fill('x'.repeat(200))
+  await tags.press('Enter')
+  await expect(page.getByText(/a name may have 120 characters at most/)).toBeVisible()
+  await page.reload()
+  await page.getByLabel('Shelf').selectOption('own')
+  await expect(page.getByRole('button', { name: 'Swell', exact: true })).toBeVisible()
+  // A name that is given up stays what it was; Ctrl+S saves here, too.
+  const name = page.getByLabel('Name of the bend')
+  await name.fill('Other')
+  await name.press('Escape')
+  await expect(name).toHaveValue('Swell')
+  expect((await savedFile(page)).project.bends).toEqual([])
+})
+
 test('own bends stay in the browser, favourites and those used last too, and go to a project and back', async ({
   page,
 }) => {

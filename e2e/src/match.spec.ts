@@ -146,7 +146,14 @@ test('what cannot be matched is said where it is asked for', async ({ page }) =>
 })
 
 test('the selected spans are made to agree from the Bend panel', async ({ page }) => {
-  await openLayers(page, [still])
+  const lamp = drawnLayer(
+    'Lamp',
+    'rectangle',
+    { size: [50, 50] },
+    // It comes back to where it was: it has no progress, but a bend all the same.
+    { more: { opacity: move('number', 50, 50, { bend: late }) } },
+  )
+  await openLayers(page, [still, lamp])
   await page.getByRole('button', { name: 'Harbour still position, keys 1 to 2' }).click()
   await page.getByRole('button', { name: 'Harbour still scale, keys 1 to 2' }).click({ modifiers: ['Shift'] })
   const row = page.getByRole('group', { name: 'Match' })
@@ -155,6 +162,11 @@ test('the selected spans are made to agree from the Bend panel', async ({ page }
   await expect(row).toContainText('They agree')
   await row.getByRole('button', { name: 'Link all of them to one bend' }).click()
   await expect(page.getByText('An edit changes 2 spans on 1 layer')).toBeVisible()
+  // What follows a bend already leads the others.
+  await page.getByRole('button', { name: 'Lamp opacity, keys 1 to 2' }).click({ modifiers: ['Shift'] })
+  await row.getByRole('button', { name: 'Link all of them to one bend' }).click()
+  await expect(page.getByText('An edit changes 3 spans on 2 layers')).toBeVisible()
+  expect((await savedFile(page)).project.bends).toHaveLength(1)
 })
 
 test('which of five arrivals is late is seen, marked in the deck, and mended there', async ({ page }) => {

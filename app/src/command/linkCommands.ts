@@ -88,21 +88,29 @@ export function useLinkCommands(): CommandRuns<keyof typeof LINK_COMMANDS> {
     toLibrary: () => void router.push({ name: 'library', params: params() }),
     keepAndLink: () =>
       withSpans(async (spans) => {
-        const [{ layer, ref, compiled, index }] = spans as readonly [SpanTarget, ...SpanTarget[]]
+        const [{ layer, ref, compiled, index, from }] = spans as readonly [SpanTarget, ...SpanTarget[]]
         const label = definitionOf(layer.kind, ref.property)?.label.toLowerCase() ?? ref.property
-        const { keepAndLink } = await import('./seldomEdits.ts')
+        const { keepAndLink, linkBends } = await import('./seldomEdits.ts')
+        const refs = spans.map((span) => span.ref)
+        const follow = spans.length === 1 ? 'the span follows' : `${spans.length} spans follow`
+        const known = from.bend
+        if (known.kind === 'linked') {
+          // It is kept already: the others follow it, too.
+          const name = document.bends.find(({ id }) => id === known.bendId)?.name
+          const made = document.apply('Linked to one bend', (draft) => linkBends(draft, refs, known.bendId))
+          if (made !== null)
+            told(`${spans.length} ${spans.length === 1 ? 'span follows' : 'spans follow'} “${name}”.`)
+          return
+        }
         const bend = compiled.bends[index]!
         const name = document.apply('Kept in the library and linked', (draft) =>
-          keepAndLink(
-            draft,
-            spans.map((span) => span.ref),
-            { name: `${layer.name} ${label}`.slice(0, 100), bend, makeId: document.makeId },
-          ),
+          keepAndLink(draft, refs, {
+            name: `${layer.name} ${label}`.slice(0, 100),
+            bend,
+            makeId: document.makeId,
+          }),
         )
-        if (name !== null)
-          told(
-            `The library has “${name}” now; ${spans.length === 1 ? 'the span follows' : `${spans.length} spans follow`} it.`,
-          )
+        if (name !== null) told(`The library has “${name}” now; ${follow} it.`)
       }),
     linkAlike: () =>
       withLink(async (bendId, name) => {

@@ -94,7 +94,7 @@ export function useShapeActions(): ShapeActions {
     const refs = [...whole, ...sides.map(({ ref }) => ref)]
     const reach = linked.reach(refs)
     const followed = linked.count(whole)
-    document.apply(`Bend set: ${quick?.label.toLowerCase() ?? 'the one used last'}`, (draft) => {
+    const done = document.apply(`Bend set: ${quick?.label.toLowerCase() ?? 'the one used last'}`, (draft) => {
       if (quick?.smooth) {
         if (whole.length > 0) makeSpansSmooth(draft, whole)
         if (sides.length > 0) setThrough(draft, selection.keys, 'smooth')
@@ -112,11 +112,10 @@ export function useShapeActions(): ShapeActions {
           () => bend,
         )
     })
+    if (!quick?.smooth) lastBend.remember(bend)
+    if (done === null) return
     if (quick?.smooth) tellUnlinked(followed)
-    else {
-      lastBend.remember(bend)
-      tellReach(reach)
-    }
+    else tellReach(reach)
   }
 
   const pause = async (): Promise<void> => {

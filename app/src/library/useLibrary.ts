@@ -1,4 +1,5 @@
 import { computed, onMounted, type ComputedRef } from 'vue'
+import { withoutLift } from '@arrow-bend/core/bend'
 import { targetSpans } from '@arrow-bend/core/choose'
 import { giveBends, linkBends, takeNamedBends, usesOfBends, type KeyRef } from '@arrow-bend/core/edit'
 import type { LooseBend } from '@arrow-bend/core/format/bends'
@@ -24,9 +25,10 @@ export interface Library {
   readonly toOwn: (bends: readonly LooseBend[]) => Promise<void>
 }
 
+/** Fit for any library: without a bump, which is in the units of one property. */
 const loose = ({ name, bend, tags }: LooseBend): LooseBend => ({
   name,
-  bend,
+  bend: withoutLift(bend),
   ...(tags && tags.length > 0 ? { tags } : {}),
 })
 const counted = (count: number): string => (count === 1 ? 'One bend was' : `${count} bends were`)

@@ -1,5 +1,5 @@
 import type { BendLibrary } from '../bend/index.ts'
-import { applyMatrix, ownMatrixAt, type Matrix, type Scene } from '../scene/index.ts'
+import { applyMatrix, compileOwnMatrix, type Matrix, type Scene } from '../scene/index.ts'
 import type { Vec2 } from '../route/index.ts'
 import { frameTicks, type Ticks } from '../time/index.ts'
 
@@ -31,7 +31,7 @@ export function swingOf(
   { from, to, library }: { readonly from: Ticks; readonly to: Ticks; readonly library: BendLibrary },
 ): Swing | null {
   const frame = frameTicks(scene.rate)
-  const at = (time: number): Matrix => ownMatrixAt(scene, layer, time, library)
+  const at = compileOwnMatrix(scene, layer, library)
   const fixed = fixedPoint(at(from), at(to))
   if (!fixed || !(to > from)) return null
   const first = Math.ceil(from / frame)

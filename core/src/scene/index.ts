@@ -165,7 +165,7 @@ export { withRiders } from './riders.ts'
 export { standInPicture } from './standInPicture.ts'
 export { soloScene } from './soloScene.ts'
 export { NAMED_BEND_FIELDS, nameSchema, projectSchema, sceneSchema } from './schema/projectSchema.ts'
-export { ownMatrixAt, parentMatrixAt } from './sampling/ownMatrix.ts'
+export { compileOwnMatrix, ownMatrixAt, parentMatrixAt } from './sampling/ownMatrix.ts'
 export { hasLocalTime, runOutOf, sourceSeconds, type Sources } from './sampling/sourceTime.ts'
 export {
   compileCopying,

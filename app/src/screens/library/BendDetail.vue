@@ -70,12 +70,12 @@ const remove = async (): Promise<void> => {
     })
     return
   }
-  document.apply('Bend taken out of the library', (draft) => removeNamedBend(draft, id))
+  if (document.apply('Bend taken out of the library', (draft) => removeNamedBend(draft, id)) === null) return
   told(use ? `“${name}” is gone; ${reachWords(use.spans, use.layers)} keep a copy.` : `“${name}” is gone.`)
 }
 const linkAlike = (): void => {
   const [spans, id] = [alike.value, props.one.id]
-  document.apply('Alike spans linked', (draft) => linkBends(draft, spans, id))
+  if (document.apply('Alike spans linked', (draft) => linkBends(draft, spans, id)) === null) return
   told(`${spans.length} more ${spans.length === 1 ? 'span follows' : 'spans follow'} “${props.one.name}”.`)
 }
 const others = computed(() => document.bends.filter(({ id }) => id !== props.one.id))

@@ -5,7 +5,7 @@ import LibraryFilters from '../../library/LibraryFilters.vue'
 import { shelfCounts } from '../../library/shelfCounts.ts'
 import type { ShelfBend } from '../../library/shelfBend.ts'
 import { useLibrary } from '../../library/useLibrary.ts'
-import { useUndoKeys } from '../../command/keys/useUndoKeys.ts'
+import { useProjectKeys } from '../../command/keys/useProjectKeys.ts'
 import { useBendShelf } from '../../session/view/bendShelf.ts'
 import BendDetail from './BendDetail.vue'
 import PasteSheet from './PasteSheet.vue'
@@ -15,7 +15,7 @@ import { useBendFiles } from './useBendFiles.ts'
 const shelf = useBendShelf()
 const library = useLibrary()
 const files = useBendFiles(library)
-useUndoKeys()
+useProjectKeys()
 
 const counts = computed(() => shelfCounts(library.all.value, shelf))
 const chosen = computed(

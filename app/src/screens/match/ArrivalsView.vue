@@ -192,7 +192,7 @@ const setFrames = (id: string) => (value: number) => {
                 />
               </td>
               <th scope="row" class="truncate">{{ row.name }}</th>
-              <td v-for="time in [row.start, row.peak, row.there, row.land]" :key="time" class="mono">
+              <td v-for="(time, i) in [row.start, row.peak, row.there, row.land]" :key="i" class="mono">
                 {{ numberWords(frames(time), 1) }}
               </td>
               <td>

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, onMounted } from 'vue'
 import NumberField from '../../ui/NumberField.vue'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
-import { useUndoKeys } from '../../command/keys/useUndoKeys.ts'
+import { useProjectKeys } from '../../command/keys/useProjectKeys.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import { numberWords } from '../../ui/numberWords.ts'
 import SpansView from './SpansView.vue'
@@ -15,7 +15,7 @@ const ArrivalsView = defineAsyncComponent(() => import('./ArrivalsView.vue'))
 
 const store = useMatchRuns()
 const match = useMatch()
-useUndoKeys()
+useProjectKeys()
 // Whoever comes with something selected wants that compared.
 onMounted(() => store.runs.length === 0 && store.take())
 

@@ -97,14 +97,6 @@ const BUTTONS = computed<readonly Button[]>(() => [
     hint: 'A’s times, keys and bends, from its own first value to its own last',
   },
 ])
-const looksBy = (command: MatchCommand) => ({
-  onPointerenter: () => props.commands.look(command),
-  onPointerleave: () => props.commands.leave(),
-  onFocus: (event: FocusEvent) =>
-    (event.target as Element).matches(':focus-visible') && props.commands.look(command),
-  onBlur: () => props.commands.leave(),
-  onClick: () => props.commands.run(command),
-})
 </script>
 
 <template>
@@ -124,7 +116,7 @@ const looksBy = (command: MatchCommand) => ({
       type="button"
       class="button button-primary link"
       title="One edit changes all from then on"
-      v-bind="looksBy('link')"
+      v-bind="commands.onButton('link')"
     >
       <Link :size="15" aria-hidden="true" />
       <span class="grow text-left">{{
@@ -138,7 +130,7 @@ const looksBy = (command: MatchCommand) => ({
         type="button"
         class="button"
         :title="hint"
-        v-bind="looksBy(command)"
+        v-bind="commands.onButton(command)"
       >
         <component :is="icon" :size="14" aria-hidden="true" />
         <span class="grow truncate text-left">{{ label }}</span>

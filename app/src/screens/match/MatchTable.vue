@@ -11,16 +11,14 @@ import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import BendGlyph from '../../ui/BendGlyph.vue'
 import IconButton from '../../ui/IconButton.vue'
 import { numberWords } from '../../ui/numberWords.ts'
+import DifferenceBar from './DifferenceBar.vue'
 import type { Match, MatchEntry } from './useMatch.ts'
-import type { MatchCommand, MatchCommands } from './useMatchCommands.ts'
+import type { MatchCommands } from './useMatchCommands.ts'
 
 /** All runs that are compared, one a row: when they are, how they bend, how far they part from A. */
 const props = defineProps<{ match: Match; commands: MatchCommands }>()
 
 const RIBBON = 190
-const BAR = 110
-/** % of the change that fills a bar. */
-const FULL_BAR = 30
 
 const document = useDocument()
 const store = useMatchRuns()
@@ -94,14 +92,6 @@ const rows = computed(() =>
     return entry ? [rowOf(entry)] : []
   }),
 )
-const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
-  onPointerenter: () => props.commands.look(command, entry),
-  onPointerleave: () => props.commands.leave(),
-  onFocus: (event: FocusEvent) =>
-    (event.target as Element).matches(':focus-visible') && props.commands.look(command, entry),
-  onBlur: () => props.commands.leave(),
-  onClick: () => props.commands.run(command, entry),
-})
 </script>
 
 <template>
@@ -184,17 +174,11 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
             </td>
             <td class="difference">
               <template v-if="row.difference">
-                <span class="bar" :style="{ width: `${BAR}px` }" aria-hidden="true">
-                  <span
-                    class="fill"
-                    :class="{ agrees: row.agrees }"
-                    :style="{ width: `${Math.min(1, Math.abs(row.difference.percent) / FULL_BAR) * BAR}px` }"
-                  />
-                  <span
-                    class="post"
-                    :style="{ left: `${Math.min(1, store.tolerance / FULL_BAR) * BAR}px` }"
-                  />
-                </span>
+                <DifferenceBar
+                  :percent="row.difference.percent"
+                  :agrees="row.agrees"
+                  :tolerance="store.tolerance"
+                />
                 <b class="mono">{{ numberWords(Math.abs(row.difference.percent), 1) }}</b> %
                 <span class="text-ink-2">{{
                   row.agrees
@@ -211,7 +195,9 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
           <td class="last">
             <span class="ends">
               <template v-if="row.difference">
-                <button type="button" class="button small" v-bind="looksBy('give', row.entry)">Copy A</button>
+                <button type="button" class="button small" v-bind="commands.onButton('give', row.entry)">
+                  Copy A
+                </button>
                 <button
                   v-if="row.shown?.wasLinked"
                   type="button"
@@ -220,7 +206,12 @@ const looksBy = (command: MatchCommand, entry: MatchEntry) => ({
                 >
                   Unlink
                 </button>
-                <button v-else type="button" class="button small" v-bind="looksBy('link', row.entry)">
+                <button
+                  v-else
+                  type="button"
+                  class="button small"
+                  v-bind="commands.onButton('link', row.entry)"
+                >
                   Link to A
                 </button>
               </template>
@@ -377,35 +368,6 @@ svg {
   display: flex;
   align-items: center;
   gap: 4px;
-}
-
-.bar {
-  position: relative;
-  display: inline-block;
-  height: 6px;
-  margin-right: 6px;
-  border-radius: 2px;
-  background: var(--rule-soft);
-  vertical-align: middle;
-}
-
-.fill {
-  position: absolute;
-  inset: 0 auto 0 0;
-  border-radius: 2px;
-  background: var(--pencil);
-}
-
-.fill.agrees {
-  background: var(--hue-show);
-}
-
-.post {
-  position: absolute;
-  top: -4px;
-  width: 1.5px;
-  height: 14px;
-  background: var(--ink-2);
 }
 
 .last {

@@ -21,16 +21,12 @@ const told = useToldStep()
 
 const CAMERA = ['position', 'scale', 'turn'] as const
 const isMoved = ({ properties }: Layer, name: string): boolean => (properties[name]?.keys.length ?? 0) > 1
+const byId = computed(() => new Map(document.scene?.layers.map((one) => [one.id, one])))
 /** The layer and all it rides on, from the inside out. */
 const chainOf = (layer: Layer): Layer[] => {
-  const layers = document.scene!.layers
   const chain = [layer]
-  for (let at = layer.parent; at !== null && chain.length <= layers.length;) {
-    const above = layers.find(({ id }) => id === at)
-    if (!above) break
+  for (let above = byId.value.get(layer.parent ?? ''); above; above = byId.value.get(above.parent ?? ''))
     chain.push(above)
-    at = above.parent
-  }
   return chain
 }
 const candidates = computed(() =>

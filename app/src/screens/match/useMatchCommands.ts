@@ -39,11 +39,11 @@ export interface MatchCommands {
   /** Which runs they are done to. */
   readonly scope: ShallowRef<'second' | 'all'>
   readonly targets: ComputedRef<readonly MatchEntry[]>
-  /** Shows what a command would do, in the plot and on all other screens. */
-  readonly look: (command: MatchCommand, onto?: MatchEntry) => void
-  readonly leave: () => void
-  /** Does it, as one step. */
-  readonly run: (command: MatchCommand, onto?: MatchEntry) => void
+  /** What a button does that looks at a command where it is pointed at, and does it where it is pressed. */
+  readonly onButton: (
+    command: MatchCommand,
+    onto?: MatchEntry,
+  ) => Readonly<Record<string, (event: Event) => void>>
   readonly unlink: (entry: MatchEntry) => void
   /** Why what is looked at cannot be done; empty where it can. */
   readonly trouble: ComputedRef<string>
@@ -121,17 +121,28 @@ export function useMatchCommands(match: Match): MatchCommands {
     wanted.value = null
     preview.drop()
   }
-  const look: MatchCommands['look'] = (command, entry) => {
+  const look = (command: MatchCommand, entry?: MatchEntry): void => {
+    // It would be told at every button that nothing may be changed here.
+    if (document.readOnly) return
     wanted.value = wantedOf(command, entry)
     preview.show()
   }
-  const run: MatchCommands['run'] = (command, entry) => {
+  const run = (command: MatchCommand, entry?: MatchEntry): void => {
     const given = wantedOf(command, entry)
     leave()
     if (!given) return
     const words = document.apply(LABELS[command], recipeOf(given))
     if (words) told(words)
   }
+  const onButton: MatchCommands['onButton'] = (command, entry) => ({
+    onPointerenter: () => look(command, entry),
+    onPointerleave: leave,
+    onFocus: ({ target }) => {
+      if ((target as Element).matches(':focus-visible')) look(command, entry)
+    },
+    onBlur: leave,
+    onClick: () => run(command, entry),
+  })
   const unlink: MatchCommands['unlink'] = ({ ref, read }) => {
     if (!read) return
     const spans = read.keys.slice(0, -1).map(({ id }) => ({ ...ref, key: id }))
@@ -140,9 +151,7 @@ export function useMatchCommands(match: Match): MatchCommands {
   return {
     scope,
     targets,
-    look,
-    leave,
-    run,
+    onButton,
     unlink,
     trouble: computed(() => preview.trouble.value),
     looked: computed(() => (preview.active.value ? (wanted.value?.command ?? null) : null)),

@@ -61,7 +61,10 @@ export const useBendShelf = defineStore('bend shelf', () => {
   const change = async (to: (now: readonly LooseBend[]) => readonly LooseBend[]): Promise<boolean> => {
     try {
       const changed = to(await kept())
-      await projectStorage.keepPreference(KEPT, changed.length > 0 ? writeBends(changed) : null)
+      const text = changed.length > 0 ? writeBends(changed) : null
+      // What could not be read again is not written: it would take all others with it.
+      if (text !== null) readBends(text)
+      await projectStorage.keepPreference(KEPT, text)
       own.value = changed
       return true
     } catch (caught) {

@@ -2,8 +2,8 @@ import type { BendLibrary } from '../../bend/index.ts'
 import type { Scene } from '../document.ts'
 import { layerById } from '../makeLayer.ts'
 import { identityMatrix, multiplyInto, type Matrix } from '../matrix.ts'
-import { layerTimeAt } from './layerTime.ts'
-import { makePlacing, ownMatrixInto } from './placing.ts'
+import { compileLayerClock, layerTimeAt, type LayerClock } from './layerTime.ts'
+import { makePlacing, ownMatrixInto, type Placing } from './placing.ts'
 
 /** The map to the stage from what a layer rides on, at a scene time; the identity for one that rides on nothing. */
 export function parentMatrixAt(scene: Scene, layerId: string, time: number, library: BendLibrary): Matrix {
@@ -27,4 +27,28 @@ export function ownMatrixAt(scene: Scene, layerId: string, time: number, library
   if (layer) ownMatrixInto(matrix, makePlacing(layer, library), layerTimeAt(scene, layerId, time, library))
   multiplyInto(matrix, parentMatrixAt(scene, layerId, time, library), matrix)
   return matrix
+}
+
+/** The map to the stage from a layer's own coordinates, made ready to be asked for at many scene times; each time a map of its own. */
+export function compileOwnMatrix(
+  scene: Scene,
+  layerId: string,
+  library: BendLibrary,
+): (time: number) => Matrix {
+  const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
+  const chain: { readonly placing: Placing; readonly clock: LayerClock }[] = []
+  for (let at: string | null = layerId; at !== null; at = layers.get(at)?.parent ?? null) {
+    const layer = layers.get(at)
+    if (layer)
+      chain.push({ placing: makePlacing(layer, library), clock: compileLayerClock(scene, at, library) })
+  }
+  const own = identityMatrix()
+  return (time) => {
+    const matrix = identityMatrix()
+    for (const { placing, clock } of chain) {
+      ownMatrixInto(own, placing, clock.timeAt(time))
+      multiplyInto(matrix, own, matrix)
+    }
+    return matrix
+  }
 }

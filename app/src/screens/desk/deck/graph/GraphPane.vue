@@ -14,7 +14,7 @@ import PointerTag from '../../../../gesture/PointerTag.vue'
 import type { PropertyRow } from '../rows.ts'
 import type { GraphBead } from '../../../../chart/graph/beadPlaces.ts'
 import { drawGraph, type GraphGrip, type GraphNode } from '../../../../chart/graph/graphDrawing.ts'
-import { linkMark } from '../../../../chart/linkMark.ts'
+import { graphLinks } from '../../../../chart/graph/graphLinks.ts'
 import GraphAxis from './GraphAxis.vue'
 import GraphBeads from './GraphBeads.vue'
 import GraphHandle from './GraphHandle.vue'
@@ -141,17 +141,9 @@ const areas = computed(() => {
     ]
   })
 })
-/** Marks of the spans that follow a bend of the library, along the foot of the graph. */
 const links = computed(() => {
-  const { times, keys, spans } = compiledOf(property.value, document.bends)
-  if (!keys.some(({ bend }) => bend.kind === 'linked')) return ''
-  return spans
-    .map((_, i) => {
-      const [x0, x1] = [view.xOf(times[i]!), view.xOf(times[i + 1]!)]
-      if (keys[i]!.bend.kind !== 'linked' || x1 - x0 < 24 || x1 < 0 || x0 > view.laneWidth) return ''
-      return linkMark(Math.max(x0, 0) + 12, props.bottom - 8)
-    })
-    .join('')
+  const { xOf, laneWidth: width } = view
+  return graphLinks(compiledOf(property.value, document.bends), { xOf, width, bottom: props.bottom })
 })
 const openMenu = (event: MouseEvent, { keys }: GraphBead): void => {
   const refs = keys.map((key) => ({ ...hand.lane(), key }))

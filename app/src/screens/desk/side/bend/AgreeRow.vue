@@ -2,7 +2,7 @@
 import { Copy, Link, Spline } from '@lucide/vue'
 import { computed } from 'vue'
 import { compileBend } from '@arrow-bend/core/bend'
-import { giveBends, linkRuns, type RunRef } from '@arrow-bend/core/edit'
+import { giveBends } from '@arrow-bend/core/edit'
 import type { Commands } from '../../../../command/useCommands.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import IconButton from '../../../../ui/IconButton.vue'
@@ -41,17 +41,6 @@ const give = (): void => {
   const [bend, others] = [first!.compiled.bends[first!.index]!, refs.value.slice(1)]
   document.apply('Bend given', (draft) => giveBends(draft, others, () => bend))
 }
-const link = (): void => {
-  const runs = spans.value.map(({ ref, to }): RunRef => {
-    const { key, ...lane } = ref
-    return { ...lane, from: key, to: to.id }
-  })
-  const [first, ...others] = runs
-  const name = `${spans.value[0]!.layer.name} bend`.slice(0, 100)
-  document.apply('Linked to one bend', (draft) =>
-    linkRuns(draft, first!, others, { name, makeId: document.makeId }),
-  )
-}
 </script>
 
 <template>
@@ -65,7 +54,12 @@ const link = (): void => {
       :disabled="agree"
       @press="give"
     />
-    <IconButton small :icon="Link" label="Link all of them to one bend" @press="link" />
+    <IconButton
+      small
+      :icon="Link"
+      label="Link all of them to one bend"
+      @press="actions.run('keepAndLink', false)"
+    />
     <button type="button" class="small" @click="actions.run('match', false)">Match…</button>
   </div>
 </template>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { fittingRoll, skidOf, swingOf } from '@arrow-bend/core/match'
 import { compiledOf, timedKeys, valueInto } from '@arrow-bend/core/property'
-import { layerById, parentMatrixAt, applyMatrix, type Layer, type Scene } from '@arrow-bend/core/scene'
+import { compileOwnMatrix, layerById, applyMatrix, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { asTicks, frameTicks } from '@arrow-bend/core/time'
 import { toScreen, type StageView } from '../../../../draw/index.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -59,12 +59,12 @@ const skids = computed(() =>
     if (!skid) return []
     const compiled = compiledOf(layer.properties['position']!, document.bends)
     const frame = frameTicks(props.scene.rate)
+    const parentAt = compileOwnMatrix(props.scene, layer.parent ?? '', document.bends)
     const point = new Float64Array(2)
     const bars = Array.from(skid.slips, (slip, i) => {
       const time = (skid.first + i) * frame
       valueInto(point, compiled, time)
-      const parent = parentMatrixAt(props.scene, layer.id, time, document.bends)
-      const [x, y] = onScreen(...applyMatrix(parent, point[0]!, point[1]!))
+      const [x, y] = onScreen(...applyMatrix(parentAt(time), point[0]!, point[1]!))
       const long = Math.min(MOST_SKID, Math.abs(slip) * SKID_SCALE)
       return long < 0.5 ? '' : `M${x.toFixed(1)} ${(y + 6).toFixed(1)}v${long.toFixed(1)}`
     }).join('')
