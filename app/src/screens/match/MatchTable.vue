@@ -324,10 +324,6 @@ td.number {
   font-family: var(--font-mono);
 }
 
-thead .number {
-  text-align: right;
-}
-
 i {
   color: var(--ink-2);
   font-family: var(--font-sans);

@@ -205,7 +205,7 @@ const canBend = computed(
           {{ axis === null ? curve.letter : 'XY'[axis] }}
         </text>
       </g>
-      <path v-if="links" :d="links" class="link" data-part="links" />
+      <path v-if="links" :d="links" fill="none" stroke="var(--ink-2)" data-part="links" />
       <text v-for="area in areas" :key="area.key" :x="area.x" :y="bottom - 4" class="area">{{
         area.words
       }}</text>
@@ -301,11 +301,6 @@ const canBend = computed(
   stroke: var(--hue);
   stroke-linejoin: round;
   stroke-width: 2;
-}
-
-.link {
-  fill: none;
-  stroke: var(--ink-2);
 }
 
 /* What no key is needed for. */
