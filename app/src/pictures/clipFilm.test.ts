@@ -65,6 +65,20 @@ describe('a clip that is decoded as it is asked for', () => {
     expect(asked.map(([first]) => first)).not.toContain(25)
   })
 
+  it('tells of a frame asked for while it was being read ahead', async () => {
+    const { shown, arrive, arriveOne, changed } = trial()
+    shown(0)
+    await arrive()
+    shown(LENGTH)
+    // The frames from 1 on arrive; those after them are being read.
+    await arriveOne()
+    expect(shown(9 * LENGTH)).not.toBe(9)
+    changed.mockClear()
+    await arrive()
+    expect(changed).toHaveBeenCalledTimes(1)
+    expect(shown(9 * LENGTH)).toBe(9)
+  })
+
   it('counts what was not decoded in time while it plays, and nothing while it stands', async () => {
     const { film, shown, arrive } = trial()
     shown(0)

@@ -33,6 +33,8 @@ export class ClipFilm implements Film {
   /** Which way it plays: 1, −1 or, where it stands, 0. */
   private way = 0
   private failed = false
+  /** Whether another frame than the one last asked for was given out, as that was not there yet. */
+  private isAwaited = false
   late = 0
   private readonly waiting: (() => void)[] = []
   private readonly mostKept: number
@@ -60,6 +62,7 @@ export class ClipFilm implements Film {
     this.way = isPlaying ? Math.sign(step) : 0
     const found = this.find(moment)
     if (isPlaying && !found) this.late += 1
+    this.isAwaited = !found
     this.readMore()
     return (found ?? this.nearest(moment))?.picture ?? null
   }
@@ -128,7 +131,6 @@ export class ClipFilm implements Film {
   private async readOn(): Promise<void> {
     this.isReading = true
     for (let next = this.wanted; next && !this.failed; next = this.wanted) {
-      const missed = !this.find(this.asked.seconds)
       try {
         this.keep(await this.read(next.from, next.count))
       } catch {
@@ -136,7 +138,11 @@ export class ClipFilm implements Film {
         this.failed = true
       }
       for (const wake of this.waiting.splice(0)) wake()
-      if (missed && this.find(this.asked.seconds)) this.changed()
+      // Also where it came with what was read for a moment asked for earlier.
+      if (this.isAwaited && this.find(this.asked.seconds)) {
+        this.isAwaited = false
+        this.changed()
+      }
       // The file has less than it says: that is not to be asked for again and again.
       if (next.from === this.wanted?.from) break
     }

@@ -114,7 +114,18 @@ function pictureOf(sample: VideoSample, { canvas, context, first }: OpenClip): C
 /** Moments so little ahead, s, are come to by decoding on: to go to them would be to decode from a whole picture before them. */
 const DECODED_ON = 1
 
+/** Reads anew once: a decoder that waits may be taken away by the browser (WebCodecs, “reclaiming”). */
 async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
+  try {
+    return await readFrom(clip, from, count)
+  } catch (caught) {
+    if (!clip.ahead) throw caught
+    clip.ahead = null
+    return readFrom(clip, from, count)
+  }
+}
+
+async function readFrom(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
   const isAhead = clip.ahead && from > clip.next - NEAR && from < clip.next + DECODED_ON
   if (!isAhead) {
     await clip.ahead?.return()
