@@ -44,6 +44,29 @@ describe('matchRuns', () => {
     expect(real.largest.frame).toBeLessThanOrEqual(72)
   })
 
+  it('knows runs that progress alike by the bend they share, but not one with a bump or mixed by ratio', () => {
+    const bumped = { ...ease, leave: { ...ease.leave, lift: [20] } }
+    const runs = [
+      zoom,
+      property('turn', [key(2, 0, ease), key(6, -90)]),
+      property('place', [key(0, [0, 0], ease), key(5, [30, -70])]),
+    ].map((one) => runOf(one, named()))
+    for (const { bend, progressAt, start, end } of runs) {
+      expect(bend).toBe(ease)
+      for (let i = 0; i <= 100; i += 1)
+        expect(progressAt(start + (i / 100) * (end - start))).toBeCloseTo(
+          compileBend(ease).progress(i / 100),
+          9,
+        )
+    }
+    for (const other of [
+      property('number', [key(0, 0, bumped), key(1, 10)]),
+      { ...zoom, mix: 'geometric' as const },
+      property('number', [key(0, 0, ease), key(1, 10, ease), key(2, 20)]),
+    ])
+      expect(runOf(other, named()).bend).toBeNull()
+  })
+
   it('takes the keys within a stretch, and the way along a curved route', () => {
     const long = property('place', [
       key(0, [0, 0]),

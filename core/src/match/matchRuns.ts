@@ -45,6 +45,7 @@ export function largestApart(
   second: Run,
   { real, looks = LOOKS }: Pick<MatchOptions, 'real' | 'looks'>,
 ): { readonly apart: number; readonly at: number } {
+  if (!real && first.bend && first.bend === second.bend) return { apart: 0, at: first.start }
   const [begin, end] = real
     ? [Math.min(first.start, second.start), Math.max(first.end, second.end)]
     : [first.start, first.end]

@@ -1,4 +1,4 @@
-import type { BendLibrary } from '../bend/index.ts'
+import { hasLift, type BendLibrary, type PlainBend } from '../bend/index.ts'
 import {
   compiledOf,
   PlaceSpan,
@@ -25,6 +25,11 @@ export interface Run {
   readonly speedAt: (time: number) => number
   /** From its first value to its last, units; of a place px along its route. */
   readonly change: number
+  /**
+   * The bend its progress over its own time is, where it is nothing else: runs that share it (all that are linked to one
+   * bend do) progress alike. Null for several spans, and where values are mixed otherwise than evenly.
+   */
+  readonly bend: PlainBend | null
 }
 
 export interface RunOptions {
@@ -58,6 +63,10 @@ export function runOf(property: Property, { name, library, from, to }: RunOption
     start,
     end,
     change: whole,
+    bend:
+      keys.length === 2 && isMixedEvenly(property)
+        ? withoutBump(compiled.bends[spanAt(compiled, start)]!)
+        : null,
     progressAt: (time) => (time <= start ? 0 : time >= end ? 1 : wayAt(time) / whole),
     speedAt: (time) => {
       if (time < start || time > end) return 0
@@ -66,6 +75,15 @@ export function runOf(property: Property, { name, library, from, to }: RunOption
     },
   }
 }
+
+/** A bump has units, so that one bend may be another progress on another property. */
+const withoutBump = (bend: PlainBend): PlainBend | null => (hasLift(bend) ? null : bend)
+
+/** Whether a property's values go along with the progress of its bends. */
+const isMixedEvenly = ({ kind, mix, patterns }: Property): boolean =>
+  (kind === 'number' || kind === 'turn' || kind === 'pair' || kind === 'place') &&
+  (mix ?? 'plain') === 'plain' &&
+  !patterns?.length
 
 /** How far along the straight way from the first value to the last. */
 function lineWay(compiled: CompiledProperty, start: Ticks, end: Ticks): (time: number) => number {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import type { PlainBend } from '@arrow-bend/core/bend'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
@@ -45,13 +46,19 @@ const pair = computed(() => {
   const wanted = { compare: store.compare, count: STEPS }
   return { a: matchValues(first, axis.value, wanted), b: matchValues(second, axis.value, wanted) }
 })
+/** Those that progress alike over their own time are one line. */
 const others = computed(() => {
   const compared = new Set([props.match.first.value?.key, props.match.second.value?.key])
-  return props.match.entries.value.flatMap(({ key, read }) =>
-    read && !compared.has(key) && !store.left.has(key)
-      ? [matchValues(read, axis.value, { compare: store.compare, count: STEPS_OF_OTHERS })]
-      : [],
-  )
+  const drawn = new Set<PlainBend>()
+  return props.match.entries.value.flatMap(({ key, read }) => {
+    if (!read || compared.has(key) || store.left.has(key)) return []
+    const { bend } = read.run
+    if (bend && store.by === 'share' && store.compare === 'progress') {
+      if (drawn.has(bend)) return []
+      drawn.add(bend)
+    }
+    return [matchValues(read, axis.value, { compare: store.compare, count: STEPS_OF_OTHERS })]
+  })
 })
 const range = computed(() => {
   const lists = pair.value ? [pair.value.a, pair.value.b, ...others.value] : []
