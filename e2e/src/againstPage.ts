@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, type Page } from '@playwright/test'
-import { exportCssPage } from '@arrow-bend/core/format/css'
+import { exportCssPage } from '@arrow-bend/core/format/web'
 import { projectSchema, type Layer } from '@arrow-bend/core/scene'
 import { openLayers, projectOf } from './againstBrowser.ts'
 import { frameOnScreen } from './stage.ts'

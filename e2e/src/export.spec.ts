@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
-import { exportCssPage } from '@arrow-bend/core/format/css'
+import { exportCssPage } from '@arrow-bend/core/format/web'
 import { readBendFile } from '@arrow-bend/core/format/project'
 import { srgbOf, type Key, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
 import {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
-import { exportCssPage, leftOutOfPage } from '@arrow-bend/core/format/css'
+import { exportCssPage, leftOutOfPage } from '@arrow-bend/core/format/web'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperties, playedProperty, reachesScene } from '@arrow-bend/core/scene'
 import { FRAME_RATES, formatRate, frameAt, parseRate } from '@arrow-bend/core/time'

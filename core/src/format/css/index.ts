@@ -1,8 +1,5 @@
 export { bendText } from './bendText.ts'
 export { easingText } from './easingText.ts'
-export type { CssExportOptions } from './cssContext.ts'
-export { exportCssPage } from './exportCss.ts'
-export { leftOutOfPage } from './leftOut.ts'
 export { libraryCss } from './libraryCss.ts'
 export { readEasing } from './readEasing.ts'
 export { readSheet, type ReadSheet, type SheetEasing } from './readSheet.ts'

@@ -1,14 +1,15 @@
 import type { Layer, LayerMask, WhichCopies } from '../../scene/index.ts'
-import { boxTag, round, type CssContext } from './cssContext.ts'
+import { boxTag, round, type WebContext } from './webContext.ts'
 import { checkCharacters } from './pageLimits.ts'
-import { placedEffectStyle } from './placedEffectStyle.ts'
+import { elementText, type MovingElement } from './motion/motion.ts'
+import { placedEffect } from './placedEffect.ts'
 
 /** What a layer of a page is seen through: a mask that is written once, or what blurs a group as one thing. */
 interface PageVeil {
   /** The same for the same veil. */
   readonly key: string
-  /** Of the element that stands around all that is seen through it. */
-  readonly style: string
+  /** What stands around all that is seen through it. */
+  readonly element: Omit<MovingElement, 'tag'>
 }
 
 /** A layer that masks another, and how. */
@@ -29,7 +30,7 @@ export interface VeiledMarkup {
 export const isPageMask = ({ kind }: Layer): boolean => kind !== 'clip'
 
 /** Writes what a layer draws, with all it rides on, as groups of a drawing. */
-type WriteCover = (layer: Layer, context: CssContext) => string
+type WriteCover = (layer: Layer, context: WebContext) => string
 
 /**
  * The veils of one scene of a page, each written once. Masks are drawings in the scene's own coordinates, whose coverage
@@ -38,22 +39,22 @@ type WriteCover = (layer: Layer, context: CssContext) => string
  */
 export class PageVeils {
   private readonly ids = new Map<string, string>()
-  private readonly effects = new Map<string, string>()
+  private readonly effects = new Map<string, PageVeil | null>()
   private readonly written: string[] = []
   private characters = 0
 
   /**
    * @param size of the scene, px
-   * @param name what their ids begin with: no other scene's on the page may
+   * @param named what their ids begin with: no other scene's on the page may
    */
   constructor(
     private readonly size: readonly [number, number],
-    private readonly name: string,
+    private readonly named: { readonly name: string; readonly within: WebContext['within'] },
     private readonly writeCover: WriteCover,
   ) {}
 
   /** What a layer is seen through, innermost first: its own mask, then what blurs and masks the groups it stands in, its own group's mask by itself not. */
-  of(layer: Layer, context: CssContext): readonly PageVeil[] {
+  of(layer: Layer, context: WebContext): readonly PageVeil[] {
     const { layers, copies: all } = context
     const masks: (PageMask | PageVeil)[] = []
     const copies = new Map(all)
@@ -78,29 +79,34 @@ export class PageVeils {
 
   /** All of them that are drawings, to stand before what they mask; empty for none. */
   masks(): string {
-    return this.written.length > 0 ? `<svg aria-hidden="true">${this.written.join('')}</svg>` : ''
+    if (this.written.length === 0) return ''
+    const all = this.written.join('')
+    return this.named.within === 'page' ? `<svg aria-hidden="true">${all}</svg>` : `<defs>${all}</defs>`
   }
 
-  private effectsOf(group: Layer, context: CssContext): PageVeil | null {
+  private effectsOf(group: Layer, context: WebContext): PageVeil | null {
     const key = [group.id, ...[...context.copies].flat()].join(' ')
-    let style = this.effects.get(key)
-    if (style === undefined) this.effects.set(key, (style = placedEffectStyle(group, context)))
-    return style ? { key, style } : null
+    const known = this.effects.get(key)
+    if (known !== undefined) return known
+    const effect = placedEffect(group, context)
+    const veil = effect ? { key, element: { moves: [effect] } } : null
+    this.effects.set(key, veil)
+    return veil
   }
 
-  private maskOf({ by, of, copies }: PageMask, context: CssContext, around: readonly PageVeil[]): PageVeil {
+  private maskOf({ by, of, copies }: PageMask, context: WebContext, around: readonly PageVeil[]): PageVeil {
     const { inverted = false, feather = 0 } = of
-    const inside: CssContext = { ...context, copies, within: 'mask', shells: new Map() }
+    const inside: WebContext = { ...context, copies, within: 'drawing', shells: new Map() }
     // What masks may be seen through others in turn.
     const veils = this.of(by, inside).filter(({ key }) => !around.some((one) => one.key === key))
     const which = [by.id, String(inverted), feather, ...[...copies].flat(), ...veils.map(({ key }) => key)]
     const [width, height] = this.size
     // A box of the page is as large as its mask; a group of a drawing has no size.
     const sized = context.within === 'page' ? `width:${width}px;height:${height}px;` : ''
-    const veil = (id: string): PageVeil => ({ key: id, style: `${sized}mask:url(#${id})` })
+    const veil = (id: string): PageVeil => ({ key: id, element: { style: `${sized}mask:url(#${id})` } })
     const known = this.ids.get(which.join(' '))
     if (known) return veil(known)
-    const id = `${this.name}${this.ids.size + 1}`
+    const id = `${this.named.name}${this.ids.size + 1}`
     this.ids.set(which.join(' '), id)
     const cover = throughVeils([{ markup: this.writeCover(by, inside), veils }], inside).join('')
     const soft = feather > 0 ? `<g style="filter:blur(${round(feather / 2)}px)">${cover}</g>` : cover
@@ -120,7 +126,7 @@ export class PageVeils {
 /** Writes what lies one upon another and is seen through the same veil in one element of that: as one thing. */
 export function throughVeils(
   uses: readonly VeiledMarkup[],
-  context: Pick<CssContext, 'within'>,
+  context: Pick<WebContext, 'within' | 'motion'>,
   depth = 0,
 ): string[] {
   const veilOf = ({ veils }: VeiledMarkup): PageVeil | undefined => veils[veils.length - 1 - depth]
@@ -131,7 +137,7 @@ export function throughVeils(
     let to = from + 1
     while (veil && to < uses.length && veilOf(uses[to]!)?.key === veil.key) to += 1
     const inner = veil ? throughVeils(uses.slice(from, to), context, depth + 1).join('') : uses[from]!.markup
-    written.push(veil ? `<${tag} style="${veil.style}">${inner}</${tag}>` : inner)
+    written.push(veil ? elementText(context.motion, { tag, ...veil.element }, inner) : inner)
     from = to
   }
   return written

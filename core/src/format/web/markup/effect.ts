@@ -1,6 +1,7 @@
 import { hexOf, type OklabAlpha } from '../../../property/index.ts'
 import { isEverAffected, type Layer } from '../../../scene/index.ts'
-import { round, type CssContext } from '../cssContext.ts'
+import { round, type WebContext } from '../webContext.ts'
+import type { Move } from '../motion/motion.ts'
 import { playedTogether } from '../playedTogether.ts'
 
 /** What effects are made of: blurs of a thing and of its shadow, that one's offset (two) and colour (four). */
@@ -10,15 +11,15 @@ const LENGTHS = 4
 /** A colour is to be as exact in its thousandths as a length in px. */
 const FINER = 1000
 
-/** The style that blurs a layer's art and gives it its shadow; empty for none. Source: W3C, Filter Effects 1. */
-export function effectStyle(layer: Layer, context: CssContext): string {
-  if (!isEverAffected(layer)) return ''
+/** What blurs a layer's art and gives it its shadow; null for none. Source: W3C, Filter Effects 1. */
+export function effectOf(layer: Layer, context: WebContext): Move | null {
+  if (!isEverAffected(layer)) return null
   const effects = playedTogether(layer, context, {
     names: EFFECT_NAMES,
     width: EFFECT_WIDTH,
     write: finely,
   })
-  return context.sheet.style([{ property: 'filter', track: effects.track(), write: filterText }])
+  return { property: 'filter', track: effects.track(), write: filterText }
 }
 
 /** Effects as their numbers are played, px and thousandths. */

@@ -7,37 +7,35 @@ import {
   type Layer,
 } from '../../../scene/index.ts'
 import { playOutline, playOutlineLooks } from '../../../play/index.ts'
-import { drawn, playOptions, round, type CssContext } from '../cssContext.ts'
-import { keyframesOf } from '../keyframes.ts'
-import { paintEntries } from './styleEntries.ts'
-import { croppedShape } from './cropStyle.ts'
+import { elementText, type Move } from '../motion/motion.ts'
+import { toTrack } from '../track.ts'
+import { drawn, playOptions, round, type WebContext } from '../webContext.ts'
+import { paintMoves } from './shapeMoves.ts'
+import { croppedShape } from './layerCrop.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
 import { lineMarkup } from './lineMarkup.ts'
 
-export function pathMarkup(layer: Layer, context: CssContext): string {
-  const { sheet } = context
+export function pathMarkup(layer: Layer, context: WebContext): string {
   const gradient = gradientMarkup(layer, context)
   const line = lineMarkup(layer, context)
-  const painted = [...paintEntries(layer, context, gradient), ...line.entries]
+  const painted = [...paintMoves(layer, context, gradient), ...line.moves]
+  const written = (moves: readonly Move[], data = ''): string => {
+    const shape = elementText(context.motion, { tag: 'path', attributes: data + line.attributes, moves })
+    return drawn(context, `${gradient?.defs ?? ''}${croppedShape(layer, context, shape)}`)
+  }
   const property = layer.properties['outline']!
   const reader = outlineReader(layer, 'outline', context.library)
   if (!reader.moves) {
     const data = outlinePathData(outlineAtTime(layer, 'outline', 0, context.library))
-    return drawn(
-      context,
-      `${gradient?.defs ?? ''}${croppedShape(layer, context, `<path d="${data}"${line.attributes} style="${sheet.style(painted)}"/>`)}`,
-    )
+    return written(painted, ` d="${data}"`)
   }
   const options = playOptions(layer, context)
   const { track: played, closed } = property.split
     ? playOutlineLooks(reader, (vertex) => isEverRound(layer, vertex), options)
     : playOutline(property, options)
-  const track = keyframesOf(played, options.within)
+  const track = toTrack(played, options.within)
   const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
-  return drawn(
-    context,
-    `${gradient?.defs ?? ''}${croppedShape(layer, context, `<path${line.attributes} style="${sheet.style([{ property: 'd', track, write }, ...painted])}"/>`)}`,
-  )
+  return written([{ property: 'd', track, write }, ...painted])
 }
 
 function isEverRound({ properties }: Layer, vertex: number): boolean {

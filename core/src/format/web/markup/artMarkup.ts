@@ -1,6 +1,7 @@
 import type { DrawnKind, Layer } from '../../../scene/index.ts'
-import { boxTag, type CssContext } from '../cssContext.ts'
-import { effectStyle } from './effectStyle.ts'
+import { boxTag, type WebContext } from '../webContext.ts'
+import { elementText } from '../motion/motion.ts'
+import { effectOf } from './effect.ts'
 import { ellipseMarkup } from './ellipseMarkup.ts'
 import { imageMarkup } from './imageMarkup.ts'
 import { pathMarkup } from './pathMarkup.ts'
@@ -8,7 +9,7 @@ import { rectangleMarkup } from './rectangleMarkup.ts'
 import { sceneMarkup } from './sceneMarkup.ts'
 import { textMarkup } from './textMarkup.ts'
 
-type WriteMarkup = (layer: Layer, context: CssContext) => string
+type WriteMarkup = (layer: Layer, context: WebContext) => string
 
 const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
   rectangle: rectangleMarkup,
@@ -22,9 +23,8 @@ const MARKUP: Readonly<Record<DrawnKind, WriteMarkup>> = {
 }
 
 /** A drawn layer's art: the innermost element, in the layer's own coordinates. */
-export function artMarkup(layer: Layer & { readonly kind: DrawnKind }, context: CssContext): string {
+export function artMarkup(layer: Layer & { readonly kind: DrawnKind }, context: WebContext): string {
   const art = MARKUP[layer.kind](layer, context)
-  const effects = art && effectStyle(layer, context)
-  const tag = boxTag(context)
-  return effects ? `<${tag} style="${effects}">${art}</${tag}>` : art
+  const effect = art ? effectOf(layer, context) : null
+  return effect ? elementText(context.motion, { tag: boxTag(context), moves: [effect] }, art) : art
 }

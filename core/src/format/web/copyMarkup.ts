@@ -9,8 +9,9 @@ import {
   type Copying,
   type Layer,
 } from '../../scene/index.ts'
-import { boxTag, clockOf, playOptions, round, WITHIN, withoutOwnCopy, type CssContext } from './cssContext.ts'
-import { keyframesOf } from './keyframes.ts'
+import { boxTag, clockOf, playOptions, round, WITHIN, withoutOwnCopy, type WebContext } from './webContext.ts'
+import { elementText } from './motion/motion.ts'
+import { toTrack } from './track.ts'
 import { playedLooks } from './playedLooks.ts'
 
 /** A turn or a size moves what lies so far from the pivot, px: parts of the map are held to as much less than places. */
@@ -18,7 +19,7 @@ const FAR = 2000
 const PARTS = 6
 
 /** The box that puts what stands in a layer's own coordinates where a copy of it is; the same markup for the first. */
-export function copyMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
+export function copyMarkup(layer: Layer, showing: boolean, inner: string, context: WebContext): string {
   const copy = context.copies.get(layer.id) ?? 0
   const copying = copy > 0 ? compileCopying(layer, context.library) : null
   if (!copying) return inner
@@ -36,24 +37,24 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
   }
   const played = (into: typeof placedInto, width: number): PlayedTrack =>
     playedLooks(into, width, { isStill: isStill(copying), options })
-  const style = context.sheet.style([
+  const moves = [
     {
       property: 'transform',
-      track: keyframesOf(played(placedInto, PARTS), WITHIN),
-      write: (parts) => `matrix(${parts.map((part, i) => round(i < 4 ? part / FAR : part)).join(',')})`,
+      track: toTrack(played(placedInto, PARTS), WITHIN),
+      write: (parts: readonly number[]) =>
+        `matrix(${parts.map((part, i) => round(i < 4 ? part / FAR : part)).join(',')})`,
     },
     ...(showing
       ? [
           {
             property: 'opacity',
-            track: keyframesOf(played(shareInto, 1), WITHIN),
+            track: toTrack(played(shareInto, 1), WITHIN),
             write: ([share]: readonly number[]) => round(share! / 1000),
           },
         ]
       : []),
-  ])
-  const tag = boxTag(context)
-  return `<${tag} style="${style}">${inner}</${tag}>`
+  ]
+  return elementText(context.motion, { tag: boxTag(context), moves }, inner)
 }
 
 const isStill = (copying: Copying): boolean =>

@@ -1,21 +1,13 @@
+import { HOLD } from '../../bend/index.ts'
 import { playedProperty, type Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
-import {
-  boxTag,
-  playOptions,
-  round,
-  trackOf,
-  WITHIN,
-  withoutOwnCopy,
-  type CssContext,
-  type Shell,
-} from './cssContext.ts'
-import { keyframesOf, type Track } from './keyframes.ts'
-import type { StyleEntry } from './keyframeSheet.ts'
+import { boxTag, playOptions, round, trackOf, WITHIN, withoutOwnCopy, type WebContext } from './webContext.ts'
+import type { Move, MovingElement, Shell } from './motion/motion.ts'
+import { toTrack, type Track } from './track.ts'
 import { pathText } from './pathText.ts'
 
 /** The boxes that place a layer; its opacity and span only where they count. */
-export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: CssContext): string {
+export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: WebContext): string {
   const { shells, copies } = context
   const which = `${showing} ${layer.id} ${[...copies].join(' ')}`
   let shell = shells.get(which)
@@ -23,21 +15,24 @@ export function boxMarkup(layer: Layer, showing: boolean, inner: string, context
   return `${shell[0]}${inner}${shell[1]}`
 }
 
-function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
-  const { sheet } = context
+function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
   const trackBy = (name: string, within?: number): Track => trackOf(layer, name, context, within)
   const split = Boolean(layer.properties['position']!.split)
   const position = split ? null : trackBy('position')
-  const place: StyleEntry[] = position
+  const place: Move[] = position
     ? position.path
       ? []
       : [{ property: 'translate', track: position, write: pixelPair }]
-    : ['x', 'y'].map((axis) => ({ property: `--${axis}`, track: trackBy(`position ${axis}`), write: pixels }))
+    : ['x', 'y'].map((axis) => ({
+        property: `translate-${axis}`,
+        track: trackBy(`position ${axis}`),
+        write: pixels,
+      }))
   const turn =
     layer.rolls || layer.turnAlongRoute === undefined
       ? trackOf(withRolledTurn(layer, context), 'turn', context)
-      : keyframesOf(playAlong(layer, playOptions(layer, context)), WITHIN)
-  const turned = sheet.style([
+      : toTrack(playAlong(layer, playOptions(layer, context)), WITHIN)
+  const moves: Move[] = [
     ...place,
     { property: 'rotate', track: turn, write: ([degrees]) => `${round(degrees!)}deg` },
     {
@@ -59,16 +54,20 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
           },
         ]
       : []),
-  ])
-  const moved = split ? 'translate:var(--x) var(--y);' : ''
+  ]
   const tag = boxTag(context)
-  let shell: Shell = [`<${tag} style="${moved}${turned}">`, `</${tag}>`]
+  const around = (element: Omit<MovingElement, 'tag'>, [first, last]: Shell): Shell => {
+    const [open, close] = context.motion.shell({ tag, ...element })
+    return [open + first, last + close]
+  }
+  let shell = around({ moves }, ['', ''])
   if (position?.path) {
-    const along = sheet.style([
-      { property: 'offset-distance', track: position, write: ([distance]) => `${round(distance!)}px` },
-    ])
-    const path = pathText(position.path)
-    shell = within(tag, `offset-path:path('${path}');offset-rotate:0deg;${along}`, shell)
+    const along: Move = {
+      property: 'offset-distance',
+      track: position,
+      write: ([distance]) => `${round(distance!)}px`,
+    }
+    shell = around({ route: pathText(position.path), moves: [along] }, shell)
   }
   const [from, to] = layer.span
   // Its span is the layer's, whichever copy it is of.
@@ -77,30 +76,22 @@ function boxShell(layer: Layer, showing: boolean, context: CssContext): Shell {
   const track = options.clock.isSceneTime
     ? spanTrack(from, to, context.duration)
     : retimedSpanTrack(from, to, options)
-  const shown = sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
-  return within(tag, shown, shell)
+  return around({ moves: [{ property: 'opacity', track, write: ([on]) => String(on) }] }, shell)
 }
 
 /** The layer with the turn it plays. */
-const withRolledTurn = (layer: Layer, { library }: CssContext): Layer =>
+const withRolledTurn = (layer: Layer, { library }: WebContext): Layer =>
   layer.rolls
     ? { ...layer, properties: { ...layer.properties, turn: playedProperty(layer, 'turn', library) } }
     : layer
 
-const within = (tag: string, style: string, [first, last]: Shell): Shell => [
-  `<${tag} style="${style}">${first}`,
-  `${last}</${tag}>`,
-]
-
 function spanTrack(from: number, to: number, duration: number): Track {
   const steps = [
-    { offset: 0, numbers: [from <= 0 && to > 0 ? 1 : 0] },
-    { offset: from / duration, numbers: [1] },
-    { offset: to / duration, numbers: [0] },
-  ].filter(({ offset }, i) => i === 0 || (offset > 0 && offset < 1))
-  const last = steps[steps.length - 1]!
-  const keyframes = [...steps, { ...last, offset: 1 }].map((step) => ({ ...step, easing: 'steps(1, end)' }))
-  return { keyframes, path: null }
+    { share: 0, numbers: [from <= 0 && to > 0 ? 1 : 0] },
+    { share: from / duration, numbers: [1] },
+    { share: to / duration, numbers: [0] },
+  ].filter(({ share }, i) => i === 0 || (share > 0 && share < 1))
+  return toTrack({ keys: steps.map((step) => ({ ...step, bend: HOLD })), path: null }, WITHIN)
 }
 
 /** The same for a layer whose time is not the scene's. */
@@ -109,7 +100,7 @@ function retimedSpanTrack(from: number, to: number, options: PlayOptions): Track
     const time = options.clock.timeAt(sceneTime)
     out[0] = time >= from && time < to ? 1 : 0
   }
-  return keyframesOf(playLooks(showsInto, 1, options), options.within)
+  return toTrack(playLooks(showsInto, 1, options), options.within)
 }
 
 const pixelPair = ([x, y]: readonly number[]): string => `${round(x!)}px ${round(y!)}px`

@@ -10,17 +10,18 @@ import {
   type Layer,
   type Matrix,
 } from '../../scene/index.ts'
-import { clockOf, playOptions, WITHIN, type CssContext } from './cssContext.ts'
-import { keyframesOf } from './keyframes.ts'
-import { EFFECT_NAMES, EFFECT_WIDTH, filterText, finely } from './markup/effectStyle.ts'
+import { clockOf, playOptions, WITHIN, type WebContext } from './webContext.ts'
+import type { Move } from './motion/motion.ts'
+import { toTrack } from './track.ts'
+import { EFFECT_NAMES, EFFECT_WIDTH, filterText, finely } from './markup/effect.ts'
 import { playedLooks } from './playedLooks.ts'
 
 /**
- * The style that blurs all that stands in a group, and gives it its shadow, as one thing, in px of the scene it is in: the
- * group's own px as large and as turned as it is at each moment; empty for none.
+ * What blurs all that stands in a group, and gives it its shadow, as one thing, in px of the scene it is in: the
+ * group's own px as large and as turned as it is at each moment; null for none.
  */
-export function placedEffectStyle(group: Layer, context: CssContext): string {
-  if (!isEverAffected(group)) return ''
+export function placedEffect(group: Layer, context: WebContext): Move | null {
+  if (!isEverAffected(group)) return null
   const options = playOptions(group, context)
   const effects = EFFECT_NAMES.map((name) => compiledOf(group.properties[name]!, context.library))
   const given = new Float64Array(EFFECT_WIDTH)
@@ -42,12 +43,12 @@ export function placedEffectStyle(group: Layer, context: CssContext): string {
     finely(out, given)
   }
   const isStill = !effects.some(({ property }) => isMoving(property)) && isStillPlaced(group, context)
-  const track = keyframesOf(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), WITHIN)
-  return context.sheet.style([{ property: 'filter', track, write: filterText }])
+  const track = toTrack(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), WITHIN)
+  return { property: 'filter', track, write: filterText }
 }
 
 /** A layer and all it rides on, itself first. */
-function chainOf(layer: Layer, { layers }: CssContext): readonly Layer[] {
+function chainOf(layer: Layer, { layers }: WebContext): readonly Layer[] {
   const chain: Layer[] = []
   for (let at: Layer | undefined = layer; at; at = at.parent === null ? undefined : layers.get(at.parent))
     chain.push(at)
@@ -55,7 +56,7 @@ function chainOf(layer: Layer, { layers }: CssContext): readonly Layer[] {
 }
 
 /** Writes where a layer is in its scene, its copies among those that are written, at a time of the page. */
-function placeOf(layer: Layer, context: CssContext): (out: Matrix, sceneTime: number) => void {
+function placeOf(layer: Layer, context: WebContext): (out: Matrix, sceneTime: number) => void {
   const { library, copies } = context
   const own = identityMatrix()
   const places = chainOf(layer, context).map((at) => ({
@@ -76,7 +77,7 @@ function placeOf(layer: Layer, context: CssContext): (out: Matrix, sceneTime: nu
 }
 
 /** Whether how large and how turned a layer is never changes. */
-function isStillPlaced(layer: Layer, context: CssContext): boolean {
+function isStillPlaced(layer: Layer, context: WebContext): boolean {
   return chainOf(layer, context).every(({ id, properties, turnAlongRoute, rolls }) => {
     const moves = ['turn', 'scale', 'copy turn', 'copy scale'].some(
       (name) => properties[name] !== undefined && isMoving(properties[name]),

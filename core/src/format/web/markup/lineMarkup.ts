@@ -1,6 +1,6 @@
 import { dashPattern, drawnPart, TRIM, type Layer } from '../../../scene/index.ts'
-import { round, type CssContext } from '../cssContext.ts'
-import type { StyleEntry } from '../keyframeSheet.ts'
+import { round, type WebContext } from '../webContext.ts'
+import type { Move } from '../motion/motion.ts'
 import { playedTogether } from '../playedTogether.ts'
 import { choiceTrack } from './choices.ts'
 
@@ -11,12 +11,12 @@ const LONG = 2000
 export interface LineMarkup {
   /** With a blank before each. */
   readonly attributes: string
-  readonly entries: readonly StyleEntry[]
+  readonly moves: readonly Move[]
 }
 
 /** Where only a part of a line is drawn, its dashes are left out: the page has one pattern for both. */
-export function lineMarkup(layer: Layer, context: CssContext): LineMarkup {
-  const trim = trimEntries(layer, context)
+export function lineMarkup(layer: Layer, context: WebContext): LineMarkup {
+  const trim = trimMoves(layer, context)
   const looks = (
     [
       ['line ends', 'stroke-linecap', 'butt'],
@@ -27,16 +27,16 @@ export function lineMarkup(layer: Layer, context: CssContext): LineMarkup {
   const moving = looks.flatMap((look) => (typeof look === 'string' ? [] : [look]))
   return {
     attributes: `${attributes.join('')}${trim.length > 0 ? ' pathLength="1"' : ''}`,
-    entries: [...moving, ...(trim.length > 0 ? trim : dashEntries(layer, context))],
+    moves: [...moving, ...(trim.length > 0 ? trim : dashMoves(layer, context))],
   }
 }
 
 /** What a choice says: an attribute where it stays, and is not what is usual anyway. */
 function choiceLook(
   layer: Layer,
-  context: CssContext,
+  context: WebContext,
   { name, property, usual }: { readonly name: string; readonly property: string; readonly usual: string },
-): (string | StyleEntry)[] {
+): (string | Move)[] {
   const choice = layer.properties[name]
   if (!choice) return []
   if (choice.keys.length === 0)
@@ -46,7 +46,7 @@ function choiceLook(
 }
 
 /** The dashes of a line, px. */
-function dashEntries(layer: Layer, context: CssContext): StyleEntry[] {
+function dashMoves(layer: Layer, context: WebContext): Move[] {
   const dashes = playedTogether(layer, context, {
     names: ['dash', 'dash gap', 'dash offset'],
     width: 3,
@@ -64,7 +64,7 @@ function dashEntries(layer: Layer, context: CssContext): StyleEntry[] {
 }
 
 /** Which part of a shape's line is drawn, in shares of its length: its element has to have a `pathLength` of 1. */
-function trimEntries(layer: Layer, context: CssContext): StyleEntry[] {
+function trimMoves(layer: Layer, context: WebContext): Move[] {
   const trim = playedTogether(layer, context, {
     names: TRIM.map(({ name }) => name),
     width: 3,

@@ -10,42 +10,42 @@ import {
   type WhichCopies,
 } from '../../scene/index.ts'
 import { frameTicks, type Ticks } from '../../time/index.ts'
-import { keyframesOf, type Track } from './keyframes.ts'
-import type { KeyframeSheet } from './keyframeSheet.ts'
+import type { Rounds } from './motion/cssMotion.ts'
+import type { Motion, Shell } from './motion/motion.ts'
+import { toTrack, type Track } from './track.ts'
 import { checkKeyframes } from './pageLimits.ts'
 
-export interface CssExportOptions {
+export interface WebExportOptions {
   /** The URL (usually `data:`) of an asset's picture, by asset id. */
   readonly pictureUrl: (assetId: string) => string
   /** The URL of the font text layers are set in; left out when there is no text. */
   readonly fontUrl?: string
   /** How wide text is in that font; left out: a rough guess, with which lines and parts of texts stand roughly. */
   readonly measureText?: Measures['text']
+  /** How often it is played; over and over when left out. */
+  readonly rounds?: Rounds
 }
 
-/** What stands around others: how it begins and how it ends. */
-export type Shell = readonly [open: string, close: string]
-
-/** What everything in one exported page shares. */
-export interface CssContext {
+/** What everything in one page or drawing shares. */
+export interface WebContext {
   readonly scene: Scene
   readonly project: Project
   readonly library: BendLibrary
   readonly layers: ReadonlyMap<string, Layer>
-  readonly sheet: KeyframeSheet
-  readonly options: CssExportOptions
+  readonly motion: Motion
+  readonly options: WebExportOptions
   /** The boxes of layers that were written already, which stand around all that rides on them. */
   readonly shells: Map<string, Shell>
-  /** What layers stand in: boxes of the page, or groups of a drawing where they are written as a mask. */
-  readonly within: 'page' | 'mask'
+  /** What layers stand in: boxes of a page, or groups of a drawing, as which masks are written, too. */
+  readonly within: 'page' | 'drawing'
   /** Which copy of what repeats itself is written. */
   readonly copies: WhichCopies
-  /** Of the page's own scene, whichever scene is written. */
+  /** Of the scene that leaves, whichever scene is written. */
   readonly duration: Ticks
-  /** The clock of the scene that is written, where it is shown in another; null for the page's own. */
+  /** The clock of the scene that is written, where it is shown in another; null for the one that leaves. */
   readonly base: LayerClock | null
   /** Writes what stands in a scene that is shown. */
-  readonly writeScene: (shown: Scene, base: LayerClock) => string
+  readonly writeScene: (shown: Scene, base: LayerClock, within: WebContext['within']) => string
 }
 
 /**
@@ -55,8 +55,8 @@ export interface CssContext {
 export const WITHIN = 0.02
 const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
 
-/** The time of a layer while the page plays; that of the first copy where none is named. */
-export function clockOf(layer: Layer, { scene, library, base }: CssContext, copies: WhichCopies): LayerClock {
+/** The time of a layer while it plays; that of the first copy where none is named. */
+export function clockOf(layer: Layer, { scene, library, base }: WebContext, copies: WhichCopies): LayerClock {
   const own = compileLayerClock(scene, layer.id, library, copies)
   if (!base) return own
   return {
@@ -67,11 +67,11 @@ export function clockOf(layer: Layer, { scene, library, base }: CssContext, copi
 }
 
 /** The copies that are written, but for a layer's own: what it is of itself, its span and their number, goes by no delay. */
-export const withoutOwnCopy = (layer: Layer, { copies }: CssContext): WhichCopies =>
+export const withoutOwnCopy = (layer: Layer, { copies }: WebContext): WhichCopies =>
   new Map([...copies].filter(([id]) => id !== layer.id))
 
-/** How a layer's properties are played in this page. */
-export function playOptions(layer: Layer, context: CssContext, within = WITHIN): PlayOptions {
+/** How a layer's properties are played here. */
+export function playOptions(layer: Layer, context: WebContext, within = WITHIN): PlayOptions {
   const { scene, library, copies, duration } = context
   return {
     duration,
@@ -83,10 +83,10 @@ export function playOptions(layer: Layer, context: CssContext, within = WITHIN):
   }
 }
 
-/** The keyframes of one of a layer's properties. */
-export function trackOf(layer: Layer, name: string, context: CssContext, within = WITHIN): Track {
+/** What one of a layer's properties does. */
+export function trackOf(layer: Layer, name: string, context: WebContext, within = WITHIN): Track {
   const options = playOptions(layer, context, WITHIN_FAR[name] ?? within)
-  return keyframesOf(playProperty(layer.properties[name]!, options), options.within)
+  return toTrack(playProperty(layer.properties[name]!, options), options.within)
 }
 
 /** Six decimals: a millionth of a pixel. */
@@ -100,9 +100,9 @@ export function escapeText(text: string): string {
 }
 
 /** The element that stands around others. */
-export const boxTag = ({ within }: Pick<CssContext, 'within'>): string => (within === 'page' ? 'div' : 'g')
+export const boxTag = ({ within }: Pick<WebContext, 'within'>): string => (within === 'page' ? 'div' : 'g')
 
 /** What a shape or a text is drawn in. */
-export function drawn({ within }: Pick<CssContext, 'within'>, markup: string): string {
+export function drawn({ within }: Pick<WebContext, 'within'>, markup: string): string {
   return within === 'page' ? `<svg>${markup}</svg>` : `<g>${markup}</g>`
 }

@@ -32,6 +32,16 @@ body:hover .pause,.pause:focus-within{opacity:1}
 `
 }
 
+/** How what stands in a frame lies in it: boxes of no size about their own corner. */
+export const BOX_RULES = `.frame div,.frame svg,.frame img{position:absolute;left:0;top:0;transform-origin:0 0;overflow:visible}
+.frame div{width:0;height:0}
+.frame svg{width:1px;height:1px}
+`
+
+/** The font texts are set in; nothing where there are none. */
+export const fontRule = (url: string | undefined): string =>
+  url ? `@font-face{font-family:"Scene text";src:url("${url}");font-weight:200 800}\n` : ''
+
 /** What is pressed to pause and to play; it stands before the frame, so that only it is looked at for being checked. */
 export const PAUSE_MARKUP =
   '<label class="pause"><input type="checkbox" aria-label="Pause or play"><span aria-hidden="true"></span></label>'

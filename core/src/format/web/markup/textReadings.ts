@@ -1,54 +1,52 @@
+import { HOLD } from '../../../bend/index.ts'
 import { compiledOf, storedValueAt, playedValueAt, isMoving } from '../../../property/index.ts'
 import { countedText, NUMBER_MARK, type Layer, type Separator } from '../../../scene/index.ts'
-import { playOptions, type CssContext } from '../cssContext.ts'
-import type { Track } from '../keyframes.ts'
+import { playOptions, type WebContext } from '../webContext.ts'
+import { toTrack, type Track } from '../track.ts'
 import { checkKeyframes } from '../pageLimits.ts'
-import { choicesOf, type ShownChoice } from './choices.ts'
+import { choicesOf, shownBy, type ShownChoice } from './choices.ts'
+
+/** What is shown or not goes by whole numbers. */
+const WHOLE = 0.5
 
 const NUMBER = ['content', 'number', 'number decimals', 'number separator']
 
 /** All a text reads during the scene, once each: what it says, and each frame's number put in. */
-export function textReadings(layer: Layer, context: CssContext): ShownChoice[] {
+export function textReadings(layer: Layer, context: WebContext): ShownChoice[] {
   const { properties } = layer
   const contents = choicesOf(layer, 'content', context)
   const readAt = readerOf(layer, context)
   if (!contents.some(({ value }) => value.includes(NUMBER_MARK))) return contents
-  if (NUMBER.every((name) => !isMoving(properties[name]!))) return [{ value: readAt(0), shown: '' }]
+  if (NUMBER.every((name) => !isMoving(properties[name]!))) return [{ value: readAt(0), shown: [] }]
   const { frame } = playOptions(layer, context)
   const { duration } = context
   const count = Math.ceil(duration / frame)
   checkKeyframes(count)
-  const changes: { readonly offset: number; readonly value: string }[] = []
+  const changes: { readonly share: number; readonly value: string }[] = []
   for (let i = 0; i < count; i += 1) {
     // A frame's own moment, which rates such as 23.976 put between ticks.
     const time = Math.ceil(i * frame)
     const value = readAt(time)
-    if (changes.at(-1)?.value !== value) changes.push({ offset: time / duration, value })
+    if (changes.at(-1)?.value !== value) changes.push({ share: time / duration, value })
   }
   const values = [...new Set(changes.map(({ value }) => value))]
-  if (values.length === 1) return [{ value: values[0]!, shown: '' }]
+  if (values.length === 1) return [{ value: values[0]!, shown: [] }]
   return values.map((value) => {
-    const keyframes = changes.map((change) => ({
-      offset: change.offset,
-      numbers: [change.value === value ? 1 : 0],
-      easing: 'steps(1, end)',
+    const keys = changes.map(({ share, value: one }) => ({
+      share,
+      numbers: [one === value ? 1 : 0],
+      bend: HOLD,
     }))
-    const last = { ...keyframes.at(-1)!, offset: 1 }
-    const track: Track = { keyframes: withoutRepeats([...keyframes, last]), path: null }
-    const shown = context.sheet.style([{ property: 'opacity', track, write: ([on]) => String(on) }])
-    return { value, shown }
+    return { value, shown: [shownBy(toTrack({ keys: withoutRepeats(keys), path: null }, WHOLE))] }
   })
 }
 
-/** Steps that say the same as the one before are left out, but for the last. */
-function withoutRepeats(keyframes: Track['keyframes']): Track['keyframes'] {
-  return keyframes.filter(
-    ({ numbers, offset }, i) => offset === 1 || i === 0 || keyframes[i - 1]!.numbers[0] !== numbers[0],
-  )
-}
+/** Steps that say the same as the one before are left out. */
+const withoutRepeats = (keys: Track['keys']): Track['keys'] =>
+  keys.filter(({ numbers }, i) => i === 0 || keys[i - 1]!.numbers[0] !== numbers[0])
 
 /** Tells what a text reads at a scene time, ticks. */
-function readerOf(layer: Layer, context: CssContext): (sceneTime: number) => string {
+function readerOf(layer: Layer, context: WebContext): (sceneTime: number) => string {
   const { clock } = playOptions(layer, context)
   const [content, number, decimals, separator] = NUMBER.map((name) =>
     compiledOf(layer.properties[name]!, context.library),

@@ -9,7 +9,7 @@ import {
   ownArt,
   type Layer,
 } from '../../../scene/index.ts'
-import { round, type CssContext } from '../cssContext.ts'
+import { round, type WebContext } from '../webContext.ts'
 
 /** The gradient a shape is filled with: its definition, and the fill that names it. */
 export interface GradientMarkup {
@@ -21,7 +21,7 @@ export interface GradientMarkup {
  * The gradient of a shape as it is when the scene begins, where it stays in the page; null where its plain fill does.
  * Source: W3C, SVG 2, 14.2.
  */
-export function gradientMarkup(layer: Layer, context: CssContext): GradientMarkup | null {
+export function gradientMarkup(layer: Layer, context: WebContext): GradientMarkup | null {
   const scene = { ...context.scene, layers: [layer] }
   const [item] = ownArt(scene, layer.id, { time: 0, library: context.library })
   if (!item || !('gradient' in item) || !isFilling(item.gradient)) return null

@@ -11,10 +11,11 @@ import {
   type TextLine,
   type TextLook,
 } from '../../../scene/index.ts'
-import { drawn, escapeText, playOptions, round, trackOf, type CssContext } from '../cssContext.ts'
-import { croppedText } from './cropStyle.ts'
-import { colourEntry } from './styleEntries.ts'
-import { partStyles } from './partStyles.ts'
+import { elementText, type Move } from '../motion/motion.ts'
+import { drawn, escapeText, playOptions, round, trackOf, type WebContext } from '../webContext.ts'
+import { croppedText } from './layerCrop.ts'
+import { colourMove } from './shapeMoves.ts'
+import { partElements } from './partElements.ts'
 import { textReadings } from './textReadings.ts'
 
 const ANCHORS: Readonly<Record<Alignment, string>> = { left: 'start', middle: 'middle', right: 'end' }
@@ -26,8 +27,8 @@ const roughMeasure: Measures['text'] = (text, { fontSize, letterSpacing }) =>
   text.length * (0.5 * fontSize + letterSpacing)
 
 /** A text as SVG text: lines and parts stand where they do as the scene begins. */
-export function textMarkup(layer: Layer, context: CssContext): string {
-  const entries = [
+export function textMarkup(layer: Layer, context: WebContext): string {
+  const moves: readonly Move[] = [
     {
       property: 'font-size',
       track: trackOf(layer, 'font size', context),
@@ -44,21 +45,18 @@ export function textMarkup(layer: Layer, context: CssContext): string {
       write: ([gap]: readonly number[]) => `${round(gap!)}px`,
     },
   ]
-  const fill = colourEntry(layer, context, { name: 'fill', property: 'fill' })
+  const fill = colourMove(layer, context, { name: 'fill', property: 'fill' })
   const begins = playOptions(layer, context).clock.timeAt(0)
   const look = lookAt(layer, context, begins)
-  const style = (more: typeof entries): string =>
-    `font-family:'Scene text',sans-serif;white-space:pre;${context.sheet.style([...entries, ...more])}`
-  const [whole, part] = [style([fill]), style([])]
   const texts = textReadings(layer, context).map(({ value, shown }) => {
     const read = { ...look, text: value }
     const markup =
       look.parts === 'whole'
-        ? wholeMarkup(read, { style: whole, context })
-        : partedMarkup(layer, { look: read, style: part, begins, context })
+        ? wholeMarkup(read, [...moves, fill], context)
+        : partedMarkup(layer, { look: read, moves, begins, context })
     const box = textBounds(read, measureOf(context))
     const cropped = croppedText(layer, context, box, markup)
-    return shown ? `<g style="${shown}">${cropped}</g>` : cropped
+    return shown.length > 0 ? elementText(context.motion, { tag: 'g', moves: shown }, cropped) : cropped
   })
   return drawn(context, texts.join(''))
 }
@@ -68,7 +66,7 @@ interface PartedLook extends TextLook {
 }
 
 /** How a text is set at a layer time. */
-function lookAt({ properties }: Layer, { library }: CssContext, time: number): PartedLook {
+function lookAt({ properties }: Layer, { library }: WebContext, time: number): PartedLook {
   const number = (name: string): number => playedValueAt(compiledOf(properties[name]!, library), time)[0]!
   const word = (name: string): string => String(storedValueAt(compiledOf(properties[name]!, library), time))
   return {
@@ -83,42 +81,48 @@ function lookAt({ properties }: Layer, { library }: CssContext, time: number): P
   }
 }
 
-const measureOf = ({ options }: CssContext): Measures['text'] => options.measureText ?? roughMeasure
+const measureOf = ({ options }: WebContext): Measures['text'] => options.measureText ?? roughMeasure
 
 /** Lines about the text's place: they grow with the font from there. */
-function wholeMarkup(
-  look: TextLook,
-  { style, context }: { readonly style: string; readonly context: CssContext },
-): string {
+function wholeMarkup(look: TextLook, moves: readonly Move[], context: WebContext): string {
   const lines = textLines(look, measureOf(context))
   return lines
     .map(({ text }, i) => {
       const anchor = ANCHORS[look.align]
       const y = i === 0 ? '' : ` y="${round(i * look.lineHeight)}em"`
-      return `<text${y} ${written(text, anchor, style)}`
+      return textElement(text, { anchor, place: y, moves }, context)
     })
     .join('')
 }
 
-/** The attributes and content of a text that is anchored as in writing from left to right. */
-function written(text: string, anchor: string, style: string): string {
+/** A text that is anchored as in writing from left to right. @param place attributes with a blank before each */
+function textElement(
+  text: string,
+  {
+    anchor,
+    place,
+    moves,
+  }: { readonly anchor: string; readonly place: string; readonly moves: readonly Move[] },
+  { motion }: WebContext,
+): string {
   const [way, at] = readsRightToLeft(text) ? ['direction:rtl;', OPPOSITE[anchor]!] : ['', anchor]
-  const anchored = at === BEGINS ? '' : `text-anchor="${at}" `
-  return `${anchored}style="${way}${style}">${escapeText(text)}</text>`
+  const attributes = `${place}${at === BEGINS ? '' : ` text-anchor="${at}"`}`
+  const style = `${way}font-family:'Scene text',sans-serif;white-space:pre`
+  return elementText(motion, { tag: 'text', attributes, style, moves }, escapeText(text))
 }
 
 function partedMarkup(
   layer: Layer,
   {
     look,
-    style,
+    moves,
     begins,
     context,
   }: {
     readonly look: PartedLook
-    readonly style: string
+    readonly moves: readonly Move[]
     readonly begins: number
-    readonly context: CssContext
+    readonly context: WebContext
   },
 ): string {
   const measure = measureOf(context)
@@ -127,11 +131,15 @@ function partedMarkup(
     font: look,
     measure,
   })
-  const styles = partStyles(layer, context, { parts, fontSize: look.fontSize, begins })
+  const elements = partElements(layer, context, { parts, fontSize: look.fontSize, begins })
   return parts
-    .map(
-      ({ text, x, y }, i) =>
-        `<g style="${styles[i]}"><text x="${round(x)}" y="${round(y)}" ${written(text, BEGINS, style)}</g>`,
-    )
+    .map(({ text, x, y }, i) => {
+      const place = ` x="${round(x)}" y="${round(y)}"`
+      return elementText(
+        context.motion,
+        elements[i]!,
+        textElement(text, { anchor: BEGINS, place, moves }, context),
+      )
+    })
     .join('')
 }

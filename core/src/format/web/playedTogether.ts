@@ -1,7 +1,7 @@
 import { compiledOf, playedValueInto, isMoving } from '../../property/index.ts'
 import type { Layer } from '../../scene/index.ts'
-import { playOptions, WITHIN, type CssContext } from './cssContext.ts'
-import { keyframesOf, type Track } from './keyframes.ts'
+import { playOptions, WITHIN, type WebContext } from './webContext.ts'
+import { toTrack, type Track } from './track.ts'
 import { playedLooks } from './playedLooks.ts'
 
 /** What several properties of a layer say together. */
@@ -20,7 +20,7 @@ export interface PlayedTogether {
  */
 export function playedTogether(
   layer: Layer,
-  context: CssContext,
+  context: WebContext,
   {
     names,
     width,
@@ -55,6 +55,6 @@ export function playedTogether(
   return {
     first,
     isStill,
-    track: () => keyframesOf(playedLooks(into, width, { isStill, options }), WITHIN),
+    track: () => toTrack(playedLooks(into, width, { isStill, options }), WITHIN),
   }
 }

@@ -7,10 +7,10 @@ import {
   type Layer,
   type TextLine,
 } from '../../../scene/index.ts'
-import { playOptions, round, type CssContext } from '../cssContext.ts'
-import { keyframesOf, type Track } from '../keyframes.ts'
-import type { StyleEntry } from '../keyframeSheet.ts'
-import { colourEntry } from './styleEntries.ts'
+import { playOptions, round, type WebContext } from '../webContext.ts'
+import type { Move, MovingElement } from '../motion/motion.ts'
+import { toTrack, type Track } from '../track.ts'
+import { colourMove } from './shapeMoves.ts'
 
 /** Largest errors of what parts move by: they are small, and turn about points within them. */
 const WITHIN_PART = { offset: 0.02, scale: 0.02, turn: 0.01, opacity: 0.05, fill: 0.00002 } as const
@@ -24,27 +24,27 @@ interface PartedText {
   readonly begins: number
 }
 
-/** How each part of a text moves: its style, that of the layer's keys a while later than the parts before it. */
-export function partStyles(
+/** How each part of a text moves: by the layer's keys, a while later than the parts before it. */
+export function partElements(
   layer: Layer,
-  context: CssContext,
+  context: WebContext,
   { parts, fontSize, begins }: PartedText,
-): string[] {
+): MovingElement[] {
   const moves = compilePartMoves(layer, context.library)
   const ground = playOptions(layer, context)
   const pivot = new Float64Array(2)
-  const fill = colourEntry(layer, context, { name: 'fill', property: 'fill' })
+  const fill = colourMove(layer, context, { name: 'fill', property: 'fill' })
   return parts.map((part, i) => {
     const timeAt = (time: number): number => partTimeAt(moves, ground.clock.timeAt(time), i, parts.length)
     const clock = { isSceneTime: false, timeAt, paceAt: ground.clock.paceAt }
     const track = (name: string, within: number): Track => {
       const property = layer.properties[name]!
       // What stands still is the same at any time.
-      if (!isMoving(property)) return keyframesOf(playProperty(property, ground), within)
-      return keyframesOf(playProperty(property, { ...ground, within, clock }), within)
+      if (!isMoving(property)) return toTrack(playProperty(property, ground), within)
+      return toTrack(playProperty(property, { ...ground, within, clock }), within)
     }
     partPivotInto(pivot, moves, part, { fontSize, time: begins })
-    const entries: StyleEntry[] = [
+    const entries: Move[] = [
       {
         property: 'translate',
         track: track('part offset', WITHIN_PART.offset),
@@ -67,6 +67,7 @@ export function partStyles(
       },
       { ...fill, track: track('fill', WITHIN_PART.fill) },
     ]
-    return `transform-origin:${round(pivot[0]!)}px ${round(pivot[1]!)}px;${context.sheet.style(entries)}`
+    const origin = [Number(round(pivot[0]!)), Number(round(pivot[1]!))] as const
+    return { tag: 'g', origin, moves: entries }
   })
 }

@@ -1,0 +1,59 @@
+import { easingText } from '../../css/index.ts'
+import { checkCharacters } from '../pageLimits.ts'
+import { progressWithin, type Track } from '../track.ts'
+import type { Move, Motion, MovingElement, Shell } from './motion.ts'
+import { REGISTERED_RULES, styledShell } from './styledElement.ts'
+import { shareText } from './shareText.ts'
+
+/** How often what leaves is played. */
+export type Rounds = number | 'forever'
+
+/** The CSS easing from each key of a track to the next. */
+export function easingsOf(track: Track): readonly string[] {
+  const { keys } = track
+  return keys.map((key, i) => {
+    const next = keys[i + 1]
+    return next ? easingText(key.bend, progressWithin(key, next, track)) : 'linear'
+  })
+}
+
+/** Motion as `@keyframes`; elements with the same motion share them. Source: W3C, CSS Animations 1. */
+export class CssMotion implements Motion {
+  private readonly names = new Map<string, string>()
+  private characters = 0
+  private readonly timing: string
+
+  /** @param seconds length of one round */
+  constructor(seconds: number, rounds: Rounds) {
+    this.timing = `${Number(seconds.toFixed(6))}s linear ${rounds === 'forever' ? 'infinite' : rounds} both`
+  }
+
+  shell(element: MovingElement): Shell {
+    return styledShell(element, (moving) => ({
+      style: `animation:${moving.map((move) => `${this.nameOf(move)} ${this.timing}`).join(',')}`,
+    }))
+  }
+
+  rules(): string {
+    return (
+      REGISTERED_RULES + [...this.names].map(([rules, name]) => `@keyframes ${name}{\n${rules}}\n`).join('')
+    )
+  }
+
+  private nameOf({ property, track, write }: Move): string {
+    const easings = easingsOf(track)
+    const rules = track.keys
+      .map(({ share, numbers }, i) => {
+        const timing = easings[i] === 'linear' ? '' : `;animation-timing-function:${easings[i]}`
+        return `${shareText(100 * share, 10)}%{${property}:${write(numbers)}${timing}}\n`
+      })
+      .join('')
+    const known = this.names.get(rules)
+    if (known) return known
+    const name = `m${this.names.size + 1}`
+    this.names.set(rules, name)
+    this.characters += rules.length
+    checkCharacters(this.characters)
+    return name
+  }
+}
