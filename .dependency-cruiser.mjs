@@ -28,7 +28,7 @@ const CORE = {
   choose: ['number', 'time', 'property', 'scene', 'edit'],
   match: ['refusal', 'time', 'bend', 'route', 'property', 'scene'],
   sound: ['number', 'refusal', 'chance'],
-  play: ['number', 'time', 'bend', 'route', 'property', 'scene'],
+  play: ['number', 'time', 'bend', 'route', 'fit', 'property', 'scene'],
   format: [
     'number',
     'refusal',

@@ -3,41 +3,21 @@ import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/web'
 import { readBendFile } from '@arrow-bend/core/format/project'
-import { srgbOf, type Key, type OklabAlpha, type Outline, type Property } from '@arrow-bend/core/property'
 import {
-  PROJECT_VERSION,
-  applyMatrix,
   compileScene,
   makeLayer,
   outlinePathData,
   sampleSceneInto,
   type Layer,
-  type Project,
   type Scene,
 } from '@arrow-bend/core/scene'
-import { frameTicks, secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
+import { secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { openDemo } from './desk.ts'
+import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
 import { FRAMES, key, LIBRARY, RATE, trialScene } from './trialScene.ts'
 
 // What leaves plays as it does for most people; the page's still frame is tested by itself.
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
-
-const trialProject = (scene: Scene): Project => ({
-  format: 'arrow-bend/project',
-  version: PROJECT_VERSION,
-  id: 'p',
-  name: 'Trial',
-  scenes: [scene],
-  bends: LIBRARY,
-  assets: [],
-})
-
-interface Measured {
-  /** Where three points of the layer land: its origin, 100 px along x, 100 px along y. */
-  readonly points: readonly (readonly [number, number])[]
-  readonly opacity: number
-  readonly fill: string
-}
 
 /** Puts three unseen marks into each layer's innermost box, pauses everything, and reads where they are at a time. */
 async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
@@ -78,60 +58,11 @@ async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
   }, milliseconds)
 }
 
-/** Holds the page against the core at every frame; the bounds are those the model promises. */
-async function compareEveryFrame(
-  page: Page,
-  scene: Scene,
-  { scenes = [], bends = LIBRARY }: Partial<Pick<Project, 'scenes' | 'bends'>> = {},
-): Promise<{ px: number; percent: number; channel: number }> {
-  const sampler = compileScene(scene, bends, { scenes })
-  const step = frameTicks(scene.rate)
-  const worst = { px: 0, percent: 0, channel: 0, where: '' }
-  for (let frame = 0; frame * step < scene.duration; frame += 1) {
-    // A shown scene draws nothing by itself.
-    const items = sampleSceneInto(sampler, frame * step).filter(({ kind }) => kind !== 'scene')
-    const measured = await measure(page, secondsOfTicks(frame * step) * 1000)
-    expect(measured).toHaveLength(items.length)
-    items.forEach((item, i) => {
-      const { points, opacity, fill } = measured[i]!
-      expect(
-        Math.abs((item.shown ? item.opacity : 0) - opacity) * 100,
-        `opacity of ${item.layer.name} at ${frame}`,
-      ).toBeLessThanOrEqual(0.1)
-      if (!item.shown) return
-      const wanted = [
-        applyMatrix(item.matrix, 0, 0),
-        applyMatrix(item.matrix, 100, 0),
-        applyMatrix(item.matrix, 0, 100),
-      ]
-      wanted.forEach(([x, y], k) => {
-        const miss = Math.max(Math.abs(x - points[k]![0]), Math.abs(y - points[k]![1]))
-        if (miss > worst.px) Object.assign(worst, { px: miss, where: `${item.layer.name}, frame ${frame}` })
-      })
-      worst.percent = Math.max(worst.percent, Math.abs(item.opacity - opacity) * 100)
-      const animatedFill = (item.layer.properties['fill']?.keys.length ?? 0) > 0
-      const oklab = /oklab\(([^)]+)\)/.exec(fill)
-      if (animatedFill && oklab) {
-        const [l, a, b] = oklab[1]!.split(/[\s/]+/).map(Number) as [number, number, number]
-        const theirs = srgbOf([l, a, b, 1])
-        const ours = srgbOf([...('fill' in item ? item.fill : [])] as unknown as OklabAlpha)
-        worst.channel = Math.max(
-          worst.channel,
-          ...[0, 1, 2].map((k) => Math.abs(theirs[k]! - ours[k]!) * 255),
-        )
-      }
-    })
-  }
-  test.info().annotations.push({ type: 'largest errors', description: JSON.stringify(worst) })
-  expect(worst.px, `worst at ${worst.where}`).toBeLessThanOrEqual(0.1)
-  return worst
-}
-
 test('every kind of travel plays in the browser as the core has it, at every frame', async ({ page }) => {
   const scene = trialScene()
   const project = trialProject(scene)
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
-  const worst = await compareEveryFrame(page, scene)
+  const worst = await compareEveryFrame(page, measure, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
 })
 
@@ -187,7 +118,7 @@ test('copies play in the page where and when the core has them, those of groups 
     ],
   }
   await page.setContent(exportCssPage(trialProject(scene), scene, { pictureUrl: () => '' }))
-  await compareEveryFrame(page, scene)
+  await compareEveryFrame(page, measure, scene)
 })
 
 test('a shown scene plays in the page at its own time, cut off by its frame and its crop', async ({
@@ -230,7 +161,7 @@ test('a shown scene plays in the page at its own time, cut off by its frame and 
   const scene: Scene = { ...bare, layers: [{ ...use, source: { scene: 'shown' }, properties }] }
   const project = { ...trialProject(scene), scenes: [scene, shown] }
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
-  await compareEveryFrame(page, scene, { scenes: project.scenes })
+  await compareEveryFrame(page, measure, scene, { scenes: project.scenes })
   const cuts = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('.frame div')].flatMap((one) => {
       const { clipPath, width, height } = getComputedStyle(one)
@@ -384,7 +315,7 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
   const { project } = await readBendFile(new Uint8Array(file), sha)
   await page.goto('about:blank')
   await page.setContent(html)
-  await compareEveryFrame(page, project.scenes[0]!, { bends: project.bends })
+  await compareEveryFrame(page, measure, project.scenes[0]!, { bends: project.bends })
 })
 
 test('a property leaves as CSV, a row a frame', async ({ page }) => {

@@ -96,7 +96,7 @@ export function nodesOf(pieces: readonly CurvePiece[]): BendNode[] {
   pieces.forEach((piece, i) => {
     const length = piece.end - piece.start
     const leave: BendNode['leave'] = [piece.reachLeave * length, piece.leave[0]!]
-    const from = i === 0 ? 0 : piece.from[0]!
+    const from = piece.from[0]!
     const jumps = Math.abs(from - reached) > 1e-6
     if (jumps) {
       add(i === 0 ? 0 : piece.start - JUMP_GAP, reached, { arrive, leave: [0, 0] })

@@ -121,7 +121,14 @@ describe('convertBend and asPoints', () => {
     const steps: PlainBend = { kind: 'family', family: 'steps', steps: 4, jump: 'both' }
     const { bend, error } = asPoints(steps)
     expect(error).toBeLessThan(1e-6)
-    expect(compileBend(bend).progress(0.3)).toBeCloseTo(0.4, 6)
+    // The first of them, which comes at once, too.
+    for (const [u, p] of [
+      [0.001, 0.2],
+      [0.1, 0.2],
+      [0.3, 0.4],
+      [0.9, 0.8],
+    ] as const)
+      expect(compileBend(bend).progress(u), `at ${u}`).toBeCloseTo(p, 6)
     expect(bend.nodes.length).toBeLessThanOrEqual(10)
   })
 })

@@ -1,4 +1,5 @@
 export type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
+export { bendPieces, piecesWithinEnds, type BendPiece } from './bendPieces.ts'
 export { playAlong } from './playAlong.ts'
 export { playLooks } from './playLooks.ts'
 export { playOutline, playOutlineLooks, type PlayedOutline } from './playOutline.ts'

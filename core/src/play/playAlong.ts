@@ -1,4 +1,4 @@
-import { LINEAR } from '../bend/index.ts'
+import { HOLD, LINEAR } from '../bend/index.ts'
 import { compiledOf, playedValueInto } from '../property/index.ts'
 import { alongDegrees, makePlacing, type Layer } from '../scene/index.ts'
 import type { PlayedKey, PlayedTrack, PlayOptions } from './playedTrack.ts'
@@ -40,13 +40,12 @@ export function playAlong(
     playedValueInto(turned, turn, own)
     looks.push({ time, degrees: turned[0]! + along, jumps })
   }
-  const keys = withoutLines(looks).flatMap(({ time, degrees, jumps }, i, kept): PlayedKey[] => {
-    const share = time / duration
-    const key: PlayedKey = { share, numbers: [degrees], bend: LINEAR }
-    if (!jumps) return [key]
-    const before = kept[i - 1]!
-    return [{ share: share - 1e-9, numbers: [before.degrees], bend: LINEAR }, key]
-  })
+  const kept = withoutLines(looks)
+  const keys = kept.map(({ time, degrees }, i): PlayedKey => ({
+    share: time / duration,
+    numbers: [degrees],
+    bend: kept[i + 1]?.jumps ? HOLD : LINEAR,
+  }))
   return { keys, path: null }
 }
 

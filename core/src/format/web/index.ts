@@ -1,4 +1,5 @@
 export { exportCssPage } from './exportPage.ts'
+export { exportSvg, type SvgExportOptions, type SvgFlavour } from './exportSvg.ts'
 export { leftOutOfPage } from './leftOut.ts'
 export type { Rounds } from './motion/cssMotion.ts'
 export type { WebExportOptions } from './webContext.ts'

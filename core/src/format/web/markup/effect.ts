@@ -9,7 +9,7 @@ export const EFFECT_NAMES = ['blur', 'shadow blur', 'shadow offset', 'shadow col
 export const EFFECT_WIDTH = 8
 const LENGTHS = 4
 /** A colour is to be as exact in its thousandths as a length in px. */
-const FINER = 1000
+export const EFFECT_FINER = 1000
 
 /** What blurs a layer's art and gives it its shadow; null for none. Source: W3C, Filter Effects 1. */
 export function effectOf(layer: Layer, context: WebContext): Move | null {
@@ -24,11 +24,11 @@ export function effectOf(layer: Layer, context: WebContext): Move | null {
 
 /** Effects as their numbers are played, px and thousandths. */
 export const finely = (out: Float64Array, given: Float64Array): void =>
-  given.forEach((part, i) => (out[i] = i < LENGTHS ? part : part * FINER))
+  given.forEach((part, i) => (out[i] = i < LENGTHS ? part : part * EFFECT_FINER))
 
 /** Played numbers of effects as the value of `filter`. */
 export function filterText([blur, spread, x, y, ...colour]: readonly number[]): string {
-  const shadow = hexOf(colour.map((part) => part / FINER) as OklabAlpha)
+  const shadow = hexOf(colour.map((part) => part / EFFECT_FINER) as OklabAlpha)
   const px = (value: number): string => `${round(value)}px`
   return `blur(${px(Math.max(0, blur!))}) drop-shadow(${px(x!)} ${px(y!)} ${px(Math.max(0, spread!))} ${shadow})`
 }

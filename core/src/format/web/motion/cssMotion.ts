@@ -23,8 +23,15 @@ export class CssMotion implements Motion {
   private characters = 0
   private readonly timing: string
 
-  /** @param seconds length of one round */
-  constructor(seconds: number, rounds: Rounds) {
+  /**
+   * @param seconds length of one round
+   * @param prefix what the names of its rules begin with
+   */
+  constructor(
+    seconds: number,
+    rounds: Rounds,
+    private readonly prefix = 'm',
+  ) {
     this.timing = `${Number(seconds.toFixed(6))}s linear ${rounds === 'forever' ? 'infinite' : rounds} both`
   }
 
@@ -50,7 +57,7 @@ export class CssMotion implements Motion {
       .join('')
     const known = this.names.get(rules)
     if (known) return known
-    const name = `m${this.names.size + 1}`
+    const name = `${this.prefix}${this.names.size + 1}`
     this.names.set(rules, name)
     this.characters += rules.length
     checkCharacters(this.characters)

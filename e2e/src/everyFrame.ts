@@ -1,0 +1,89 @@
+import { expect, test, type Page } from '@playwright/test'
+import { srgbOf, type OklabAlpha } from '@arrow-bend/core/property'
+import {
+  applyMatrix,
+  compileScene,
+  PROJECT_VERSION,
+  sampleSceneInto,
+  type Project,
+  type Scene,
+} from '@arrow-bend/core/scene'
+import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { LIBRARY } from './trialScene.ts'
+
+export const trialProject = (scene: Scene): Project => ({
+  format: 'arrow-bend/project',
+  version: PROJECT_VERSION,
+  id: 'p',
+  name: 'Trial',
+  scenes: [scene],
+  bends: LIBRARY,
+  assets: [],
+})
+
+/** A layer as something that plays shows it. */
+export interface Measured {
+  /** Where three points of the layer land: its origin, 100 px along x, 100 px along y. */
+  readonly points: readonly (readonly [number, number])[]
+  readonly opacity: number
+  readonly fill: string
+}
+
+/** Reads all layers at a moment, ms. */
+export type Measure = (page: Page, milliseconds: number) => Promise<Measured[]>
+
+/** Holds what plays against the core at every frame; the bounds are those the model promises. */
+export async function compareEveryFrame(
+  page: Page,
+  measure: Measure,
+  scene: Scene,
+  { scenes = [], bends = LIBRARY }: Partial<Pick<Project, 'scenes' | 'bends'>> = {},
+): Promise<{ px: number; percent: number; channel: number }> {
+  const sampler = compileScene(scene, bends, { scenes })
+  const step = frameTicks(scene.rate)
+  const worst = { px: 0, percent: 0, channel: 0, where: '' }
+  for (let frame = 0; frame * step < scene.duration; frame += 1) {
+    // A shown scene draws nothing by itself.
+    const items = sampleSceneInto(sampler, frame * step).filter(({ kind }) => kind !== 'scene')
+    const measured = await measure(page, secondsOfTicks(frame * step) * 1000)
+    expect(measured).toHaveLength(items.length)
+    items.forEach((item, i) => {
+      const { points, opacity, fill } = measured[i]!
+      expect(
+        Math.abs((item.shown ? item.opacity : 0) - opacity) * 100,
+        `opacity of ${item.layer.name} at ${frame}`,
+      ).toBeLessThanOrEqual(0.1)
+      if (!item.shown) return
+      const wanted = [
+        applyMatrix(item.matrix, 0, 0),
+        applyMatrix(item.matrix, 100, 0),
+        applyMatrix(item.matrix, 0, 100),
+      ]
+      wanted.forEach(([x, y], k) => {
+        const miss = Math.max(Math.abs(x - points[k]![0]), Math.abs(y - points[k]![1]))
+        if (miss > worst.px) Object.assign(worst, { px: miss, where: `${item.layer.name}, frame ${frame}` })
+      })
+      worst.percent = Math.max(worst.percent, Math.abs(item.opacity - opacity) * 100)
+      const animatedFill = (item.layer.properties['fill']?.keys.length ?? 0) > 0
+      const theirs = channelsOf(fill)
+      if (animatedFill && theirs) {
+        const ours = srgbOf([...('fill' in item ? item.fill : [])] as unknown as OklabAlpha)
+        worst.channel = Math.max(
+          worst.channel,
+          ...[0, 1, 2].map((k) => Math.abs(theirs[k]! - ours[k]!) * 255),
+        )
+      }
+    })
+  }
+  test.info().annotations.push({ type: 'largest errors', description: JSON.stringify(worst) })
+  expect(worst.px, `worst at ${worst.where}`).toBeLessThanOrEqual(0.1)
+  return worst
+}
+
+/** Red, green and blue, 0 … 1, of a colour as a browser tells it; null for anything else. */
+function channelsOf(fill: string): readonly number[] | null {
+  const [, space, numbers] = /(oklab|rgb)a?\(([^)]+)\)/.exec(fill) ?? []
+  if (!space || !numbers) return null
+  const [a, b, c] = numbers.split(/[\s,/]+/).map(Number) as [number, number, number]
+  return space === 'rgb' ? [a / 255, b / 255, c / 255] : srgbOf([a, b, c, 1])
+}
