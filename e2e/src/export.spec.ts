@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/web'
 import { readBendFile } from '@arrow-bend/core/format/project'
+import type { Key, Outline, Property } from '@arrow-bend/core/property'
 import {
   compileScene,
   makeLayer,
