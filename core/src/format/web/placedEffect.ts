@@ -13,7 +13,7 @@ import {
 import { clockOf, playOptions, WITHIN, type WebContext } from './webContext.ts'
 import type { Move } from './motion/motion.ts'
 import { toTrack } from './track.ts'
-import { EFFECT_NAMES, EFFECT_WIDTH, filterText, finely } from './markup/effect.ts'
+import { EFFECT_NAMES, EFFECT_WIDTH, filterText, playedEffects } from './markup/effect.ts'
 import { playedLooks } from './playedLooks.ts'
 
 /**
@@ -40,7 +40,7 @@ export function placedEffect(group: Layer, context: WebContext): Move | null {
     const grows = Math.sqrt(Math.abs(a * d - b * c))
     const [blur, spread, x, y] = given as unknown as [number, number, number, number]
     given.set([blur * grows, spread * grows, a * x + c * y, b * x + d * y])
-    finely(out, given)
+    playedEffects(out, given)
   }
   const isStill = !effects.some(({ property }) => isMoving(property)) && isStillPlaced(group, context)
   const track = toTrack(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), WITHIN)

@@ -66,7 +66,7 @@ describe('a page', () => {
     const blur = property('number', [key(0, 0), key(2, 8)])
     const shade = { kind: 'colour', value: '#1f2b3380', keys: [] } as const
     const page = pageOf([layerWith('a', { blur, 'shadow colour': shade })])
-    expect(page).toMatch(/filter:blur\(0px\) drop-shadow\(0px 12px 10px #1f2b3380\)/)
+    expect(page).toMatch(/filter:blur\(0px\) drop-shadow\(0px 12px 10px rgb\(31 43 51 \/ 0.501961\)\)/)
     expect(page).toMatch(/filter:blur\(8px\)/)
   })
 

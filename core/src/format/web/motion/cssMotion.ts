@@ -1,7 +1,7 @@
 import { easingText } from '../../css/index.ts'
 import { checkCharacters } from '../pageLimits.ts'
 import { progressWithin, type Track } from '../track.ts'
-import type { Move, Motion, MovingElement, Shell } from './motion.ts'
+import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
 import { shareText } from './shareText.ts'
 
@@ -47,7 +47,8 @@ export class CssMotion implements Motion {
     )
   }
 
-  private nameOf({ property, track, write }: Move): string {
+  private nameOf({ property, track: whole, write }: Move): string {
+    const track = changingTrack(whole, write)
     const easings = easingsOf(track)
     const rules = track.keys
       .map(({ share, numbers }, i) => {

@@ -1,6 +1,5 @@
-import { EFFECT_FINER } from '../markup/effect.ts'
 import type { Track } from '../track.ts'
-import { colourInSrgb } from './colourInSrgb.ts'
+import { premultipliedInSrgb } from './colourInSrgb.ts'
 import type { Move } from './motion.ts'
 
 /** So far around it what is blurred is seen, px. */
@@ -20,11 +19,8 @@ export function effectElements(
   const digits = (value: number): string => String(Number(value.toFixed(4)))
   const animated = (name: string, i: number, least = -Infinity): string =>
     animate(name, track, (numbers) => digits(Math.max(least, numbers[i]!)))
-  const keys = track.keys.map((key) => ({
-    ...key,
-    numbers: key.numbers.slice(4).map((part) => part / EFFECT_FINER),
-  }))
-  const shade = colourInSrgb({ ...track, keys })
+  const keys = track.keys.map((key) => ({ ...key, numbers: key.numbers.slice(4) }))
+  const shade = premultipliedInSrgb({ ...track, keys })
   const rgb = ([r, g, b]: readonly number[]): string => `rgb(${[r!, g!, b!].map(Math.round).join(',')})`
   const region = `filterUnits="userSpaceOnUse" x="${-FAR}" y="${-FAR}" width="${2 * FAR}" height="${2 * FAR}"`
   const blur = `<feGaussianBlur stdDeviation="0">${animated('stdDeviation', 0, 0)}</feGaussianBlur>`

@@ -59,3 +59,13 @@ export function stillValue({ track, write }: Move): string | null {
   const values = track.keys.map(({ numbers }) => write(numbers))
   return values.every((value) => value === values[0]) ? values[0]! : null
 }
+
+/** A track without keys that say what those before and after them say. */
+export function changingTrack(track: Track, write: Move['write']): Track {
+  const { keys } = track
+  const texts = keys.map(({ numbers }) => write(numbers))
+  const isRepeated = (i: number): boolean => texts[i] === texts[i - 1] && texts[i] === texts[i + 1]
+  return keys.some((_, i) => isRepeated(i))
+    ? { ...track, keys: keys.filter((_, i) => !isRepeated(i)) }
+    : track
+}

@@ -1,6 +1,6 @@
 import { checkCharacters } from '../pageLimits.ts'
 import { easingsOf } from './cssMotion.ts'
-import type { Motion, Move, MovingElement, Shell } from './motion.ts'
+import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
 
 /** What the Web Animations API takes of one property. Source: W3C, Web Animations 1 (processing a keyframes argument). */
@@ -39,7 +39,8 @@ export class ScriptMotion implements Motion {
   }
 }
 
-function keyframesOf({ property, track, write }: Move): AnimatedProperty['keyframes'] {
+function keyframesOf({ property, track: whole, write }: Move): AnimatedProperty['keyframes'] {
+  const track = changingTrack(whole, write)
   const easings = easingsOf(track)
   const name = scriptName(property)
   return track.keys.map(({ share, numbers }, i) => ({

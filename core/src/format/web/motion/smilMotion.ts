@@ -4,7 +4,15 @@ import { colourInSrgb } from './colourInSrgb.ts'
 import type { Rounds } from './cssMotion.ts'
 import { effectElements } from './effectElements.ts'
 import { partsTrack } from './matrixParts.ts'
-import { stillValue, type Crop, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
+import {
+  changingTrack,
+  stillValue,
+  type Crop,
+  type Motion,
+  type Move,
+  type MovingElement,
+  type Shell,
+} from './motion.ts'
 import { smilSteps, smilTiming } from './smilTiming.ts'
 
 /** What places an element, in the order in which CSS does it. */
@@ -99,7 +107,8 @@ export class SmilMotion implements Motion {
     return this.animate(property, channels, srgbText) + seen
   }
 
-  private animate(name: string, track: Track, write: Move['write']): string {
+  private animate(name: string, whole: Track, write: Move['write']): string {
+    const track = changingTrack(whole, write)
     return `<animate attributeName="${name}" ${smilTiming(track, this.frame, write)} ${this.clock}/>`
   }
 

@@ -80,7 +80,11 @@ function timedOf(track: Track, frame: number): Timed[] {
       timed.push({ share: key.share + u[3] * length, numbers: at(p[3]), spline: null })
     }
   })
-  return atOwnMoments(timed)
+  const kept = atOwnMoments(timed)
+  // A list has to begin at 0 and end at 1.
+  return kept.map((one, i) =>
+    i === 0 ? { ...one, share: 0 } : i === kept.length - 1 ? { ...one, share: 1 } : one,
+  )
 }
 
 /** A piece as a spline between its own ends; null where it is straight. */
