@@ -5,6 +5,7 @@ export const USAGE = `Usage:
   arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
   arrow-bend bends FILE [--css | --json]
   arrow-bend match FILE LAYER/PROPERTY LAYER/PROPERTY [--from 2s] [--to 4s] [--real] [--json]
+  arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--report]
   arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
   arrow-bend level SOUND [--rate 60] [--low HZ] [--high HZ]
   arrow-bend --version
@@ -72,6 +73,29 @@ how fast each is at its fastest. Each is compared over its own time, from the fi
 
 Example:
   arrow-bend match regatta.bend Harbour/scale "Boat 1/position" --json
+`,
+  convert: `Usage: arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--report]
+
+Writes a scene as a file that others play. What it is to be goes by the ending of OUT, or by --as:
+  html            a web page that plays by itself
+  svg-css         an SVG moved by style rules (what .svg means)
+  svg-smil        an SVG moved by animation elements
+  css             a style sheet for elements of your own
+  webanimations   data for the Web Animations API; into .html with a page that plays it, into .js as a module
+  csv, json       the numbers of everything that moves, at every frame
+  bend            a project, of one scene where one is named
+
+Several files are written into a folder: arrow-bend convert *.bend FOLDER --as svg-css. “-” is standard input, or output.
+
+  --scene NAME      the scene; the first when left out
+  --from, --to      only what is shown between these times, such as 2s, 48f or 00:00:02:00
+  --fps N           frames a second of csv and json; those of the scene when left out
+  --scale N         how many times as large an SVG is shown
+  --tolerance PX    how far what cannot be written as it is may be off; 0.02 px when left out
+  --report          tells how each move comes through: exact, fitted, baked or left out
+
+Example:
+  arrow-bend convert regatta.bend regatta.svg --report
 `,
   beats: `Usage: arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
 

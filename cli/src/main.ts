@@ -16,6 +16,7 @@ const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command
   bend: async () => (await import('./bendCommand.ts')).bendCommand,
   bends: async () => (await import('./bendsCommand.ts')).bendsCommand,
   match: async () => (await import('./matchCommand.ts')).matchCommand,
+  convert: async () => (await import('./convertCommand.ts')).convertCommand,
   beats: async () => (await import('./beatsCommand.ts')).beatsCommand,
   level: async () => (await import('./levelCommand.ts')).levelCommand,
 }

@@ -164,6 +164,7 @@ export { addMarker, changeMarker, removeMarkers, type MarkerChange } from './sce
 export { alignKeys, distributeGroups, type GroupMoment, type KeyGrouping } from './timing/alignKeys.ts'
 export { mergeNearKeys, snapKeysToFrames, type MergeReport, type SnapReport } from './keys/tidyKeys.ts'
 export { pasteTargets, type PasteWish } from './paste/pasteTargets.ts'
+export { cutScene } from './scenes/cutScene.ts'
 export { setSceneDuration, type DurationChange } from './scenes/sceneDuration.ts'
 export { sequenceLayers, type Sequence, type SequenceReport } from './layers/sequenceLayers.ts'
 export { slideLayers, type SlidePart } from './layers/slideLayers.ts'

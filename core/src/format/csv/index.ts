@@ -1,1 +1,1 @@
-export { sampleCsv, type SampleOptions } from './sampleCsv.ts'
+export { columnsOf, quoted, sampleCsv, type SampleOptions } from './sampleCsv.ts'

@@ -26,8 +26,8 @@ export interface SampleOptions {
 /** Rows of one table: a day at 40 frames a second. */
 const MOST_ROWS = 3_500_000
 
-/** Column names of a kind's components. */
-function columnsOf({ property: { kind }, width }: CompiledProperty): string[] {
+/** Column names of a kind's components; “value” where it has one. */
+export function columnsOf({ property: { kind }, width }: CompiledProperty): string[] {
   if (kind === 'pair' || kind === 'place') return ['x', 'y']
   if (kind === 'colour') return ['l', 'a', 'b', 'alpha']
   if (kind !== 'outline') return ['value']
@@ -89,6 +89,6 @@ export function sampleCsv(property: Property, options: SampleOptions): string {
 }
 
 /** Text as a field: quoted, its own quotes doubled. Source: RFC 4180. */
-function quoted(text: string): string {
+export function quoted(text: string): string {
   return `"${text.replaceAll('"', '""')}"`
 }

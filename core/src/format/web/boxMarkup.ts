@@ -1,7 +1,15 @@
 import { HOLD } from '../../bend/index.ts'
 import { playedProperty, type Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
-import { boxTag, playOptions, round, trackOf, WITHIN, withoutOwnCopy, type WebContext } from './webContext.ts'
+import {
+  boxTag,
+  playOptions,
+  round,
+  trackOf,
+  toleranceOf,
+  withoutOwnCopy,
+  type WebContext,
+} from './webContext.ts'
 import type { Move, MovingElement, Shell } from './motion/motion.ts'
 import { toTrack, type Track } from './track.ts'
 import { pathText } from './pathText.ts'
@@ -31,7 +39,7 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
   const turn =
     layer.rolls || layer.turnAlongRoute === undefined
       ? trackOf(withRolledTurn(layer, context), 'turn', context)
-      : toTrack(playAlong(layer, playOptions(layer, context)), WITHIN)
+      : toTrack(playAlong(layer, playOptions(layer, context)), toleranceOf(context))
   const moves: Move[] = [
     ...place,
     { property: 'rotate', track: turn, write: ([degrees]) => `${round(degrees!)}deg` },
@@ -73,9 +81,7 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
   // Its span is the layer's, whichever copy it is of.
   const options = playOptions(layer, { ...context, copies: withoutOwnCopy(layer, context) })
   if (!showing || (options.clock.isSceneTime && from <= 0 && to >= context.duration)) return shell
-  const track = options.clock.isSceneTime
-    ? spanTrack(from, to, context.duration)
-    : retimedSpanTrack(from, to, options)
+  const track = options.clock.isSceneTime ? spanTrack(from, to, context) : retimedSpanTrack(from, to, options)
   return around({ moves: [{ property: 'opacity', track, write: ([on]) => String(on) }] }, shell)
 }
 
@@ -85,13 +91,14 @@ const withRolledTurn = (layer: Layer, { library }: WebContext): Layer =>
     ? { ...layer, properties: { ...layer.properties, turn: playedProperty(layer, 'turn', library) } }
     : layer
 
-function spanTrack(from: number, to: number, duration: number): Track {
+function spanTrack(from: number, to: number, context: WebContext): Track {
+  const { duration } = context
   const steps = [
     { share: 0, numbers: [from <= 0 && to > 0 ? 1 : 0] },
     { share: from / duration, numbers: [1] },
     { share: to / duration, numbers: [0] },
   ].filter(({ share }, i) => i === 0 || (share > 0 && share < 1))
-  return toTrack({ keys: steps.map((step) => ({ ...step, bend: HOLD })), path: null }, WITHIN)
+  return toTrack({ keys: steps.map((step) => ({ ...step, bend: HOLD })), path: null }, toleranceOf(context))
 }
 
 /** The same for a layer whose time is not the scene's. */

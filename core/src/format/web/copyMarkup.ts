@@ -9,7 +9,15 @@ import {
   type Copying,
   type Layer,
 } from '../../scene/index.ts'
-import { boxTag, clockOf, playOptions, round, WITHIN, withoutOwnCopy, type WebContext } from './webContext.ts'
+import {
+  boxTag,
+  clockOf,
+  playOptions,
+  round,
+  toleranceOf,
+  withoutOwnCopy,
+  type WebContext,
+} from './webContext.ts'
 import { elementText } from './motion/motion.ts'
 import { toTrack } from './track.ts'
 import { playedLooks } from './playedLooks.ts'
@@ -40,7 +48,7 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
   const moves = [
     {
       property: 'transform',
-      track: toTrack(played(placedInto, PARTS), WITHIN),
+      track: toTrack(played(placedInto, PARTS), toleranceOf(context)),
       write: (parts: readonly number[]) =>
         `matrix(${parts.map((part, i) => round(i < 4 ? part / FAR : part)).join(',')})`,
     },
@@ -48,7 +56,7 @@ export function copyMarkup(layer: Layer, showing: boolean, inner: string, contex
       ? [
           {
             property: 'opacity',
-            track: toTrack(played(shareInto, 1), WITHIN),
+            track: toTrack(played(shareInto, 1), toleranceOf(context)),
             write: ([share]: readonly number[]) => round(share! / 1000),
           },
         ]

@@ -15,6 +15,8 @@ export interface SvgExportOptions extends WebExportOptions {
   readonly flavour: SvgFlavour
   /** Without the scene's background, so that what is behind shows through. */
   readonly transparent?: boolean
+  /** How many times as large it is shown; 1 when left out. */
+  readonly scale?: number
 }
 
 /**
@@ -25,7 +27,7 @@ export interface SvgExportOptions extends WebExportOptions {
  */
 export function exportSvg(project: Project, scene: Scene, options: SvgExportOptions): string {
   const seconds = secondsOfTicks(scene.duration)
-  const { flavour, rounds = 'forever', transparent = false } = options
+  const { flavour, rounds = 'forever', transparent = false, scale = 1 } = options
   const name = nameOf(`${project.id} ${scene.id}`)
   const motion =
     flavour === 'css'
@@ -40,7 +42,7 @@ export function exportSvg(project: Project, scene: Scene, options: SvgExportOpti
   const rules = fontRule(options.fontUrl) + (flavour === 'css' ? still + motion.rules() : '')
   const style = rules ? `<style><![CDATA[\n${rules}]]></style>\n` : ''
   const title = escapeText(`${project.name}: ${scene.name}`)
-  return `<svg xmlns="http://www.w3.org/2000/svg" class="${name}" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}">
+  return `<svg xmlns="http://www.w3.org/2000/svg" class="${name}" viewBox="0 0 ${width} ${height}" width="${width * scale}" height="${height * scale}">
 <title>${title}</title>
 ${style}${ground}${body.join('\n')}
 </svg>

@@ -1,4 +1,5 @@
 export { exportCssPage } from './exportPage.ts'
+export { exportStyleSheet } from './exportSheet.ts'
 export { exportSvg, type SvgExportOptions, type SvgFlavour } from './exportSvg.ts'
 export {
   webAnimations,

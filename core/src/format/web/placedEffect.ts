@@ -10,7 +10,7 @@ import {
   type Layer,
   type Matrix,
 } from '../../scene/index.ts'
-import { clockOf, playOptions, WITHIN, type WebContext } from './webContext.ts'
+import { clockOf, playOptions, toleranceOf, type WebContext } from './webContext.ts'
 import type { Move } from './motion/motion.ts'
 import { toTrack } from './track.ts'
 import { EFFECT_NAMES, EFFECT_WIDTH, filterText, playedEffects } from './markup/effect.ts'
@@ -43,7 +43,7 @@ export function placedEffect(group: Layer, context: WebContext): Move | null {
     playedEffects(out, given)
   }
   const isStill = !effects.some(({ property }) => isMoving(property)) && isStillPlaced(group, context)
-  const track = toTrack(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), WITHIN)
+  const track = toTrack(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), toleranceOf(context))
   return { property: 'filter', track, write: filterText }
 }
 

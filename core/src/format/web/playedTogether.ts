@@ -1,6 +1,6 @@
 import { compiledOf, playedValueInto, isMoving } from '../../property/index.ts'
 import type { Layer } from '../../scene/index.ts'
-import { playOptions, WITHIN, type WebContext } from './webContext.ts'
+import { playOptions, toleranceOf, type WebContext } from './webContext.ts'
 import { toTrack, type Track } from './track.ts'
 import { playedLooks } from './playedLooks.ts'
 
@@ -55,6 +55,6 @@ export function playedTogether(
   return {
     first,
     isStill,
-    track: () => toTrack(playedLooks(into, width, { isStill, options }), WITHIN),
+    track: () => toTrack(playedLooks(into, width, { isStill, options }), toleranceOf(context)),
   }
 }

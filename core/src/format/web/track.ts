@@ -19,9 +19,8 @@ export function toTrack({ keys, path }: PlayedTrack, within: number): Track {
   return { keys: whole, path, within }
 }
 
-/** How far progress may be off from one key to the next: 0.0005, and no more than 1/50 of a unit, or `within`, of what it moves. */
-export function progressWithin(from: PlayedKey, to: PlayedKey, { path, within }: Track): number {
+/** How far progress may be off from one key to the next: 0.0005, and no more than `within` of what it moves. */
+export function progressWithin(from: PlayedKey, to: PlayedKey, { within }: Track): number {
   const change = Math.max(...to.numbers.map((part, i) => Math.abs(part - from.numbers[i]!)))
-  const own = Math.min(0.0005, 0.02 / Math.max(1e-6, change))
-  return Math.min(own, (path ? Infinity : within) / Math.max(change, 1e-9))
+  return Math.min(0.0005, within / Math.max(change, 1e-9))
 }

@@ -24,6 +24,8 @@ export interface WebExportOptions {
   readonly measureText?: Measures['text']
   /** How often it is played; over and over when left out. */
   readonly rounds?: Rounds
+  /** Largest error of what cannot be written as it is, px, %, or thousandths of a turn; 0.02 when left out. */
+  readonly tolerance?: number
 }
 
 /** What everything in one page or drawing shares. */
@@ -52,8 +54,10 @@ export interface WebContext {
  * Largest error of what is written as straight pieces or points, in the property's own unit. A scale or a turn
  * moves what lies 2 000 px from its pivot, so they are held to 1/2000 of what places are.
  */
-export const WITHIN = 0.02
+const WITHIN = 0.02
 const WITHIN_FAR: Readonly<Record<string, number>> = { scale: 0.001, turn: 0.0005 }
+
+export const toleranceOf = ({ options }: Pick<WebContext, 'options'>): number => options.tolerance ?? WITHIN
 
 /** The time of a layer while it plays; that of the first copy where none is named. */
 export function clockOf(layer: Layer, { scene, library, base }: WebContext, copies: WhichCopies): LayerClock {
@@ -71,7 +75,7 @@ export const withoutOwnCopy = (layer: Layer, { copies }: WebContext): WhichCopie
   new Map([...copies].filter(([id]) => id !== layer.id))
 
 /** How a layer's properties are played here. */
-export function playOptions(layer: Layer, context: WebContext, within = WITHIN): PlayOptions {
+export function playOptions(layer: Layer, context: WebContext, within = toleranceOf(context)): PlayOptions {
   const { scene, library, copies, duration } = context
   return {
     duration,
@@ -84,8 +88,14 @@ export function playOptions(layer: Layer, context: WebContext, within = WITHIN):
 }
 
 /** What one of a layer's properties does. */
-export function trackOf(layer: Layer, name: string, context: WebContext, within = WITHIN): Track {
-  const options = playOptions(layer, context, WITHIN_FAR[name] ?? within)
+export function trackOf(
+  layer: Layer,
+  name: string,
+  context: WebContext,
+  within = toleranceOf(context),
+): Track {
+  const far = WITHIN_FAR[name]
+  const options = playOptions(layer, context, far ? (far * toleranceOf(context)) / WITHIN : within)
   return toTrack(playProperty(layer.properties[name]!, options), options.within)
 }
 

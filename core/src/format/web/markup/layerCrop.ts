@@ -11,7 +11,7 @@ import {
 import { elementText, type Crop, type Move } from '../motion/motion.ts'
 import { playedLooks } from '../playedLooks.ts'
 import { toTrack, type Track } from '../track.ts'
-import { playOptions, round, trackOf, WITHIN, type WebContext } from '../webContext.ts'
+import { playOptions, round, trackOf, toleranceOf, type WebContext } from '../webContext.ts'
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const
 /** As `croppedBox` wants them. */
@@ -63,7 +63,7 @@ function seenTrack(
     const { x, y, width, height } = croppedBox(crop, whole) ?? whole
     out.set([x - left, y - top, width + left + right, height + top + bottom])
   }
-  return toTrack(playedLooks(seenInto, 4, { isStill: false, options }), WITHIN)
+  return toTrack(playedLooks(seenInto, 4, { isStill: false, options }), toleranceOf(context))
 }
 
 /** What is cropped of a picture or a shown scene that lies in this box, px. */

@@ -4,7 +4,7 @@ import type { Move } from '../motion/motion.ts'
 import { playedTogether } from '../playedTogether.ts'
 import { choiceTrack } from './choices.ts'
 
-/** A line of 2 000 px is to begin and end where it should, to `WITHIN`. */
+/** A line of 2 000 px is to begin and end where it should, to what is asked. */
 const LONG = 2000
 
 /** How a shape's line is drawn: what its element says for good, and what of it may move. */

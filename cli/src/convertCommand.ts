@@ -1,0 +1,180 @@
+import { basename, extname, join } from 'node:path'
+import { stat } from 'node:fs/promises'
+import { cutScene } from '@arrow-bend/core/edit'
+import {
+  EXPORT_FORMS,
+  exportReport,
+  formOfEnding,
+  isExportForm,
+  reportText,
+  writeForm,
+  type ExportForm,
+} from '@arrow-bend/core/format/handOver'
+import { writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
+import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
+import { parseRate, parseTime } from '@arrow-bend/core/time'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { BadUse, readArgs } from './badUse.ts'
+import { nearNames } from './nearNames.ts'
+import { readProjectFile } from './readProjectFile.ts'
+import { textFontUrl } from './textFont.ts'
+import { writeFileWhole } from './writeFileWhole.ts'
+
+const OPTIONS = {
+  as: { type: 'string' },
+  scene: { type: 'string' },
+  from: { type: 'string' },
+  to: { type: 'string' },
+  fps: { type: 'string' },
+  scale: { type: 'string' },
+  tolerance: { type: 'string' },
+  report: { type: 'boolean', default: false },
+} as const
+
+type Values = ReturnType<typeof readArgs<{ options: typeof OPTIONS }>>['values']
+
+/** What the name of a file that is read or written means the pipe by. */
+const PIPE = '-'
+
+/** `convert IN … OUT [--as FORM] …`: projects as what others play. */
+export async function convertCommand(args: readonly string[]): Promise<string> {
+  const { values, positionals } = readArgs({ args: [...args], allowPositionals: true, options: OPTIONS })
+  const inputs = positionals.slice(0, -1)
+  const out = positionals.at(-1)
+  if (out === undefined || inputs.length === 0)
+    throw new BadUse('convert needs a file to read and one to write: arrow-bend convert IN OUT.')
+  const isFolder = out !== PIPE && (inputs.length > 1 || out.endsWith('/') || (await isDirectory(out)))
+  if (inputs.length > 1 && !(await isDirectory(out)))
+    throw new BadUse(`Several files are written into a folder, and there is no folder ${out}.`)
+  const form = formOf(values.as, isFolder ? null : out)
+  const said: string[] = []
+  const troubles: string[] = []
+  for (const input of inputs) {
+    const target = isFolder ? join(out, withEnding(input, form)) : out
+    try {
+      said.push(await convertOne(input, target, form, values))
+    } catch (caught) {
+      if (inputs.length === 1) throw caught
+      troubles.push(`${input}: ${sentenceOf(caught)}`)
+    }
+  }
+  if (troubles.length > 0) {
+    process.stderr.write(said.filter(Boolean).join(''))
+    throw new BadUse(troubles.join('\n'))
+  }
+  return said.join('')
+}
+
+async function isDirectory(path: string): Promise<boolean> {
+  return stat(path).then(
+    (found) => found.isDirectory(),
+    () => false,
+  )
+}
+
+const withEnding = (input: string, form: ExportForm): string =>
+  `${basename(input, extname(input))}.${EXPORT_FORMS[form].ending}`
+
+/** Formats that are meant to be written one day; whoever asks is told so. */
+const LATER: readonly string[] = ['lottie', 'webm', 'mp4', 'gif', 'png']
+
+function formOf(as: string | undefined, out: string | null): ExportForm {
+  const known = Object.keys(EXPORT_FORMS)
+  if (as !== undefined) {
+    if (isExportForm(as)) return as
+    if (LATER.includes(as))
+      throw new BadUse(`This version does not write ${as} yet. It writes ${known.join(', ')}.`)
+    throw new BadUse(`“${as}” is no form this can write. ${nearNames(as, known)}`)
+  }
+  if (out === null || out === PIPE) throw new BadUse(`Say what to write with --as: ${known.join(', ')}.`)
+  const form = formOfEnding(out)
+  if (!form)
+    throw new BadUse(
+      `The ending of ${out} does not say what to write. Use --as with one of ${known.join(', ')}.`,
+    )
+  return form
+}
+
+/** Writes one, and returns what is to be said of it: nothing, its text for the pipe, or a report. */
+async function convertOne(input: string, target: string, form: ExportForm, values: Values): Promise<string> {
+  const file = await readProjectFile(input === PIPE ? '/dev/stdin' : input)
+  const { project } = file
+  const scene = stretchOf(sceneOf(project, values.scene), values)
+  const bytes =
+    form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
+  if (target !== PIPE) await writeFileWhole(target, bytes)
+  const report = values.report
+    ? reportText(
+        exportReport(project, scene, form),
+        `${project.name}: ${scene.name} as ${EXPORT_FORMS[form].label}, ${bytes.length} bytes.`,
+      )
+    : ''
+  if (target !== PIPE) return report
+  process.stderr.write(report)
+  if (form !== 'bend') return String(bytes)
+  process.stdout.write(bytes)
+  return ''
+}
+
+function sceneOf({ scenes }: Project, name: string | undefined): Scene {
+  const found =
+    name === undefined ? scenes[0] : scenes.find((scene) => scene.name === name || scene.id === name)
+  if (found) return found
+  throw new BadUse(
+    name === undefined
+      ? 'This project has no scene.'
+      : `There is no scene called “${name}” in this project. ${nearNames(
+          name,
+          scenes.map((scene) => scene.name),
+        )}`,
+  )
+}
+
+function stretchOf(scene: Scene, { from, to }: Values): Scene {
+  if (from === undefined && to === undefined) return scene
+  const at = (text: string | undefined, otherwise: Scene['duration']): Scene['duration'] =>
+    text === undefined ? otherwise : parseTime(text, scene.rate)
+  return cutScene(scene, at(from, 0 as Scene['duration']), at(to, scene.duration))
+}
+
+async function bendOf(file: ProjectFile, scene: Scene, values: Values): Promise<Uint8Array> {
+  const { project } = file
+  // One scene by itself takes those it shows along.
+  const kept = project.scenes
+    .filter(({ id }) => id === scene.id || reachesScene(project.scenes, scene.id, id))
+    .map((one) => (one.id === scene.id ? scene : one))
+  const isWhole = values.scene === undefined && values.from === undefined && values.to === undefined
+  return writeBendFile({ ...file, project: isWhole ? project : { ...project, scenes: kept } })
+}
+
+async function textOf(
+  { project, assets }: ProjectFile,
+  scene: Scene,
+  form: Exclude<ExportForm, 'bend'>,
+  { values, target }: { readonly values: Values; readonly target: string },
+): Promise<Buffer> {
+  const urls = new Map(
+    project.assets.map(({ id, type, sha256 }) => {
+      const data = Buffer.from(assets.get(sha256) ?? []).toString('base64')
+      return [id, `data:${type};base64,${data}`]
+    }),
+  )
+  const hasText = project.scenes.some(({ layers }) => layers.some(({ kind }) => kind === 'text'))
+  const ending = extname(target).toLowerCase()
+  const text = writeForm(project, scene, form, {
+    pictureUrl: (id) => urls.get(id) ?? '',
+    ...(hasText ? { fontUrl: await textFontUrl() } : {}),
+    ...(values.fps === undefined ? {} : { rate: parseRate(values.fps) }),
+    ...(values.scale === undefined ? {} : { scale: positive(values.scale, 'scale', 100) }),
+    ...(values.tolerance === undefined ? {} : { tolerance: positive(values.tolerance, 'tolerance', 1000) }),
+    wrapped: ending.startsWith('.htm') ? 'page' : ending === '.js' || ending === '.mjs' ? 'module' : 'json',
+  })
+  return Buffer.from(text)
+}
+
+function positive(text: string, name: string, most: number): number {
+  const value = Number(text)
+  if (!(value > 0 && value <= most))
+    throw new BadUse(`--${name} takes a number above 0 and up to ${most}, not “${text}”.`)
+  return value
+}

@@ -1,0 +1,3 @@
+export { exportReport, reportText, type ExportReport, type Fidelity, type ReportRow } from './exportReport.ts'
+export { EXPORT_FORMS, formOfEnding, isExportForm, type ExportForm, type FormFacts } from './forms.ts'
+export { writeForm, type FormOptions } from './writeForm.ts'

@@ -1,0 +1,2 @@
+export { numbersCsv } from './numbersCsv.ts'
+export { numbersJson } from './numbersJson.ts'

@@ -1,0 +1,148 @@
+import { playLooks, playProperty, type PlayedTrack } from '../../play/index.ts'
+import { compiledOf, playedValueInto } from '../../property/index.ts'
+import { compileLayerClock, playedProperty, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import { secondsOfTicks } from '../../time/index.ts'
+import { easingsOf } from './motion/cssMotion.ts'
+import { changingTrack, stillValue, type Motion, type Move } from './motion/motion.ts'
+import { shareText } from './motion/shareText.ts'
+import { colourMove } from './markup/shapeMoves.ts'
+import { checkCharacters } from './pageLimits.ts'
+import { toTrack } from './track.ts'
+import {
+  playOptions,
+  round,
+  toleranceOf,
+  trackOf,
+  type WebContext,
+  type WebExportOptions,
+} from './webContext.ts'
+
+/** Elements are styled by classes here, and none is written. */
+const NO_MOTION: Motion = { shell: () => ['', ''], rules: () => '' }
+
+/**
+ * A style sheet for elements of one's own: a class for each layer that moves. An element ends where its page puts it, and comes
+ * from as far away as the layer does; `--length` and `--distance` change how long and how far.
+ * @throws BadFile where it would be more than a browser plays
+ * Source: W3C, CSS Animations 1, CSS Transforms 2 (individual transforms), Media Queries 5 (`prefers-reduced-motion`).
+ */
+export function exportStyleSheet(project: Project, scene: Scene, options: WebExportOptions): string {
+  const context: WebContext = {
+    project,
+    scene,
+    library: project.bends,
+    layers: new Map(scene.layers.map((layer) => [layer.id, layer])),
+    motion: NO_MOTION,
+    options,
+    shells: new Map(),
+    within: 'page',
+    copies: new Map(),
+    duration: scene.duration,
+    base: null,
+    writeScene: () => '',
+  }
+  const names = new Set<string>()
+  const rules = scene.layers.flatMap((layer) => layerRules(layer, context, names))
+  const { rounds = 'forever' } = options
+  const length = Number(secondsOfTicks(scene.duration).toFixed(6))
+  const classes = [...names].map((name) => `.${name}`).join(',')
+  const text = `/* ${`${project.name}: ${scene.name}`.replace(/\*\//g, '* /')}
+   Give an element the class of its layer: it ends where your page puts it. What rides on another layer goes inside its element.
+   --length is how long one round lasts, --distance how far things travel (1: as far as drawn). */
+${classes ? `${classes}{--length:${length}s;--distance:1;--rounds:${rounds === 'forever' ? 'infinite' : rounds}}\n` : ''}${rules.join('')}@media (prefers-reduced-motion:reduce){${classes || 'x'}{animation:none}}
+`
+  checkCharacters(text.length)
+  return text
+}
+
+function layerRules(layer: Layer, context: WebContext, names: Set<string>): string[] {
+  const moves = movesOf(layer, context).filter((move) => stillValue(move) === null)
+  if (moves.length === 0) return []
+  const name = classOf(layer.name, names)
+  const pivot = trackOf(layer, 'pivot', context).keys[0]!.numbers
+  const origin = pivot.some((part) => part !== 0)
+    ? `transform-origin:${pivot.map((part) => `calc(50% + ${round(part)}px)`).join(' ')};`
+    : ''
+  const animations = moves.map(
+    ({ property }) => `${name}-${property} var(--length) linear var(--rounds) both`,
+  )
+  return [
+    `.${name}{${origin}animation:${animations.join(',')}}\n`,
+    ...moves.map((move) => keyframes(name, move)),
+  ]
+}
+
+function keyframes(name: string, { property, track: whole, write }: Move): string {
+  const track = changingTrack(whole, write)
+  const easings = easingsOf(track)
+  const steps = track.keys.map(({ share, numbers }, i) => {
+    const easing = easings[i] === 'linear' ? '' : `;animation-timing-function:${easings[i]}`
+    return `${shareText(100 * share, 10)}%{${property}:${write(numbers)}${easing}}\n`
+  })
+  return `@keyframes ${name}-${property}{\n${steps.join('')}}\n`
+}
+
+/** What an element of a page can do of what a layer does. */
+function movesOf(layer: Layer, context: WebContext): Move[] {
+  const has = (name: string): boolean => layer.properties[name] !== undefined
+  const plain = (property: string, name: string, write: Move['write']): Move => ({
+    property,
+    track: trackOf(
+      { ...layer, properties: { ...layer.properties, turn: playedProperty(layer, 'turn', context.library) } },
+      name,
+      context,
+    ),
+    write,
+  })
+  const travelled = travel(layer, context)
+  const [endX, endY] = travelled.keys.at(-1)!.numbers as readonly [number, number]
+  const away = (part: number): string => `calc(${round(part)}px*var(--distance))`
+  return [
+    {
+      property: 'translate',
+      track: toTrack(travelled, toleranceOf(context)),
+      write: ([x, y]) => `${away(x! - endX)} ${away(y! - endY)}`,
+    },
+    plain('rotate', 'turn', ([degrees]) => `${round(degrees!)}deg`),
+    plain('scale', 'scale', ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`),
+    plain('opacity', 'opacity', ([percent]) => round(percent! / 100)),
+    ...(has('fill') ? [colourMove(layer, context, { name: 'fill', property: 'fill' })] : []),
+    ...(has('stroke') ? [colourMove(layer, context, { name: 'stroke', property: 'stroke' })] : []),
+  ]
+}
+
+/** Where a layer is, x and y together: curved routes and axes that move apart as straight pieces. */
+function travel(layer: Layer, context: WebContext): PlayedTrack {
+  const options = playOptions(layer, context)
+  const position = layer.properties['position']!
+  if (!position.split) {
+    const played = playProperty(position, options)
+    if (!played.path) return played
+  }
+  const { library } = context
+  const clock = compileLayerClock(context.scene, layer.id, library)
+  const parts = position.split
+    ? ['position x', 'position y'].map((name) => compiledOf(layer.properties[name]!, library))
+    : [compiledOf(position, library)]
+  return playLooks(
+    (out, time) =>
+      parts.forEach((part, i) =>
+        playedValueInto(parts.length > 1 ? out.subarray(i, i + 1) : out, part, clock.timeAt(time)),
+      ),
+    2,
+    options,
+  )
+}
+
+/** A name that can be a class, and is no other layer's. */
+function classOf(name: string, taken: Set<string>): string {
+  const plain = name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+  const base = /^\p{L}/u.test(plain) ? plain : `layer-${plain}`
+  let free = base
+  for (let i = 2; taken.has(free); i += 1) free = `${base}-${i}`
+  taken.add(free)
+  return free
+}
