@@ -2,28 +2,10 @@ import { execFile } from 'node:child_process'
 import { mkdtemp, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { describe, expect, it } from 'vitest'
 import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'
 import { wavBytes } from '../../core/test/wavBytes.ts'
-
-const BIN = fileURLToPath(new URL('../bin/arrow-bend.mjs', import.meta.url))
-const DEMO = fileURLToPath(new URL('../../demo/made/lantern-regatta.bend', import.meta.url))
-
-interface Answer {
-  readonly code: number
-  readonly out: string
-  readonly err: string
-}
-
-/** Runs the real command as a person would. */
-function arrowBend(...args: string[]): Promise<Answer> {
-  return new Promise((resolve) => {
-    execFile(process.execPath, [BIN, ...args], { maxBuffer: 1e8 }, (error, out, err) => {
-      resolve({ code: typeof error?.code === 'number' ? error.code : 0, out, err })
-    })
-  })
-}
+import { arrowBend, BIN, DEMO, type Answer } from '../test/arrowBend.ts'
 
 /** A project with a property of every kind, one span linked to a library bend, one position split. */
 function everyKind(): unknown {

@@ -1,0 +1,96 @@
+import { mkdtemp, readdir, readFile, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { XMLValidator } from 'fast-xml-parser'
+import { arrowBend, DEMO } from '../test/arrowBend.ts'
+
+const folder = (): Promise<string> => mkdtemp(join(tmpdir(), 'convert-'))
+
+describe('convert', () => {
+  it.each([
+    ['a.html', [], /^<!doctype html>/],
+    ['a.svg', [], /^<svg [^>]*>[^]*@keyframes/],
+    [
+      'b.svg',
+      ['--as', 'svg-smil', '--scale', '0.5'],
+      /^<svg [^>]*width="960" height="540"[^]*<animateTransform/,
+    ],
+    ['a.css', [], /^\/\* Lantern Regatta[^]*prefers-reduced-motion/],
+    ['a.csv', ['--fps', '30'], /^frame,seconds,"Left panel position x"/],
+    ['a.json', [], /^\{\n "format": "arrow-bend\/numbers"/],
+    ['b.json', ['--as', 'webanimations'], /^\{\n "format": "arrow-bend\/web-animations"/],
+    ['b.html', ['--as', 'webanimations'], /<script type="module">/],
+    ['b.js', ['--as', 'webanimations'], /export default /],
+  ])('writes %s, whole and without a word', async (name, options, looks) => {
+    const into = await folder()
+    const { code, out, err } = await arrowBend('convert', DEMO, join(into, name), ...options)
+    expect([code, out, err]).toEqual([0, '', ''])
+    const text = await readFile(join(into, name), 'utf8')
+    expect(text.slice(0, 3_000_000)).toMatch(looks)
+    if (name.endsWith('.svg')) expect(XMLValidator.validate(text)).toBe(true)
+    if (name.endsWith('.json')) expect(() => JSON.parse(text) as unknown).not.toThrow()
+    expect(await readdir(into)).toEqual([name])
+  })
+
+  it('tells how each move comes through where that is asked for', async () => {
+    const { out } = await arrowBend('convert', DEMO, join(await folder(), 'a.svg'), '--report')
+    expect(out).toMatch(
+      /^Lantern Regatta: Opening as SVG, moved by style rules, \d+ bytes\.\nMoves: \d+ exact, /,
+    )
+    expect(out).toContain('Left out: sounds.')
+    expect(out).toContain('Subtitle / Position: exact\n')
+    expect(out).toContain('Boat 2 / Turn: baked (patterns)\n')
+  })
+
+  it('takes a stretch: its first frame is the frame it begins at', async () => {
+    const rows = async (...options: string[]) => {
+      const { out } = await arrowBend('convert', DEMO, '-', '--as', 'csv', ...options)
+      return out
+        .trimEnd()
+        .split('\n')
+        .slice(1)
+        .map((row) => row.split(',').map(Number))
+    }
+    const [whole, part] = [await rows(), await rows('--from', '24f', '--to', '30f')]
+    expect(part).toHaveLength(6)
+    part.forEach((row, i) =>
+      row.slice(2).forEach((value, k) => expect(value).toBeCloseTo(whole[24 + i]![k + 2]!, 6)),
+    )
+  })
+
+  it('writes a project of one stretch that can be read again', async () => {
+    const out = join(await folder(), 'part.bend')
+    await arrowBend('convert', DEMO, out, '--from', '1s', '--to', '2s')
+    const { out: said } = await arrowBend('inspect', out, '--json')
+    expect(said).toContain('"name": "Opening"')
+  })
+
+  it('converts many into a folder, tells of those that cannot be read, and writes the others', async () => {
+    const into = await folder()
+    const bad = join(into, 'bad.bend')
+    await writeFile(bad, 'no project')
+    const { code, err } = await arrowBend('convert', DEMO, bad, into, '--as', 'svg-css')
+    expect(code).toBe(2)
+    expect(err).toContain('bad.bend: ')
+    expect((await readdir(into)).sort()).toEqual(['bad.bend', 'lantern-regatta.svg'])
+  })
+
+  it.each([
+    [['convert', DEMO], 'convert needs a file to read and one to write: arrow-bend convert IN OUT.'],
+    [['convert', DEMO, 'out.xyz'], 'The ending of out.xyz does not say what to write.'],
+    [['convert', DEMO, 'o.svg', '--as', 'svgg'], '“svgg” is no form this can write.'],
+    [['convert', DEMO, 'o.svg', '--as', 'lottie'], 'This version does not write lottie yet.'],
+    [['convert', DEMO, 'o.svg', '--scene', 'Nowhere'], 'There is no scene called “Nowhere” in this project.'],
+    [['convert', DEMO, 'o.svg', '--from', '4s', '--to', '2s'], 'A stretch begins and ends within the scene'],
+    [['convert', DEMO, 'o.svg', '--scale=-1'], '--scale takes a number above 0 and up to 100, not “-1”.'],
+    [['convert', DEMO, 'o.csv', '--fps', '17.3'], '“17.3” is not a frame rate on offer'],
+    [['convert', DEMO, '/nowhere/at/all.svg'], 'its folder is not there. Nothing was written.'],
+    [['convert', DEMO, DEMO, '/nowhere', '--as', 'css'], 'there is no folder /nowhere.'],
+  ])('refuses %j with a sentence', async (args, sentence) => {
+    const { code, out, err } = await arrowBend(...args)
+    expect(code).toBe(2)
+    expect(out).toBe('')
+    expect(err).toContain(sentence)
+  })
+})
