@@ -322,6 +322,7 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
 test('a property leaves as CSV, a row a frame', async ({ page }) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^One property/ }).click()
   await page.getByRole('combobox', { name: 'Layer' }).selectOption('Boat 2')
   await page.getByRole('combobox', { name: 'Property' }).selectOption('position')
   const waiting = page.waitForEvent('download')

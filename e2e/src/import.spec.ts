@@ -66,6 +66,7 @@ const difference = (
 /** The frame as it is exported, as a data link. */
 async function exportedFrame(page: Page): Promise<string> {
   await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^This frame/ }).click()
   const waiting = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Save PNG…' }).click()
   const bytes = await readFile((await (await waiting).path())!)

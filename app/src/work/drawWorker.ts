@@ -1,14 +1,8 @@
 import '../withoutEval.ts'
 import { expose } from 'comlink'
 import type { StillFrames } from '../pictures/filmOf.ts'
-import {
-  drawFrame,
-  loadTextFont,
-  PictureBook,
-  type DecodedPicture,
-  type Film,
-  type FrameToDraw,
-} from '../draw/index.ts'
+import { stillFilm } from '../pictures/stillFilm.ts'
+import { drawFrame, loadTextFont, PictureBook, type DecodedPicture, type FrameToDraw } from '../draw/index.ts'
 
 export interface FramePicture extends FrameToDraw {
   readonly type: 'image/png' | 'image/webp'
@@ -17,11 +11,6 @@ export interface FramePicture extends FrameToDraw {
   /** Of clips the frames that are shown. */
   readonly clips: readonly StillFrames[]
 }
-
-const stillFilm = ({ asset, width, height, frames }: StillFrames): readonly [string, Film] => [
-  asset,
-  { width, height, late: 0, frameAt: (at) => frames.find(({ seconds }) => seconds === at)?.picture ?? null },
-]
 
 /** Of lossy kinds, 0 … 1. */
 const QUALITY = 0.85

@@ -1,7 +1,6 @@
 import { transfer } from 'comlink'
 import type { Project, Scene } from '@arrow-bend/core/scene'
-import type { DecodedPicture } from '../draw/index.ts'
-import { decodePicture } from '../pictures/index.ts'
+import { decodedPictures } from '../pictures/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
 import type { DrawWorker } from './drawWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -31,12 +30,7 @@ export async function pictureOfFrame(
   read: ReadAsset,
 ): Promise<Blob> {
   const { assets, bends, scenes } = project
-  const pictures: (readonly [string, DecodedPicture])[] = []
-  for (const asset of assets) {
-    if (asset.kind !== 'picture') continue
-    const picture = await decodePicture(asset, await read(asset))
-    if (picture) pictures.push([asset.id, picture])
-  }
+  const pictures = await decodedPictures(project, read)
   const hasClips = assets.some(({ kind }) => kind === 'clip')
   const clips = hasClips
     ? await (await import('../pictures/filmOf.ts')).framesShown(project, { scene, time: options.time }, read)

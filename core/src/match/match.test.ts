@@ -45,7 +45,8 @@ describe('matchRuns', () => {
   })
 
   it('knows runs that progress alike by the bend they share, but not one with a bump or mixed by ratio', () => {
-    const bumped = { ...ease, leave: { ...ease.leave, lift: [20] } }
+    const handle = { reach: 0.3, rise: 0 }
+    const bumped = { kind: 'handles', leave: { ...handle, lift: [20] }, arrive: handle } as const
     const runs = [
       zoom,
       property('turn', [key(2, 0, ease), key(6, -90)]),

@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { Clapperboard, Download } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { FRAME_RATES, formatRate, frameTicks, parseRate } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document/document.ts'
+import { fileName } from '../../session/document/fileName.ts'
+import { saveBlob } from '../../session/document/saveProject.ts'
+import { useFilmJob } from '../../session/export/filmJob.ts'
+import NumberField from '../../ui/NumberField.vue'
+import SegmentedChoice from '../../ui/SegmentedChoice.vue'
+import type { FilmKind, FilmQuality } from '../../work/film/filmSink.ts'
+import ExportField from './ExportField.vue'
+import StretchFields from './StretchFields.vue'
+import { sizeWords } from './sizeWords.ts'
+import { useStretch } from './useStretch.ts'
+
+/** A scene as a video, a GIF or its frames, made in the background. */
+const props = defineProps<{ choice: 'film' | 'gif' | 'frames' }>()
+
+const document = useDocument()
+const stretch = useStretch()
+const job = useFilmJob()
+
+const size = computed(() => document.scene!.size)
+const video = ref<'webm' | 'mp4'>('webm')
+const laid = ref<'frames' | 'sheet'>('frames')
+const kind = computed((): FilmKind =>
+  props.choice === 'film' ? video.value : props.choice === 'gif' ? 'gif' : laid.value,
+)
+const width = ref(props.choice === 'gif' ? Math.min(640, size.value[0]) : size.value[0])
+const height = computed(() => Math.max(1, Math.round((width.value / size.value[0]) * size.value[1])))
+const rate = ref(formatRate(props.choice === 'gif' ? parseRate('25') : document.rate))
+const quality = ref<FilmQuality>('good')
+const transparent = ref(false)
+const looks = ref('1')
+const shutter = ref(180)
+const rounds = ref<'forever' | 'once'>('forever')
+
+const VIDEOS = [
+  { value: 'webm', label: 'WebM', hint: 'VP9; may be seen through' },
+  { value: 'mp4', label: 'MP4', hint: 'H.264, where this browser has it' },
+] as const
+const LAID = [
+  { value: 'frames', label: 'A PNG each', hint: 'In a zip, numbered' },
+  { value: 'sheet', label: 'One sheet', hint: 'All in one PNG, with JSON that tells where' },
+] as const
+const QUALITIES = [
+  { value: 'small', label: 'Small' },
+  { value: 'good', label: 'Good' },
+  { value: 'best', label: 'Best' },
+] as const
+const ROUNDS = [
+  { value: 'forever', label: 'Over and over' },
+  { value: 'once', label: 'Once' },
+] as const
+const WHAT = {
+  film: 'A video of the pictures, drawn by what draws the stage. Without the scene’s sound for now.',
+  gif: 'A GIF with the 256 colours each frame needs most. Its frames last whole hundredths of a second.',
+  frames: 'Every frame as it is drawn on the stage, to the pixel.',
+} as const
+
+/** The scene's own time at each frame, and between, while the shutter is open. */
+const moments = computed(() => {
+  const step = frameTicks(parseRate(rate.value))
+  const { duration } = stretch.scene.value
+  const count = Number(looks.value)
+  const open = (shutter.value / 360) * step
+  return Array.from({ length: Math.max(1, Math.ceil(duration / step - 1e-9)) }, (_, frame) =>
+    Array.from({ length: count }, (__, i) => Math.min(duration - 1, frame * step + (i / count) * open)),
+  )
+})
+const asFrames = computed(() => `${moments.value.length} ${moments.value.length === 1 ? 'frame' : 'frames'}`)
+const canBeClear = computed(() => kind.value !== 'mp4')
+const ENDINGS: Readonly<Record<FilmKind, string>> = {
+  webm: 'webm',
+  mp4: 'mp4',
+  gif: 'gif',
+  frames: 'zip',
+  sheet: 'zip',
+}
+const name = computed(() => {
+  const more = kind.value === 'frames' ? ' frames' : kind.value === 'sheet' ? ' sheet' : ''
+  return fileName(`${document.project!.name} ${document.scene!.name}${more}`, ENDINGS[kind.value])
+})
+const make = (): Promise<void> => {
+  const { num, den } = parseRate(rate.value)
+  return job.make(
+    document.project!,
+    {
+      kind: kind.value,
+      rate: num / den,
+      count: moments.value.length,
+      width: width.value,
+      height: height.value,
+      quality: quality.value,
+      transparent: transparent.value && canBeClear.value,
+      rounds: rounds.value === 'once' ? 1 : 0,
+      scene: stretch.scene.value,
+      moments: moments.value,
+    },
+    name.value,
+  )
+}
+const save = (): Promise<void> => saveBlob(() => job.file!, job.name)
+const leftWords = computed(() => {
+  if (job.left === null) return ''
+  const seconds = Math.ceil(job.left)
+  return seconds < 90 ? `, about ${seconds} s to go` : `, about ${Math.round(seconds / 60)} min to go`
+})
+</script>
+
+<template>
+  <p>{{ WHAT[choice] }}</p>
+  <div class="options">
+    <ExportField v-if="choice === 'film'" label="Written as"
+      ><SegmentedChoice v-model="video" label="Written as" :options="VIDEOS"
+    /></ExportField>
+    <ExportField v-if="choice === 'frames'" label="Written as"
+      ><SegmentedChoice v-model="laid" label="Written as" :options="LAID"
+    /></ExportField>
+    <StretchFields :stretch="stretch" />
+    <ExportField :label="`Width (height ${height} px)`"
+      ><NumberField v-model="width" label="Width" unit="px" :min="2" :max="7680" :digits="0" />
+    </ExportField>
+    <ExportField label="Frames per second"
+      ><select v-model="rate" aria-label="Frames per second" class="field">
+        <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
+          {{ option }}
+        </option>
+      </select>
+    </ExportField>
+    <ExportField v-if="choice !== 'frames'" label="Quality"
+      ><SegmentedChoice v-model="quality" label="Quality" :options="QUALITIES"
+    /></ExportField>
+    <ExportField v-if="choice === 'gif'" label="Played"
+      ><SegmentedChoice v-model="rounds" label="Played" :options="ROUNDS"
+    /></ExportField>
+    <ExportField label="Motion blur"
+      ><select v-model="looks" aria-label="Motion blur" class="field">
+        <option value="1">none</option>
+        <option v-for="count in ['4', '8', '16', '32']" :key="count" :value="count">
+          of {{ count }} looks
+        </option>
+      </select>
+    </ExportField>
+    <ExportField v-if="looks !== '1'" label="Shutter open for"
+      ><NumberField v-model="shutter" label="Shutter" unit="°" :min="1" :max="360" :digits="0" />
+    </ExportField>
+    <label class="check" :class="{ off: !canBeClear }"
+      ><input v-model="transparent" type="checkbox" class="size-4" :disabled="!canBeClear" />Without the
+      background</label
+    >
+  </div>
+  <div class="save">
+    <button
+      type="button"
+      class="button"
+      :class="{ 'button-primary': !job.file }"
+      :disabled="job.isMaking"
+      @click="make"
+    >
+      <Clapperboard :size="16" aria-hidden="true" />Make {{ asFrames }}
+    </button>
+    <button v-if="job.isMaking" type="button" class="button" @click="job.cancel">Cancel</button>
+    <button v-if="job.file" type="button" class="button button-primary" @click="save">
+      <Download :size="16" aria-hidden="true" />Save “{{ job.name }}”…
+    </button>
+    <span v-if="job.file">{{ sizeWords(job.file.size) }}</span>
+  </div>
+  <div v-if="job.isMaking" class="making">
+    <progress :value="job.done" :max="job.count" aria-label="Frames made" />
+    <span>{{ job.done }} of {{ job.count }} frames{{ leftWords }}. You can go on working.</span>
+  </div>
+  <p role="status" class="trouble">{{ job.trouble }}</p>
+</template>
+
+<style scoped>
+p {
+  max-width: 68ch;
+  color: var(--ink-2);
+}
+
+.options {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px 16px;
+}
+
+.save,
+.making {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+
+progress {
+  width: 240px;
+  accent-color: var(--pencil);
+}
+
+.trouble {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.check {
+  display: flex;
+  height: 28px;
+  align-items: center;
+  gap: 8px;
+}
+
+.off {
+  color: var(--ink-2);
+}
+</style>

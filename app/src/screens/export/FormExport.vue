@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { Download } from '@lucide/vue'
+import { computed, ref } from 'vue'
+import { EXPORT_FORMS, reportText, type ExportForm } from '@arrow-bend/core/format/handOver'
+import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
+import { useDocument } from '../../session/document/document.ts'
+import { fileName } from '../../session/document/fileName.ts'
+import { saveBlob } from '../../session/document/saveProject.ts'
+import NumberField from '../../ui/NumberField.vue'
+import SegmentedChoice from '../../ui/SegmentedChoice.vue'
+import { sizeWords } from './sizeWords.ts'
+import { FORMS_OF, type ExportChoice } from './exportChoices.ts'
+import ReportTable from './ReportTable.vue'
+import ExportField from './ExportField.vue'
+import StretchFields from './StretchFields.vue'
+import { useForm, type FormWish } from './useForm.ts'
+import { useStretch } from './useStretch.ts'
+
+/** A scene as a text that others play or read: how it is to be, how it comes through, and how large it is. */
+const props = defineProps<{ choice: ExportChoice }>()
+
+const document = useDocument()
+const stretch = useStretch()
+
+const form = ref<Exclude<ExportForm, 'bend'>>(FORMS_OF[props.choice]![0]!)
+const rounds = ref<'forever' | 'once' | 'times'>('forever')
+const times = ref(2)
+const wrapped = ref<'json' | 'page' | 'module'>('page')
+const transparent = ref(false)
+const tolerance = ref(0.02)
+const rate = ref(formatRate(document.rate))
+
+const isPlayed = computed(() => props.choice !== 'numbers')
+const isDrawing = computed(() => props.choice === 'svg')
+const wish = computed((): FormWish => ({
+  form: form.value,
+  scene: stretch.scene.value,
+  rounds: rounds.value === 'forever' ? 'forever' : rounds.value === 'once' ? 1 : times.value,
+  tolerance: tolerance.value,
+  transparent: transparent.value,
+  wrapped: wrapped.value,
+  rate: parseRate(rate.value),
+}))
+const { written, trouble, bytes } = useForm(() => wish.value)
+
+const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
+  html: 'One HTML file that plays by itself in any current browser, without scripts. It fits any window, has a pause button, and stands still where less motion is asked for.',
+  'svg-css':
+    'One SVG that plays by itself, also as an image of a page, and stands still where less motion is asked for.',
+  'svg-smil':
+    'One SVG that plays by itself, also as an image of a page and where style sheets are taken away.',
+  css: 'A class for each layer that moves. An element ends where your page puts it; --length and --distance change how long and how far.',
+  webanimations: 'For the browser’s own engine, driven by a script: play, pause, seek, change the rate.',
+  csv: 'A table with a row a frame, and a column for each number of all that moves.',
+  json: 'Each property that moves, with its value at every frame and its keys with their easings.',
+}
+const FLAVOURS = [
+  { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
+  { value: 'svg-smil', label: 'Animation elements', hint: 'Plays where style sheets are taken away' },
+] as const
+const NUMBERS = [
+  { value: 'csv', label: 'CSV' },
+  { value: 'json', label: 'JSON' },
+] as const
+const ROUNDS = [
+  { value: 'forever', label: 'Over and over' },
+  { value: 'once', label: 'Once' },
+  { value: 'times', label: 'So many times' },
+] as const
+const WRAPPED = [
+  { value: 'page', label: 'Page', hint: 'HTML with play, pause, seek and rate' },
+  { value: 'module', label: 'Module', hint: 'JavaScript to import' },
+  { value: 'json', label: 'Data', hint: 'JSON of keyframes and timing' },
+] as const
+
+const ending = computed(() =>
+  props.choice !== 'webanimations'
+    ? EXPORT_FORMS[form.value].ending
+    : { page: 'html', module: 'js', json: 'json' }[wrapped.value],
+)
+const NAMES: Readonly<Partial<Record<ExportChoice, string>>> = {
+  html: 'page',
+  svg: 'SVG',
+  css: 'style sheet',
+  webanimations: 'animations',
+  numbers: 'numbers',
+}
+const name = computed(() => `${document.project!.name} ${document.scene!.name}`)
+const save = (): Promise<void> =>
+  saveBlob(
+    () => new Blob([written.value!.text], { type: EXPORT_FORMS[form.value].type }),
+    fileName(name.value, ending.value),
+  )
+const saveReport = (): Promise<void> =>
+  saveBlob(
+    () =>
+      new Blob([reportText(written.value!.report, `${name.value}, ${bytes.value} bytes.`)], {
+        type: 'text/plain',
+      }),
+    fileName(`${name.value} report`, 'txt'),
+  )
+</script>
+
+<template>
+  <p>{{ WHAT[form] }}</p>
+  <div class="options">
+    <ExportField v-if="isDrawing" label="Moved by"
+      ><SegmentedChoice v-model="form" label="Moved by" :options="FLAVOURS"
+    /></ExportField>
+    <ExportField v-if="choice === 'numbers'" label="Written as"
+      ><SegmentedChoice v-model="form" label="Written as" :options="NUMBERS"
+    /></ExportField>
+    <ExportField v-if="choice === 'webanimations'" label="Written as"
+      ><SegmentedChoice v-model="wrapped" label="Written as" :options="WRAPPED"
+    /></ExportField>
+    <ExportField v-if="isPlayed" label="Played"
+      ><SegmentedChoice v-model="rounds" label="Played" :options="ROUNDS"
+    /></ExportField>
+    <ExportField v-if="isPlayed && rounds === 'times'" label="Times"
+      ><NumberField v-model="times" label="Times" :min="1" :max="1000" :digits="0"
+    /></ExportField>
+    <StretchFields :stretch="stretch" />
+    <ExportField v-if="choice === 'numbers'" label="Frames per second"
+      ><select v-model="rate" aria-label="Frames per second" class="field">
+        <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
+          {{ option }}
+        </option>
+      </select>
+    </ExportField>
+    <ExportField v-if="isPlayed" label="Nowhere farther off than"
+      ><NumberField
+        v-model="tolerance"
+        label="Tolerance"
+        unit="px"
+        :min="0.001"
+        :max="10"
+        :step="0.01"
+        :digits="3"
+      />
+    </ExportField>
+    <label v-if="isDrawing" class="check"
+      ><input v-model="transparent" type="checkbox" class="size-4" />Without the background</label
+    >
+  </div>
+  <div class="save">
+    <button type="button" class="button button-primary" :disabled="!written" @click="save">
+      <Download :size="16" aria-hidden="true" />Save {{ NAMES[choice] }}…
+    </button>
+    <span role="status">{{ trouble || (written ? sizeWords(bytes) : 'Being written…') }}</span>
+    <button v-if="isPlayed" type="button" class="button" :disabled="!written" @click="saveReport">
+      Save report…
+    </button>
+  </div>
+  <ReportTable v-if="written && isPlayed" :report="written.report" />
+</template>
+
+<style scoped>
+p {
+  max-width: 68ch;
+  color: var(--ink-2);
+}
+
+.options {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  gap: 12px 16px;
+}
+
+.save {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+
+.check {
+  display: flex;
+  height: 28px;
+  align-items: center;
+  gap: 8px;
+}
+</style>

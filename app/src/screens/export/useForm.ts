@@ -1,0 +1,76 @@
+import { computed, onScopeDispose, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
+import type { ExportForm, FormOptions } from '@arrow-bend/core/format/handOver'
+import { sentenceOf } from '@arrow-bend/core/refusal'
+import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
+import { useDocument } from '../../session/document/document.ts'
+import { assetShelf } from '../../storage/index.ts'
+import type { WrittenForm } from '../../work/formWorker.ts'
+import { Cancelled } from '../../work/taskWorker.ts'
+import { dataUrl, textFontUrl } from './dataUrls.ts'
+
+/** What is to be written, and how. */
+export interface FormWish extends Omit<FormOptions, 'pictureUrl' | 'measureText' | 'fontUrl'> {
+  readonly form: Exclude<ExportForm, 'bend'>
+  readonly scene: Scene
+}
+
+export interface WrittenForms {
+  /** As it would be saved now; null while it is being written, and where it cannot be. */
+  readonly written: ShallowRef<WrittenForm | null>
+  readonly trouble: ShallowRef<string>
+  readonly bytes: ComputedRef<number>
+}
+
+/** Writes what would be saved while one looks at it: a worker begins anew with each change. */
+export function useForm(wish: () => FormWish): WrittenForms {
+  const document = useDocument()
+  const written = shallowRef<WrittenForm | null>(null)
+  const trouble = shallowRef('')
+  let stop: AbortController | null = null
+
+  const write = async (project: Project, wanted: FormWish): Promise<void> => {
+    stop?.abort()
+    const own = (stop = new AbortController())
+    written.value = null
+    trouble.value = ''
+    try {
+      const [{ writtenForm }, urls, fontUrl] = await Promise.all([
+        import('../../work/formWriter.ts'),
+        pictureUrls(project, wanted),
+        textsIn(project, wanted.scene) ? textFontUrl() : undefined,
+      ])
+      const { form, scene, ...options } = wanted
+      const plain = { project, scene, form, urls, ...options, ...(fontUrl ? { fontUrl } : {}) }
+      const found = await writtenForm(plain, own.signal)
+      if (!own.signal.aborted) written.value = found
+    } catch (caught) {
+      if (caught instanceof Cancelled || own.signal.aborted) return
+      trouble.value = sentenceOf(caught)
+    }
+  }
+  watch(
+    () => [document.project, wish()] as const,
+    ([project, wanted]) => void (project && write(project, wanted)),
+    { immediate: true },
+  )
+  onScopeDispose(() => stop?.abort())
+  const size = computed(() => (written.value ? new Blob([written.value.text]).size : 0))
+  return { written, trouble, bytes: size }
+}
+
+/** Numbers need no pictures. */
+async function pictureUrls(project: Project, { form }: FormWish): Promise<Map<string, string>> {
+  if (form === 'csv' || form === 'json' || form === 'css') return new Map()
+  const pictures = project.assets.filter(({ kind }) => kind === 'picture')
+  return new Map(
+    await Promise.all(
+      pictures.map(async (asset) => [asset.id, await dataUrl(await assetShelf.read(asset))] as const),
+    ),
+  )
+}
+
+const textsIn = ({ scenes }: Project, { id, layers }: Scene): boolean =>
+  [
+    ...layers,
+    ...scenes.flatMap((one) => (one.id !== id && reachesScene(scenes, id, one.id) ? one.layers : [])),
+  ].some(({ kind }) => kind === 'text')

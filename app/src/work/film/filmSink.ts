@@ -1,0 +1,29 @@
+/** What frames are given to, one after another, and what becomes a file of them. */
+export interface FilmSink {
+  /** @param index counted from 0 */
+  add(canvas: OffscreenCanvas, index: number): Promise<void>
+  finish(): Promise<Blob>
+}
+
+export type FilmKind = 'webm' | 'mp4' | 'gif' | 'frames' | 'sheet'
+export type FilmQuality = 'small' | 'good' | 'best'
+
+/** A film as it is to be. */
+export interface FilmFacts {
+  readonly kind: FilmKind
+  /** Frames a second. */
+  readonly rate: number
+  /** How many frames there will be. */
+  readonly count: number
+  /** px */
+  readonly width: number
+  readonly height: number
+  readonly quality: FilmQuality
+  /** Whether what is behind shows through where nothing is drawn. */
+  readonly transparent: boolean
+  /** How often a GIF is played; 0 for ever. */
+  readonly rounds: number
+}
+
+/** What a browser cannot write, or not so. */
+export class CannotFilm extends Error {}

@@ -1,0 +1,83 @@
+import { transfer } from 'comlink'
+import { Refusal } from '@arrow-bend/core/refusal'
+import type { Project, Scene } from '@arrow-bend/core/scene'
+import { decodedPictures } from '../pictures/index.ts'
+import type { ReadAsset } from '../storage/index.ts'
+import type { FilmFacts } from './film/filmSink.ts'
+import type { FilmFrame, FilmWorker } from './filmWorker.ts'
+import { TaskWorker } from './taskWorker.ts'
+
+/** Far beyond what any film takes; it can be called off at any time. */
+const LIMIT_MS = 12 * 3600e3
+/** Frames that are sent for at once: few enough to be told of, and to be called off between. */
+const AT_ONCE = 4
+
+const maker = new TaskWorker<FilmWorker>(
+  () => new Worker(new URL('./filmWorker.ts', import.meta.url), { type: 'module' }),
+)
+
+export interface FilmOrder extends FilmFacts {
+  readonly scene: Scene
+  /** Of each frame the moments it is the mean of, ticks. */
+  readonly moments: readonly (readonly number[])[]
+}
+
+/**
+ * A film of a scene, drawn as the stage draws it and encoded in a worker.
+ * @param progress told how many frames are done
+ * @throws Refusal where the browser cannot write it so, Cancelled when called off
+ */
+export function madeFilm(
+  project: Project,
+  { moments, ...film }: FilmOrder,
+  {
+    read,
+    signal,
+    progress,
+  }: { readonly read: ReadAsset; readonly signal: AbortSignal; readonly progress: (done: number) => void },
+): Promise<Blob> {
+  const hasClips = project.assets.some(({ kind }) => kind === 'clip')
+  return maker.run(
+    async (remote) => {
+      const pictures = await decodedPictures(project, read)
+      const bitmaps = pictures.flatMap(([, { sizes }]) => sizes)
+      const { scenes, bends: library } = project
+      const refused = await remote.begin(transfer({ ...film, scenes, library, pictures }, bitmaps))
+      if (refused) throw new Refusal(refused.refused)
+      for (let from = 0; from < moments.length; from += AT_ONCE) {
+        const frames: FilmFrame[] = []
+        for (const times of moments.slice(from, from + AT_ONCE))
+          frames.push({ times, clips: hasClips ? await clipsAt(project, film.scene, times, read) : [] })
+        const shown = frames.flatMap(({ clips }) => clips.flatMap((clip) => clip.frames))
+        await remote.add(
+          transfer(
+            frames,
+            shown.map(({ picture }) => picture),
+          ),
+        )
+        progress(Math.min(moments.length, from + AT_ONCE))
+      }
+      return remote.finish()
+    },
+    {
+      signal,
+      limitMs: LIMIT_MS,
+      tooLong: 'Making this takes too long, so it was given up. Nothing was written.',
+    },
+  )
+}
+
+async function clipsAt(
+  project: Project,
+  scene: Scene,
+  times: readonly number[],
+  read: ReadAsset,
+): Promise<FilmFrame['clips']> {
+  const { framesShown } = await import('../pictures/filmOf.ts')
+  const shown = await Promise.all(times.map((time) => framesShown(project, { scene, time }, read)))
+  const assets = [...new Set(shown.flat().map(({ asset }) => asset))]
+  return assets.map((asset) => {
+    const all = shown.flat().filter((one) => one.asset === asset)
+    return { ...all[0]!, frames: all.flatMap(({ frames }) => frames) }
+  })
+}

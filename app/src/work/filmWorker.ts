@@ -1,0 +1,88 @@
+import '../withoutEval.ts'
+import { expose } from 'comlink'
+import type { BendLibrary } from '@arrow-bend/core/bend'
+import { compileScene, sampleSceneInto, type Scene, type SceneSampler } from '@arrow-bend/core/scene'
+import { loadTextFont, paintScene, PictureBook, type DecodedPicture } from '../draw/index.ts'
+import type { StillFrames } from '../pictures/filmOf.ts'
+import { stillFilm } from '../pictures/stillFilm.ts'
+import type { Refused } from './fileWorker.ts'
+import { CannotFilm, type FilmFacts, type FilmSink } from './film/filmSink.ts'
+import { framesSink } from './film/framesSink.ts'
+import { gifSink } from './film/gifSink.ts'
+import { meanOfFrames } from './film/meanOfFrames.ts'
+import { sheetSink } from './film/sheetSink.ts'
+import { videoSink } from './film/videoSink.ts'
+
+/** A film and all it is drawn of. */
+export interface FilmToMake extends FilmFacts {
+  readonly scene: Scene
+  readonly scenes: readonly Scene[]
+  readonly library: BendLibrary
+  readonly pictures: readonly (readonly [assetId: string, picture: DecodedPicture])[]
+}
+
+/** One frame: the moments it is the mean of, ticks, and what clips show then. */
+export interface FilmFrame {
+  readonly times: readonly number[]
+  readonly clips: readonly StillFrames[]
+}
+
+interface Making {
+  readonly film: FilmToMake
+  readonly sampler: SceneSampler
+  readonly sink: FilmSink
+  made: number
+}
+
+const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).catch(() => undefined)
+let making: Making | null = null
+
+function sinkOf(film: FilmFacts): FilmSink | Promise<FilmSink> {
+  if (film.kind === 'webm' || film.kind === 'mp4') return videoSink({ ...film, kind: film.kind })
+  return { gif: gifSink, frames: framesSink, sheet: sheetSink }[film.kind](film)
+}
+
+function drawn({ film, sampler }: Making, time: number, clips: readonly StillFrames[]): OffscreenCanvas {
+  const { width, height, scene, pictures, transparent } = film
+  const canvas = new OffscreenCanvas(width, height)
+  const context = canvas.getContext('2d', { willReadFrequently: film.kind === 'gif' })!
+  const scale = width / scene.size[0]
+  context.scale(scale, height / scene.size[1])
+  sampleSceneInto(sampler, time)
+  const book = new PictureBook(pictures, clips.map(stillFilm))
+  paintScene(context, sampler, { pictures: book, scale, clip: true, transparent })
+  return canvas
+}
+
+const worker = {
+  begin: async (film: FilmToMake): Promise<Refused | null> => {
+    await font
+    try {
+      const sampler = compileScene(film.scene, film.library, { scenes: film.scenes })
+      making = { film, sampler, sink: await sinkOf(film), made: 0 }
+      return null
+    } catch (caught) {
+      if (caught instanceof CannotFilm) return { refused: caught.message }
+      throw caught
+    }
+  },
+  /** Draws the next frames and gives them to the file. */
+  add: async (frames: readonly FilmFrame[]): Promise<void> => {
+    const now = making!
+    for (const { times, clips } of frames) {
+      const canvas = meanOfFrames(times.length, (i) => drawn(now, times[i]!, clips))
+      await now.sink.add(canvas, now.made)
+      now.made += 1
+      for (const { frames: shown } of clips) for (const { picture } of shown) picture.close()
+    }
+  },
+  finish: async (): Promise<Blob> => {
+    const file = await making!.sink.finish()
+    for (const [, { sizes }] of making!.film.pictures) for (const bitmap of sizes) bitmap.close()
+    making = null
+    return file
+  },
+}
+export type FilmWorker = typeof worker
+
+expose(worker)
