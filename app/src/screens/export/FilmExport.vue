@@ -120,7 +120,15 @@ const leftWords = computed(() => {
     /></ExportField>
     <StretchFields :stretch="stretch" />
     <ExportField :label="`Width (height ${height} px)`"
-      ><NumberField v-model="width" label="Width" unit="px" :min="2" :max="7680" :digits="0" />
+      ><NumberField
+        :model-value="width"
+        label="Width"
+        unit="px"
+        :min="2"
+        :max="7680"
+        :digits="0"
+        @input="(value) => (width = value)"
+      />
     </ExportField>
     <ExportField label="Frames per second"
       ><select v-model="rate" aria-label="Frames per second" class="field">
@@ -144,7 +152,15 @@ const leftWords = computed(() => {
       </select>
     </ExportField>
     <ExportField v-if="looks !== '1'" label="Shutter open for"
-      ><NumberField v-model="shutter" label="Shutter" unit="°" :min="1" :max="360" :digits="0" />
+      ><NumberField
+        :model-value="shutter"
+        label="Shutter"
+        unit="°"
+        :min="1"
+        :max="360"
+        :digits="0"
+        @input="(value) => (shutter = value)"
+      />
     </ExportField>
     <label class="check" :class="{ off: !canBeClear }"
       ><input v-model="transparent" type="checkbox" class="size-4" :disabled="!canBeClear" />Without the

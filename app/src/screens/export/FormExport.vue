@@ -117,7 +117,13 @@ const saveReport = (): Promise<void> =>
       ><SegmentedChoice v-model="rounds" label="Played" :options="ROUNDS"
     /></ExportField>
     <ExportField v-if="isPlayed && rounds === 'times'" label="Times"
-      ><NumberField v-model="times" label="Times" :min="1" :max="1000" :digits="0"
+      ><NumberField
+        :model-value="times"
+        label="Times"
+        :min="1"
+        :max="1000"
+        :digits="0"
+        @input="(value) => (times = value)"
     /></ExportField>
     <StretchFields :stretch="stretch" />
     <ExportField v-if="choice === 'numbers'" label="Frames per second"
@@ -129,13 +135,14 @@ const saveReport = (): Promise<void> =>
     </ExportField>
     <ExportField v-if="isPlayed" label="Nowhere farther off than"
       ><NumberField
-        v-model="tolerance"
+        :model-value="tolerance"
         label="Tolerance"
         unit="px"
         :min="0.001"
         :max="10"
         :step="0.01"
         :digits="3"
+        @input="(value) => (tolerance = value)"
       />
     </ExportField>
     <label v-if="isDrawing" class="check"

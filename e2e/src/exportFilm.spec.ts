@@ -1,0 +1,229 @@
+import { readFile } from 'node:fs/promises'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import { expect, test, type Page } from '@playwright/test'
+import { unzipSync } from 'fflate'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
+import { openDemo, type } from './desk.ts'
+
+// What decodes is put into the page by the test.
+test.use({ bypassCSP: true })
+
+/** Opens the export of a kind for a short stretch of the demo. */
+async function openFilm(page: Page, kind: RegExp, { width = '320', until = '12f' } = {}): Promise<void> {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: kind }).click()
+  await type(page, 'From', '0f')
+  await type(page, 'Until', until)
+  await type(page, 'Width, px', width)
+  await page.getByLabel('Frames per second').selectOption('24')
+}
+/** Makes and saves it. */
+async function madeFile(page: Page): Promise<Buffer> {
+  await page.getByRole('button', { name: /^Make/ }).click()
+  const save = page.getByRole('button', { name: /^Save “/ })
+  // What was made before is gone at once.
+  await expect(page.getByRole('button', { name: /^Make/ })).toBeEnabled({ timeout: 60_000 })
+  await expect(save).toBeVisible()
+  const waiting = page.waitForEvent('download')
+  await save.click()
+  return readFile((await (await waiting).path())!)
+}
+const framesOf = (zip: Buffer): [name: string, png: Uint8Array][] =>
+  Object.entries(unzipSync(new Uint8Array(zip)))
+
+interface Decoded {
+  readonly size: readonly [number, number]
+  /** s */
+  readonly times: readonly number[]
+  /** dB of each frame, of what it is compared with. */
+  readonly noise: readonly number[]
+  /** Opacity of the corner pixel of the first frame, of 255. */
+  readonly corner: number
+}
+
+/** Decodes a video by the browser (WebCodecs), or a GIF by its own image decoder, and compares it with PNGs. */
+async function decoded(
+  page: Page,
+  file: Buffer,
+  pngs: readonly Uint8Array[],
+  kind: 'video' | 'gif',
+): Promise<Decoded> {
+  const library = dirname(createRequire(import.meta.url).resolve('mediabunny'))
+  await page.addScriptTag({ path: join(library, 'mediabunny.min.cjs') })
+  return page.evaluate(
+    async ({ data, stills, as }) => {
+      const bytes = (base64: string): Uint8Array<ArrayBuffer> =>
+        Uint8Array.from(atob(base64), (mark) => mark.charCodeAt(0))
+      const frames: { pixels: ImageData; time: number }[] = []
+      const pixelsOf = (draw: (context: OffscreenCanvasRenderingContext2D) => void, w: number, h: number) => {
+        const context = new OffscreenCanvas(w, h).getContext('2d')!
+        draw(context)
+        return context.getImageData(0, 0, w, h)
+      }
+      if (as === 'video') {
+        // The library's own types are not known in the page.
+        // eslint-disable-next-line @typescript-eslint/no-explicit-any
+        const M = (globalThis as any).Mediabunny
+        const input = new M.Input({
+          source: new M.BlobSource(new Blob([bytes(data)])),
+          formats: M.ALL_FORMATS,
+        })
+        const track = await input.getPrimaryVideoTrack()
+        for await (const { canvas, timestamp } of new M.CanvasSink(track, { alpha: true }).canvases())
+          frames.push({
+            time: timestamp,
+            pixels: pixelsOf((context) => context.drawImage(canvas, 0, 0), canvas.width, canvas.height),
+          })
+      } else {
+        const decoder = new ImageDecoder({ data: bytes(data), type: 'image/gif' })
+        await decoder.tracks.ready
+        const { frameCount } = decoder.tracks.selectedTrack!
+        await decoder.completed
+        for (let frameIndex = 0; frameIndex < frameCount; frameIndex += 1) {
+          const { image } = await decoder.decode({ frameIndex })
+          frames.push({
+            time: image.timestamp / 1e6,
+            pixels: pixelsOf(
+              (context) => context.drawImage(image, 0, 0),
+              image.displayWidth,
+              image.displayHeight,
+            ),
+          })
+          image.close()
+        }
+      }
+      const noise = await Promise.all(
+        stills.map(async (png, i) => {
+          const image = await createImageBitmap(new Blob([bytes(png)], { type: 'image/png' }))
+          const wanted = pixelsOf((context) => context.drawImage(image, 0, 0), image.width, image.height).data
+          const found = frames[i]!.pixels.data
+          let sum = 0
+          for (let at = 0; at < wanted.length; at += 4)
+            for (let k = 0; k < 3; k += 1) sum += (wanted[at + k]! - found[at + k]!) ** 2
+          return 10 * Math.log10(255 ** 2 / (sum / (wanted.length * 0.75)))
+        }),
+      )
+      const { pixels } = frames[0]!
+      return {
+        size: [pixels.width, pixels.height] as const,
+        times: frames.map(({ time }) => time),
+        noise,
+        corner: pixels.data[3]!,
+      }
+    },
+    {
+      data: file.toString('base64'),
+      stills: pngs.map((png) => Buffer.from(png).toString('base64')),
+      as: kind,
+    },
+  )
+}
+
+test('frames are PNGs of what the stage shows, to the pixel, and a sheet has them all', async ({ page }) => {
+  await openDemo(page)
+  await page.keyboard.press('Home')
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^All frames/ }).click()
+  await type(page, 'Until', '3f')
+  const frames = framesOf(await madeFile(page))
+  expect(frames.map(([name]) => name)).toEqual(['frame-0000.png', 'frame-0001.png', 'frame-0002.png'])
+  await page.getByRole('button', { name: /^This frame/ }).click()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save PNG…' }).click()
+  const still = await readFile((await (await waiting).path())!)
+  expect(Buffer.from(frames[0]![1]).equals(still)).toBe(true)
+
+  await page.getByRole('button', { name: /^All frames/ }).click()
+  await page.getByRole('button', { name: 'One sheet' }).click()
+  await type(page, 'Until', '3f')
+  await type(page, 'Width, px', '320')
+  const sheet = new Map(framesOf(await madeFile(page)))
+  const told = JSON.parse(Buffer.from(sheet.get('sheet.json')!).toString()) as {
+    frames: object[]
+    rate: number
+  }
+  expect(told).toMatchObject({
+    rate: 24,
+    frames: [{ x: 0, y: 0, width: 320, height: 180 }, { x: 320, y: 0 }, {}],
+  })
+})
+
+test('a video has the frames of the stage at their moments', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openFilm(page, /^All frames/)
+  const pngs = framesOf(await madeFile(page)).map(([, png]) => png)
+  await page.getByRole('button', { name: /^Video/ }).click()
+  await type(page, 'Until', '12f')
+  await type(page, 'Width, px', '320')
+  await page.getByRole('button', { name: 'Best' }).click()
+  const film = await decoded(page, await madeFile(page), pngs, 'video')
+  expect(film.size).toEqual([320, 180])
+  expect(film.times).toHaveLength(12)
+  film.times.forEach((time, frame) => expect(time).toBeCloseTo(frame / 24, 2))
+  for (const decibel of film.noise) expect(decibel).toBeGreaterThanOrEqual(35)
+  expect(film.corner).toBe(255)
+})
+
+test('a video without the background is seen through where nothing is drawn', async ({ page }) => {
+  await openLayers(page, [
+    drawnLayer('shape', 'rectangle', { position: [640, 360], size: [600, 400], fill: '#c8401a' }),
+  ])
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^Video/ }).click()
+  await type(page, 'Until', '3f')
+  await type(page, 'Width, px', '320')
+  await page.getByLabel('Without the background').check()
+  expect((await decoded(page, await madeFile(page), [], 'video')).corner).toBe(0)
+})
+
+test('a GIF has the frames of the stage, spread over whole hundredths of a second', async ({ page }) => {
+  test.setTimeout(120_000)
+  await openFilm(page, /^All frames/)
+  const pngs = framesOf(await madeFile(page)).map(([, png]) => png)
+  await page.getByRole('button', { name: /^GIF/ }).click()
+  await type(page, 'Until', '12f')
+  await type(page, 'Width, px', '320')
+  await page.getByLabel('Frames per second').selectOption('24')
+  const film = await decoded(page, await madeFile(page), pngs, 'gif')
+  expect(film.size).toEqual([320, 180])
+  expect(film.times).toHaveLength(12)
+  film.times.forEach((time, frame) => expect(Math.abs(time - frame / 24)).toBeLessThanOrEqual(0.0051))
+  // 256 colours a frame are not all of them.
+  for (const decibel of film.noise) expect(decibel).toBeGreaterThanOrEqual(30)
+})
+
+test('what is being made goes on while one works, is called off, and what cannot be made says why', async ({
+  page,
+}) => {
+  await openFilm(page, /^All frames/, { until: '200f', width: '1920' })
+  await page.getByLabel('Motion blur').selectOption('32')
+  await page.getByRole('button', { name: 'Make 200 frames' }).click()
+  await expect(page.getByText(/of 200 frames/)).toBeVisible()
+  await page.getByRole('link', { name: 'Desk' }).click()
+  await expect(page.getByRole('region', { name: 'Stage' })).toBeVisible()
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^All frames/ }).click()
+  await expect(page.getByText(/of 200 frames/)).toBeVisible()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByText(/of 200 frames/)).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /^Save “/ })).toHaveCount(0)
+
+  await page.getByRole('button', { name: 'One sheet' }).click()
+  await page.getByRole('button', { name: 'Make 288 frames' }).click()
+  await expect(
+    page.getByRole('main').getByText(/288 frames of 1920 × 1080 px do not fit on one sheet/),
+  ).toBeVisible()
+  await page.getByRole('button', { name: /^Video/ }).click()
+  await page.getByRole('button', { name: 'MP4', exact: true }).click()
+  await type(page, 'Width, px', '321')
+  await type(page, 'Until', '2f')
+  await page.getByRole('button', { name: 'Make 2 frames' }).click()
+  await expect(
+    page
+      .getByRole('main')
+      .getByText(/This browser writes no MP4 of 321 × 181 px/)
+      .or(page.getByRole('button', { name: /^Save “/ })),
+  ).toBeVisible()
+})
