@@ -20,6 +20,7 @@ describe('convert', () => {
     ['a.csv', ['--fps', '30'], /^frame,seconds,"Left panel position x"/],
     ['a.json', [], /^\{\n "format": "arrow-bend\/numbers"/],
     ['b.json', ['--as', 'webanimations'], /^\{\n "format": "arrow-bend\/web-animations"/],
+    ['c.json', ['--as', 'lottie'], /^\{"ver":10000,"nm":"Lantern Regatta: Opening"/],
     ['b.html', ['--as', 'webanimations'], /<script type="module">/],
     ['b.js', ['--as', 'webanimations'], /export default /],
   ])('writes %s, whole and without a word', async (name, options, looks) => {
@@ -80,7 +81,7 @@ describe('convert', () => {
     [['convert', DEMO], 'convert needs a file to read and one to write: arrow-bend convert IN OUT.'],
     [['convert', DEMO, 'out.xyz'], 'The ending of out.xyz does not say what to write.'],
     [['convert', DEMO, 'o.svg', '--as', 'svgg'], '“svgg” is no form this can write.'],
-    [['convert', DEMO, 'o.svg', '--as', 'lottie'], 'This version does not write lottie yet.'],
+    [['convert', DEMO, 'o.svg', '--as', 'gif'], 'This version does not write gif yet.'],
     [['convert', DEMO, 'o.svg', '--scene', 'Nowhere'], 'There is no scene called “Nowhere” in this project.'],
     [['convert', DEMO, 'o.svg', '--from', '4s', '--to', '2s'], 'A stretch begins and ends within the scene'],
     [['convert', DEMO, 'o.svg', '--scale=-1'], '--scale takes a number above 0 and up to 100, not “-1”.'],

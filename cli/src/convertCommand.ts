@@ -76,7 +76,7 @@ const withEnding = (input: string, form: ExportForm): string =>
   `${basename(input, extname(input))}.${EXPORT_FORMS[form].ending}`
 
 /** Formats that are meant to be written one day; whoever asks is told so. */
-const LATER: readonly string[] = ['lottie', 'webm', 'mp4', 'gif', 'png']
+const LATER: readonly string[] = ['webm', 'mp4', 'gif', 'png']
 
 function formOf(as: string | undefined, out: string | null): ExportForm {
   const known = Object.keys(EXPORT_FORMS)

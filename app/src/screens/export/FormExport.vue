@@ -31,6 +31,8 @@ const tolerance = ref(0.02)
 const rate = ref(formatRate(document.rate))
 
 const isPlayed = computed(() => props.choice !== 'numbers')
+/** Whoever plays a Lottie animation says how often. */
+const hasRounds = computed(() => isPlayed.value && props.choice !== 'lottie')
 const isDrawing = computed(() => props.choice === 'svg')
 const wish = computed((): FormWish => ({
   form: form.value,
@@ -51,6 +53,8 @@ const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
     'One SVG that plays by itself, also as an image of a page and where style sheets are taken away.',
   css: 'A class for each layer that moves. An element ends where your page puts it; --length and --distance change how long and how far.',
   webanimations: 'For the browser’s own engine, driven by a script: play, pause, seek, change the rate.',
+  lottie:
+    'A Lottie 1.0 animation: shapes, pictures, parents and single masks, with bends as they are or cut into splines.',
   csv: 'A table with a row a frame, and a column for each number of all that moves.',
   json: 'Each property that moves, with its value at every frame and its keys with their easings.',
 }
@@ -84,6 +88,7 @@ const NAMES: Readonly<Partial<Record<ExportChoice, string>>> = {
   css: 'style sheet',
   webanimations: 'animations',
   numbers: 'numbers',
+  lottie: 'Lottie',
 }
 const name = computed(() => `${document.project!.name} ${document.scene!.name}`)
 const save = (): Promise<void> =>
@@ -113,10 +118,10 @@ const saveReport = (): Promise<void> =>
     <ExportField v-if="choice === 'webanimations'" label="Written as"
       ><SegmentedChoice v-model="wrapped" label="Written as" :options="WRAPPED"
     /></ExportField>
-    <ExportField v-if="isPlayed" label="Played"
+    <ExportField v-if="hasRounds" label="Played"
       ><SegmentedChoice v-model="rounds" label="Played" :options="ROUNDS"
     /></ExportField>
-    <ExportField v-if="isPlayed && rounds === 'times'" label="Times"
+    <ExportField v-if="hasRounds && rounds === 'times'" label="Times"
       ><NumberField
         :model-value="times"
         label="Times"

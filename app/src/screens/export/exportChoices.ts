@@ -6,6 +6,7 @@ export type ExportChoice =
   | 'svg'
   | 'css'
   | 'webanimations'
+  | 'lottie'
   | 'film'
   | 'gif'
   | 'frames'
@@ -30,6 +31,7 @@ export const EXPORT_CHOICES: readonly { readonly title: string; readonly choices
         { choice: 'svg', label: 'Animated SVG', hint: 'one picture that moves' },
         { choice: 'css', label: 'Style sheet', hint: 'for elements of your own' },
         { choice: 'webanimations', label: 'Web Animations', hint: 'driven by a script' },
+        { choice: 'lottie', label: 'Lottie', hint: 'for apps with a player' },
       ],
     },
     {
@@ -57,5 +59,6 @@ export const FORMS_OF: Readonly<Partial<Record<ExportChoice, readonly Exclude<Ex
   svg: ['svg-css', 'svg-smil'],
   css: ['css'],
   webanimations: ['webanimations'],
+  lottie: ['lottie'],
   numbers: ['csv', 'json'],
 }

@@ -9,6 +9,7 @@ import {
   type Project,
   type Scene,
 } from '../../scene/index.ts'
+import { leftOutOfLottie } from '../lottie/index.ts'
 import { leftOutOfPage } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
 
@@ -43,8 +44,12 @@ const OF_SHEET: ReadonlySet<string> = new Set([
   'fill',
   'stroke',
 ])
+/** Kinds of layers a Lottie animation made here does not have. */
+const NOT_IN_LOTTIE: ReadonlySet<string> = new Set(['text', 'scene'])
 /** Played by several numbers at once, and so as points close together. */
 const TOGETHER = /^(trim|dash|blur|shadow|copy|gradient|stop|vertex)/
+/** In Lottie these have keys of their own. */
+const APART_IN_LOTTIE = /^(trim|dash)/
 
 /** Tells before a scene leaves how each of its moves will come through. */
 export function exportReport(project: Project, scene: Scene, form: ExportForm): ExportReport {
@@ -86,6 +91,13 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   const baked = (why: string) => ({ fidelity: 'baked', why }) as const
   if (form === 'csv' || form === 'json') return exact
   if (layer.kind === 'clip' || layer.kind === 'sound') return { fidelity: 'left out', why: `a ${layer.kind}` }
+  if (form === 'lottie' && NOT_IN_LOTTIE.has(layer.kind))
+    return { fidelity: 'left out', why: `a ${layer.kind}` }
+  if (
+    form === 'lottie' &&
+    (/^(blur|shadow|copy|copies|gradient|stop)/.test(name) || property.kind === 'choice')
+  )
+    return { fidelity: 'left out', why: 'not written to Lottie' }
   if (form === 'css' && !OF_SHEET.has(name))
     return { fidelity: 'left out', why: 'not a style of any element' }
   if (!compileLayerClock(scene, layer.id, project.bends).isSceneTime) return baked('a time of its own')
@@ -93,9 +105,11 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   if (property.kind === 'choice') return exact
   if (property.kind === 'outline') return baked('outlines are mixed point by point')
   if (property.mix === 'geometric') return baked('mixed by ratio')
-  if (TOGETHER.test(name)) return baked('several numbers together')
+  if (TOGETHER.test(name) && !(form === 'lottie' && APART_IN_LOTTIE.test(name)))
+    return baked('several numbers together')
   if (name === 'turn' && layer.turnAlongRoute !== undefined) return baked('turns along its route')
-  if (property.kind === 'colour' && form === 'svg-smil') return baked('mixed in sRGB there')
+  if (property.kind === 'colour' && (form === 'svg-smil' || form === 'lottie'))
+    return baked('mixed in sRGB there')
   const compiled = compiledOf(property, project.bends)
   const isCurved = compiled.spans.some((span) => span instanceof PlaceSpan && !span.route.straight)
   if (form === 'css' && isCurved) return baked('a curved route')
@@ -103,7 +117,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   return fitted
     ? {
         fidelity: 'fitted',
-        why: `bends that ${form === 'svg-smil' ? 'are no single spline' : 'CSS has no name for'}`,
+        why: `bends that ${form === 'svg-smil' || form === 'lottie' ? 'are no single spline' : 'CSS has no name for'}`,
       }
     : exact
 }
@@ -112,7 +126,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
 function isPlain(bend: PlainBend, form: ExportForm): boolean {
   if (bend.kind === 'linear' || bend.kind === 'hold') return true
   if (bend.kind === 'handles') return !bend.leave.lift && !bend.arrive.lift
-  if (form === 'svg-smil') return bend.kind === 'points'
+  if (form === 'svg-smil' || form === 'lottie') return bend.kind === 'points'
   return bend.kind === 'family' && bend.family === 'steps' && !bend.part
 }
 
@@ -121,7 +135,7 @@ function notesOf(project: Project, scene: Scene, form: ExportForm): string[] {
   const layers = project.scenes
     .filter((one) => one.id === scene.id || reachesScene(project.scenes, scene.id, one.id))
     .flatMap((one) => one.layers)
-  const left = form === 'css' ? [] : leftOutOfPage(layers)
+  const left = form === 'css' ? [] : form === 'lottie' ? leftOutOfLottie(scene.layers) : leftOutOfPage(layers)
   return [
     ...(left.length > 0 ? [`Left out: ${left.join(', ')}.`] : []),
     ...(form === 'svg-smil'

@@ -1,5 +1,6 @@
 /** What a scene can leave as. */
-export type ExportForm = 'html' | 'css' | 'svg-css' | 'svg-smil' | 'webanimations' | 'csv' | 'json' | 'bend'
+export type ExportForm =
+  'html' | 'css' | 'svg-css' | 'svg-smil' | 'webanimations' | 'lottie' | 'csv' | 'json' | 'bend'
 
 export interface FormFacts {
   readonly label: string
@@ -15,6 +16,7 @@ export const EXPORT_FORMS: Readonly<Record<ExportForm, FormFacts>> = {
   'svg-smil': { label: 'SVG, moved by animation elements', ending: 'svg', type: 'image/svg+xml' },
   css: { label: 'Style sheet', ending: 'css', type: 'text/css' },
   webanimations: { label: 'Web Animations', ending: 'json', type: 'application/json' },
+  lottie: { label: 'Lottie', ending: 'json', type: 'application/json' },
   csv: { label: 'Numbers, CSV', ending: 'csv', type: 'text/csv' },
   json: { label: 'Numbers, JSON', ending: 'json', type: 'application/json' },
   bend: { label: 'Project file', ending: 'bend', type: 'application/zip' },

@@ -1,5 +1,6 @@
 import type { Project, Scene } from '../../scene/index.ts'
 import type { FrameRate } from '../../time/index.ts'
+import { exportLottie } from '../lottie/index.ts'
 import { numbersCsv, numbersJson } from '../numbers/index.ts'
 import {
   exportCssPage,
@@ -43,6 +44,8 @@ export function writeForm(
       return exportSvg(project, scene, { ...options, flavour: 'css' })
     case 'svg-smil':
       return exportSvg(project, scene, { ...options, flavour: 'smil' })
+    case 'lottie':
+      return `${JSON.stringify(exportLottie(project, scene, options))}\n`
     case 'csv':
       return numbersCsv(project, scene, rate)
     case 'json':

@@ -36,10 +36,7 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
         track: trackBy(`position ${axis}`),
         write: pixels,
       }))
-  const turn =
-    layer.rolls || layer.turnAlongRoute === undefined
-      ? trackOf(withRolledTurn(layer, context), 'turn', context)
-      : toTrack(playAlong(layer, playOptions(layer, context)), toleranceOf(context))
+  const turn = turnTrack(layer, context)
   const moves: Move[] = [
     ...place,
     { property: 'rotate', track: turn, write: ([degrees]) => `${round(degrees!)}deg` },
@@ -84,6 +81,12 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
   const track = options.clock.isSceneTime ? spanTrack(from, to, context) : retimedSpanTrack(from, to, options)
   return around({ moves: [{ property: 'opacity', track, write: ([on]) => String(on) }] }, shell)
 }
+
+/** What a layer's turn does: its own, that of its route, or that of what rolls. */
+export const turnTrack = (layer: Layer, context: WebContext): Track =>
+  layer.rolls || layer.turnAlongRoute === undefined
+    ? trackOf(withRolledTurn(layer, context), 'turn', context)
+    : toTrack(playAlong(layer, playOptions(layer, context)), toleranceOf(context))
 
 /** The layer with the turn it plays. */
 const withRolledTurn = (layer: Layer, { library }: WebContext): Layer =>

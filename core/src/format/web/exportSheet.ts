@@ -3,12 +3,13 @@ import { compiledOf, playedValueInto } from '../../property/index.ts'
 import { compileLayerClock, playedProperty, type Layer, type Project, type Scene } from '../../scene/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
 import { easingsOf } from './motion/cssMotion.ts'
-import { changingTrack, stillValue, type Motion, type Move } from './motion/motion.ts'
+import { changingTrack, stillValue, type Move } from './motion/motion.ts'
 import { shareText } from './motion/shareText.ts'
 import { colourMove } from './markup/shapeMoves.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { toTrack } from './track.ts'
 import {
+  bareContext,
   playOptions,
   round,
   toleranceOf,
@@ -17,9 +18,6 @@ import {
   type WebExportOptions,
 } from './webContext.ts'
 
-/** Elements are styled by classes here, and none is written. */
-const NO_MOTION: Motion = { shell: () => ['', ''], rules: () => '' }
-
 /**
  * A style sheet for elements of one's own: a class for each layer that moves. An element ends where its page puts it, and comes
  * from as far away as the layer does; `--length` and `--distance` change how long and how far.
@@ -27,20 +25,7 @@ const NO_MOTION: Motion = { shell: () => ['', ''], rules: () => '' }
  * Source: W3C, CSS Animations 1, CSS Transforms 2 (individual transforms), Media Queries 5 (`prefers-reduced-motion`).
  */
 export function exportStyleSheet(project: Project, scene: Scene, options: WebExportOptions): string {
-  const context: WebContext = {
-    project,
-    scene,
-    library: project.bends,
-    layers: new Map(scene.layers.map((layer) => [layer.id, layer])),
-    motion: NO_MOTION,
-    options,
-    shells: new Map(),
-    within: 'page',
-    copies: new Map(),
-    duration: scene.duration,
-    base: null,
-    writeScene: () => '',
-  }
+  const context = bareContext(project, scene, options)
   const names = new Set<string>()
   const rules = scene.layers.flatMap((layer) => layerRules(layer, context, names))
   const { rounds = 'forever' } = options

@@ -116,3 +116,22 @@ export const boxTag = ({ within }: Pick<WebContext, 'within'>): string => (withi
 export function drawn({ within }: Pick<WebContext, 'within'>, markup: string): string {
   return within === 'page' ? `<svg>${markup}</svg>` : `<g>${markup}</g>`
 }
+
+/** What elements are written by where none is. */
+const NO_MOTION: Motion = { shell: () => ['', ''], rules: () => '' }
+
+/** What is played of a scene by itself, for what is written without elements. */
+export const bareContext = (project: Project, scene: Scene, options: WebExportOptions): WebContext => ({
+  project,
+  scene,
+  library: project.bends,
+  layers: new Map(scene.layers.map((layer) => [layer.id, layer])),
+  motion: NO_MOTION,
+  options,
+  shells: new Map(),
+  within: 'page',
+  copies: new Map(),
+  duration: scene.duration,
+  base: null,
+  writeScene: () => '',
+})

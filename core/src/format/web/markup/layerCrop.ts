@@ -70,8 +70,8 @@ function seenTrack(
 export const cropOfBox = (layer: Layer, context: WebContext, box: Bounds): Crop | null =>
   layerCrop(layer, context, 'own', () => box)
 
-/** What is cut off a shape, its line with it, put round its markup. */
-export function croppedShape(layer: Layer, context: WebContext, markup: string): string {
+/** What is cropped of a shape, its line with it. */
+export function cropOfShape(layer: Layer, context: WebContext): Crop | null {
   const { clock, library } = playOptions(layer, context)
   const scene = { ...context.scene, layers: [layer] }
   const boxAt: BoxAt = (sceneTime) => {
@@ -81,7 +81,12 @@ export function croppedShape(layer: Layer, context: WebContext, markup: string):
       item.kind === 'path' ? outlineBounds(item.outline) : boxAboutMiddle(item.size[0]!, item.size[1]!)
     return grown(own, item.strokeWidth / 2)
   }
-  const crop = layerCrop(layer, context, 'stroke-box', boxAt)
+  return layerCrop(layer, context, 'stroke-box', boxAt)
+}
+
+/** What is cut off a shape, put round its markup. */
+export function croppedShape(layer: Layer, context: WebContext, markup: string): string {
+  const crop = cropOfShape(layer, context)
   return crop ? elementText(context.motion, { tag: 'g', crop }, markup) : markup
 }
 

@@ -1,0 +1,295 @@
+import { HOLD } from '../../bend/index.ts'
+import { playLooks } from '../../play/index.ts'
+import { compiledOf, isMoving, playedValueInto } from '../../property/index.ts'
+import { boxAboutMiddle, compileLayerClock, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import { frameTicks } from '../../time/index.ts'
+import {
+  bareContext,
+  cropOfBox,
+  cropOfShape,
+  drawnUses,
+  playOptions,
+  toleranceOf,
+  toTrack,
+  trackOf,
+  turnTrack,
+  type Track,
+  type WebContext,
+  type WebExportOptions,
+} from '../web/index.ts'
+import { lottieShapes } from './lottieShapes.ts'
+import { lottieNumbers, lottieOutline, lottieRoute, type LottieProperty } from './lottieValues.ts'
+
+/** An animation as the specification has it. */
+export type Lottie = Readonly<Record<string, unknown>>
+
+/** Of the specification that is kept to: 1.0. */
+const VERSION = 10_000
+const SHOWN: LottieProperty = { a: 0, k: 100 }
+const NOWHERE = { p: still([0, 0]), a: still([0, 0]), s: still([100, 100]), r: still(0), o: SHOWN }
+
+function still(k: number | readonly number[]): LottieProperty {
+  return { a: 0, k }
+}
+
+/**
+ * A scene as a Lottie animation: shapes, pictures, parents and single masks. What it has no word for is named by
+ * `leftOutOfLottie`.
+ * @throws BadFile where it would take too many keyframes
+ * Source: Lottie Animation Community, Lottie specification 1.0.
+ */
+export function exportLottie(project: Project, scene: Scene, options: WebExportOptions): Lottie {
+  const frames = scene.duration / frameTicks(scene.rate)
+  const writer = new LottieWriter(bareContext(project, scene, options), frames)
+  const layers = writer.layers()
+  const [w, h] = scene.size
+  const ground = {
+    ty: 1,
+    nm: 'Background',
+    ip: 0,
+    op: frames,
+    st: 0,
+    ks: NOWHERE,
+    sw: w,
+    sh: h,
+    sc: scene.background.slice(0, 7),
+  }
+  return {
+    ver: VERSION,
+    nm: `${project.name}: ${scene.name}`,
+    fr: scene.rate.num / scene.rate.den,
+    ip: 0,
+    op: frames,
+    w,
+    h,
+    assets: writer.assets(),
+    layers: [...layers, ground],
+  }
+}
+
+class LottieWriter {
+  private readonly indices = new Map<string, number>()
+  private readonly parents: Lottie[] = []
+  private readonly pictures = new Map<string, Lottie>()
+  private next = 1
+
+  constructor(
+    private readonly context: WebContext,
+    private readonly frames: number,
+  ) {}
+
+  /** All layers, the topmost first, and then what only places others. */
+  layers(): readonly Lottie[] {
+    const { scene, layers } = this.context
+    const drawn = drawnUses(scene)
+      .filter(({ layer, copies }) => copies.size === 0 && isShown(layer, layers))
+      .reverse()
+      .flatMap(({ layer }) => {
+        const by = layer.mask && layers.get(layer.mask.layer)
+        if (!by?.visible) return [this.drawn(layer)]
+        return [
+          { ...this.drawn(by), td: 1 },
+          { ...this.drawn(layer), tt: layer.mask!.inverted ? 2 : 1 },
+        ]
+      })
+      .filter((one) => Object.hasOwn(one, 'ty'))
+    return [...drawn, ...this.parents]
+  }
+
+  assets(): readonly Lottie[] {
+    return [...this.pictures.values()]
+  }
+
+  private drawn(layer: Layer): Lottie {
+    const { context, frames } = this
+    const art = this.artOf(layer)
+    if (!art) return {}
+    const [from, to] = layer.span
+    const frame = frameTicks(context.scene.rate)
+    const parent = layer.parent === null ? null : this.placing(layer.parent)
+    const isOwnTime = !compileLayerClock(context.scene, layer.id, context.library).isSceneTime
+    return {
+      ind: (this.next += 1),
+      nm: layer.name,
+      ...(parent === null ? {} : { parent }),
+      ip: isOwnTime ? 0 : Math.max(0, from / frame),
+      op: isOwnTime ? frames : Math.min(frames, to / frame),
+      st: 0,
+      ...art.facts,
+      ks: { ...this.transform(layer, art.middle), o: this.opacity(layer) },
+      ...this.crop(layer),
+    }
+  }
+
+  /** What it shows: `middle` is where its own 0, 0 lies in that. */
+  private artOf(layer: Layer): { readonly facts: Lottie; readonly middle: readonly number[] } | null {
+    const { context, frames } = this
+    if (layer.kind === 'rectangle' || layer.kind === 'ellipse' || layer.kind === 'path')
+      return { facts: { ty: 4, shapes: lottieShapes(layer, context, frames) }, middle: [0, 0] }
+    if (layer.kind !== 'image') return null
+    const id = String(layer.properties['picture']!.value)
+    const asset = context.project.assets.find((one) => one.id === id)
+    if (asset?.kind !== 'picture') return null
+    const [w, h] = asset.size
+    this.pictures.set(id, { id, w, h, u: '', p: context.options.pictureUrl(id), e: 1 })
+    return { facts: { ty: 2, refId: id }, middle: [w / 2, h / 2] }
+  }
+
+  /** The index of what only places: what rides on a layer rides on this. */
+  private placing(id: string): number {
+    const known = this.indices.get(id)
+    if (known !== undefined) return known
+    const layer = this.context.layers.get(id)!
+    const ind = (this.next += 1)
+    this.indices.set(id, ind)
+    const parent = layer.parent === null ? null : this.placing(layer.parent)
+    this.parents.push({
+      ty: 3,
+      ind,
+      nm: layer.name,
+      ...(parent === null ? {} : { parent }),
+      ip: 0,
+      op: this.frames,
+      st: 0,
+      ks: { ...this.transform(layer, [0, 0]), o: SHOWN },
+    })
+    return ind
+  }
+
+  private transform(layer: Layer, middle: readonly number[]): Readonly<Record<string, LottieProperty>> {
+    const { context, frames } = this
+    const pair = (name: string, by: readonly number[] = [0, 0]): LottieProperty =>
+      lottieNumbers(trackOf(layer, name, context), frames, (numbers) =>
+        numbers.map((part, i) => part + by[i]!),
+      )
+    return {
+      p: this.position(layer),
+      a: pair('pivot', middle),
+      s: pair('scale'),
+      r: lottieNumbers(turnTrack(layer, context), frames, ([degrees]) => [degrees!]),
+    }
+  }
+
+  private position(layer: Layer): LottieProperty {
+    const { context, frames } = this
+    const plain = (track: Track): LottieProperty => lottieNumbers(track, frames, (numbers) => numbers)
+    if (!layer.properties['position']!.split) {
+      const track = trackOf(layer, 'position', context)
+      const found = track.path ? lottieRoute(track, frames) : plain(track)
+      if (found) return found
+    }
+    return plain(this.together(layer, splitNames(layer), (given) => [...given]))
+  }
+
+  /** Its own, times that of the groups it stands in while those are shown. */
+  private opacity(layer: Layer): LottieProperty {
+    const { context, frames } = this
+    const chain = [layer]
+    for (let at = groupOf(layer, context); at; at = groupOf(at, context)) chain.push(at)
+    const fading = chain.filter(({ properties }) => {
+      const { keys, value, patterns } = properties['opacity']!
+      return keys.length > 0 || patterns?.length || value !== 100
+    })
+    const whole = (one: Layer): boolean => one.span[0] <= 0 && one.span[1] >= context.duration
+    const isOwnTime = !playOptions(layer, context).clock.isSceneTime
+    if (fading.length === 0 && chain.slice(1).every(whole) && !(isOwnTime && !whole(layer))) return SHOWN
+    if (fading.length === 1 && chain.slice(1).every(whole) && !isOwnTime) {
+      const track = trackOf(fading[0]!, 'opacity', context)
+      return lottieNumbers(track, frames, ([percent]) => [percent!])
+    }
+    const parts = chain.map((one) => ({
+      compiled: compiledOf(one.properties['opacity']!, context.library),
+      clock: playOptions(one, context).clock,
+      span: one.span,
+    }))
+    const value = new Float64Array(1)
+    const into = (out: Float64Array, sceneTime: number): void => {
+      out[0] = 100
+      for (const { compiled, clock, span } of parts) {
+        const time = clock.timeAt(sceneTime)
+        playedValueInto(value, compiled, time)
+        out[0]! *= time >= span[0] && time < span[1] ? value[0]! / 100 : 0
+      }
+    }
+    const options = playOptions(layer, context)
+    return lottieNumbers(toTrack(playLooks(into, 1, options), toleranceOf(context)), frames, ([o]) => [o!])
+  }
+
+  private crop(layer: Layer): Lottie {
+    const { context, frames } = this
+    const asset = context.project.assets.find(({ id }) => id === layer.properties['picture']?.value)
+    const middle = asset?.kind === 'picture' ? asset.size.map((side) => side / 2) : [0, 0]
+    const crop =
+      asset?.kind === 'picture'
+        ? cropOfBox(layer, context, boxAboutMiddle(...asset.size))
+        : cropOfShape(layer, context)
+    if (!crop) return {}
+    const corners = (numbers: readonly number[]): number[] => {
+      const [x, y, width, height] = numbers as readonly [number, number, number, number]
+      const [left, top] = [x + middle[0]!, y + middle[1]!]
+      const [right, bottom] = [left + width, top + height]
+      return straightCubics([
+        [left, top],
+        [right, top],
+        [right, bottom],
+        [left, bottom],
+        [left, top],
+      ])
+    }
+    const track = crop.rectangle()
+    const keys = track.keys.map((key) => ({ ...key, numbers: corners(key.numbers) }))
+    return {
+      hasMask: true,
+      masksProperties: [
+        { mode: 'a', inv: false, o: SHOWN, x: still(0), pt: lottieOutline({ ...track, keys }, frames, true) },
+      ],
+    }
+  }
+
+  private together(
+    layer: Layer,
+    names: readonly string[],
+    write: (given: Float64Array) => readonly number[],
+  ): Track {
+    const { context } = this
+    const options = playOptions(layer, context)
+    const parts = names.map((name) => compiledOf(layer.properties[name]!, context.library))
+    const width = parts.reduce((sum, part) => sum + part.width, 0)
+    const into = (out: Float64Array, sceneTime: number): void => {
+      let at = 0
+      for (const part of parts) {
+        playedValueInto(out.subarray(at, at + part.width), part, options.clock.timeAt(sceneTime))
+        at += part.width
+      }
+    }
+    const moves = names.some((name) => isMoving(layer.properties[name]!))
+    const played = moves
+      ? playLooks(into, width, options)
+      : { keys: [{ share: 0, numbers: [...firstOf(into, width)], bend: HOLD }], path: null }
+    const keys = played.keys.map((key) => ({ ...key, numbers: write(Float64Array.from(key.numbers)) }))
+    return toTrack({ ...played, keys }, toleranceOf(context))
+  }
+}
+
+/** Points joined by straight edges, as the cubics `lottieOutline` takes: the start first, then two handles and an end each. */
+const straightCubics = (points: readonly (readonly number[])[]): number[] =>
+  points.flatMap((point, i) => (i === 0 ? point : [...points[i - 1]!, ...point, ...point]))
+
+const splitNames = ({ properties }: Layer): readonly string[] =>
+  properties['position']!.split ? ['position x', 'position y'] : ['position']
+
+function firstOf(into: (out: Float64Array, time: number) => void, width: number): Float64Array {
+  const out = new Float64Array(width)
+  into(out, 0)
+  return out
+}
+
+function groupOf(layer: Layer, { layers }: WebContext): Layer | null {
+  const parent = layer.parent === null ? undefined : layers.get(layer.parent)
+  return parent?.kind === 'group' ? parent : null
+}
+
+function isShown(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
+  const parent = layer.parent === null ? undefined : layers.get(layer.parent)
+  return layer.visible && (parent?.kind === 'group' ? isShown(parent, layers) : true)
+}

@@ -1,0 +1,2 @@
+export { exportLottie, type Lottie } from './exportLottie.ts'
+export { leftOutOfLottie } from './leftOutOfLottie.ts'

@@ -1,0 +1,38 @@
+import { isEverAffected, type Layer } from '../../scene/index.ts'
+import { movesGradient } from '../web/index.ts'
+import { wantsTrim } from './lottieShapes.ts'
+
+/** What a Lottie animation made here does not say of some layers, in words; none where it says all. */
+export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
+  const kinds = new Map(layers.map(({ id, kind }) => [id, kind]))
+  const cases: readonly (readonly [words: string, is: (layer: Layer) => boolean])[] = [
+    ['clips', ({ kind }) => kind === 'clip'],
+    ['sounds', ({ kind }) => kind === 'sound'],
+    ['texts', ({ kind }) => kind === 'text'],
+    ['shown scenes', ({ kind }) => kind === 'scene'],
+    [
+      'copies but the first',
+      ({ properties }) => properties['copies']?.value !== 1 && properties['copies'] !== undefined,
+    ],
+    ['blurs and shadows', isEverAffected],
+    ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],
+    ['how soft masks are', ({ mask }) => (mask?.feather ?? 0) > 0],
+    [
+      'gradients (their plain fill stands there)',
+      (layer) =>
+        (layer.properties['gradient'] !== undefined && layer.properties['gradient'].value !== 'none') ||
+        movesGradient(layer),
+    ],
+    ['parts of the lines of rectangles and ellipses', wantsTrim],
+    [
+      'pictures but the first one of a layer',
+      ({ properties }) => (properties['picture']?.keys.length ?? 0) > 0,
+    ],
+    [
+      'masks that are groups, texts or clips',
+      ({ mask }) =>
+        mask !== undefined && ['group', 'text', 'clip', 'scene'].includes(kinds.get(mask.layer) ?? ''),
+    ],
+  ]
+  return cases.flatMap(([words, is]) => (layers.some(is) ? [words] : []))
+}

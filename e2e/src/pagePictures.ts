@@ -1,0 +1,40 @@
+import type { Page } from '@playwright/test'
+
+/** The picture of a page 1280 px wide at a moment. */
+export async function pictureAt(page: Page, markup: string, milliseconds: number): Promise<string> {
+  await page.setContent(markup)
+  await page.addStyleTag({ content: 'body{margin:0}label,input{display:none!important}' })
+  await page.evaluate(async (time) => {
+    const root = document.querySelector<SVGSVGElement>('body>svg')
+    root?.pauseAnimations()
+    root?.setCurrentTime(time / 1000)
+    for (const animation of document.getAnimations()) {
+      animation.pause()
+      animation.currentTime = time
+    }
+    // What is seen is a frame behind.
+    for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
+  }, milliseconds)
+  return (await page.screenshot()).toString('base64')
+}
+
+/** Mean difference of a channel of two pictures, of 255, as large a square of 16 px as differs most. */
+export function farthestApart(page: Page, one: string, other: string): Promise<number> {
+  return page.evaluate(
+    async (pictures) => {
+      const [a, b] = await Promise.all(
+        pictures.map(async (data) => {
+          const image = new Image()
+          image.src = `data:image/png;base64,${data}`
+          await image.decode()
+          const paper = new OffscreenCanvas(image.width / 16, image.height / 16).getContext('2d')!
+          paper.imageSmoothingQuality = 'high'
+          paper.drawImage(image, 0, 0, image.width / 16, image.height / 16)
+          return paper.getImageData(0, 0, image.width / 16, image.height / 16).data
+        }),
+      )
+      return a!.reduce((most, part, i) => Math.max(most, Math.abs(part - b![i]!)), 0)
+    },
+    [one, other],
+  )
+}
