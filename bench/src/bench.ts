@@ -5,6 +5,7 @@ import { benchFamilies } from './benchFamilies.ts'
 import { benchScenes } from './benchScenes.ts'
 import { benchRoutes } from './benchRoutes.ts'
 import { benchSound } from './benchSound.ts'
+import { benchHandOver } from './benchHandOver.ts'
 import type { Result } from './result.ts'
 
 /** Measures the core beside reference libraries in one run; prints a table and writes .cache/bench.json. */
@@ -15,6 +16,7 @@ const results: Result[] = [
   ...benchScenes(),
   ...benchEdits(),
   ...benchSound(),
+  ...benchHandOver(),
 ]
 for (const { name, ours, reference, unit, wanted } of results) {
   const ratio =

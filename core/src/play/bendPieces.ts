@@ -25,6 +25,23 @@ const HELD: BendPiece = { u: [0, 1 / 3, 2 / 3, 1], p: [0, 0, 0, 0] }
 export function bendPieces(bend: PlainBend, within: number): readonly BendPiece[] {
   if (bend.kind === 'linear') return [STRAIGHT]
   if (bend.kind === 'hold') return [HELD]
+  if (bend.kind === 'handles' || bend.kind === 'points') return piecesOf(bend, within)
+  // Many spans share a bend, and go by about as much: the tolerance is a power of two, so that one fit does for them.
+  const near = 2 ** Math.floor(Math.log2(within))
+  const name = `${near} ${JSON.stringify(bend)}`
+  const known = FITTED.get(name)
+  if (known) return known
+  const pieces = piecesOf(bend, near)
+  if (FITTED.size >= MOST_FITTED) FITTED.clear()
+  FITTED.set(name, pieces)
+  return pieces
+}
+
+/** Fits by their bends and tolerances. */
+const FITTED = new Map<string, readonly BendPiece[]>()
+const MOST_FITTED = 1000
+
+function piecesOf(bend: PlainBend, within: number): readonly BendPiece[] {
   const { nodes } = asPoints(bend, within).bend
   return nodes.slice(1).flatMap((to, i): BendPiece[] => {
     const from = nodes[i]!

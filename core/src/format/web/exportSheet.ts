@@ -4,6 +4,7 @@ import { compileLayerClock, playedProperty, type Layer, type Project, type Scene
 import { secondsOfTicks } from '../../time/index.ts'
 import { easingsOf } from './motion/cssMotion.ts'
 import { changingTrack, stillValue, type Move } from './motion/motion.ts'
+import { cutBends } from './motion/cutBends.ts'
 import { shareText } from './motion/shareText.ts'
 import { colourMove } from './markup/shapeMoves.ts'
 import { checkCharacters } from './pageLimits.ts'
@@ -58,7 +59,7 @@ function layerRules(layer: Layer, context: WebContext, names: Set<string>): stri
 }
 
 function keyframes(name: string, { property, track: whole, write }: Move): string {
-  const track = changingTrack(whole, write)
+  const track = cutBends(changingTrack(whole, write))
   const easings = easingsOf(track)
   const steps = track.keys.map(({ share, numbers }, i) => {
     const easing = easings[i] === 'linear' ? '' : `;animation-timing-function:${easings[i]}`

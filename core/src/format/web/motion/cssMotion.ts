@@ -3,6 +3,7 @@ import { checkCharacters } from '../pageLimits.ts'
 import { progressWithin, type Track } from '../track.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
+import { cutBends } from './cutBends.ts'
 import { shareText } from './shareText.ts'
 
 /** How often what leaves is played. */
@@ -48,7 +49,7 @@ export class CssMotion implements Motion {
   }
 
   private nameOf({ property, track: whole, write }: Move): string {
-    const track = changingTrack(whole, write)
+    const track = cutBends(changingTrack(whole, write))
     const easings = easingsOf(track)
     const rules = track.keys
       .map(({ share, numbers }, i) => {

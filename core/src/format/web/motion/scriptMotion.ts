@@ -1,5 +1,6 @@
 import { checkCharacters } from '../pageLimits.ts'
 import { easingsOf } from './cssMotion.ts'
+import { cutBends } from './cutBends.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
 
@@ -40,7 +41,7 @@ export class ScriptMotion implements Motion {
 }
 
 function keyframesOf({ property, track: whole, write }: Move): AnimatedProperty['keyframes'] {
-  const track = changingTrack(whole, write)
+  const track = cutBends(changingTrack(whole, write))
   const easings = easingsOf(track)
   const name = scriptName(property)
   return track.keys.map(({ share, numbers }, i) => ({

@@ -68,7 +68,7 @@ export function timedOf(track: Track, { frame, isBounded }: Timing): Timed[] {
 /** Of pieces that swing far beyond their ends a share of the way between these says little: they are cut. */
 const FAR = 20
 
-function withoutSwings(pieces: readonly BendPiece[]): readonly BendPiece[] {
+export function withoutSwings(pieces: readonly BendPiece[]): readonly BendPiece[] {
   return pieces.flatMap((piece) => {
     const [from, leave, arrive, to] = piece.p
     const swing = Math.max(Math.abs(leave - from), Math.abs(arrive - from))
@@ -77,7 +77,7 @@ function withoutSwings(pieces: readonly BendPiece[]): readonly BendPiece[] {
 }
 
 /** A piece as a spline between its own ends; null where it is straight. */
-function splineOf({ u, p }: BendPiece): Timed['spline'] {
+export function splineOf({ u, p }: BendPiece): Timed['spline'] {
   if (p[0] === p[3] || (isStraight(u) && isStraight(p))) return null
   const share = (of: BendPiece['u'], i: number): number => (of[i]! - of[0]) / (of[3] - of[0])
   const time = (i: number): number => Math.min(1, Math.max(0, share(u, i)))
