@@ -21,6 +21,7 @@ describe('convert', () => {
     ['a.json', [], /^\{\n "format": "arrow-bend\/numbers"/],
     ['b.json', ['--as', 'webanimations'], /^\{\n "format": "arrow-bend\/web-animations"/],
     ['c.json', ['--as', 'lottie'], /^\{"ver":10000,"nm":"Lantern Regatta: Opening"/],
+    ['d.lottie', [], /^PK/],
     ['b.html', ['--as', 'webanimations'], /<script type="module">/],
     ['b.js', ['--as', 'webanimations'], /export default /],
   ])('writes %s, whole and without a word', async (name, options, looks) => {

@@ -10,6 +10,7 @@ import {
   writeForm,
   type ExportForm,
 } from '@arrow-bend/core/format/handOver'
+import { dotLottie } from '@arrow-bend/core/format/lottie'
 import { writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
 import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
 import { parseRate, parseTime } from '@arrow-bend/core/time'
@@ -169,7 +170,9 @@ async function textOf(
     ...(values.tolerance === undefined ? {} : { tolerance: positive(values.tolerance, 'tolerance', 1000) }),
     wrapped: ending.startsWith('.htm') ? 'page' : ending === '.js' || ending === '.mjs' ? 'module' : 'json',
   })
-  return Buffer.from(text)
+  return form === 'lottie' && ending === '.lottie'
+    ? Buffer.from(dotLottie(text, scene.name))
+    : Buffer.from(text)
 }
 
 function positive(text: string, name: string, most: number): number {

@@ -82,7 +82,7 @@ Writes a scene as a file that others play. What it is to be goes by the ending o
   svg-smil        an SVG moved by animation elements
   css             a style sheet for elements of your own
   webanimations   data for the Web Animations API; into .html with a page that plays it, into .js as a module
-  lottie          a Lottie 1.0 animation
+  lottie          a Lottie 1.0 animation; into .lottie packed in a dotLottie container
   csv, json       the numbers of everything that moves, at every frame
   bend            a project, of one scene where one is named
 

@@ -1,6 +1,8 @@
+import { readFile } from 'node:fs/promises'
 import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
-import { exportLottie, leftOutOfLottie } from '@arrow-bend/core/format/lottie'
+import { dotLottie, exportLottie, leftOutOfLottie } from '@arrow-bend/core/format/lottie'
 import { exportCssPage } from '@arrow-bend/core/format/web'
 import type { Layer } from '@arrow-bend/core/scene'
 import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
@@ -97,14 +99,64 @@ test('every kind of travel plays in a Lottie player as the core has it, at every
   expect(worst.channel).toBeLessThanOrEqual(1.05)
 })
 
-test('shapes, lines, crops, masks and groups look in the player as in the page', async ({ page }) => {
+/** What a second player, dotlottie-web, draws of a container: it shares no code with the first. */
+async function pictureByOther(page: Page, packed: Uint8Array, frame: number): Promise<string> {
+  const library = dirname(createRequire(import.meta.url).resolve('@lottiefiles/dotlottie-web'))
+  const other = await page.context().newPage()
+  await other.setViewportSize({ width: 1280, height: 720 })
+  await other.route('http://player.test/**', async (route) => {
+    const name = new URL(route.request().url()).pathname.slice(1)
+    if (name === '')
+      return route.fulfill({
+        contentType: 'text/html',
+        body: '<body style="margin:0"><canvas width="1280" height="720" style="width:1280px;height:720px">',
+      })
+    return route.fulfill({
+      body: await readFile(join(library, name)),
+      contentType: name.endsWith('.wasm') ? 'application/wasm' : 'text/javascript',
+    })
+  })
+  await other.goto('http://player.test/')
+  await other.evaluate(
+    async ({ base64, at, url }) => {
+      const { DotLottie } = (await import(url)) as { DotLottie: OtherPlayerMaker }
+      DotLottie.setWasmUrl('http://player.test/dotlottie-player.wasm')
+      const data = Uint8Array.from(atob(base64), (mark) => mark.charCodeAt(0)).buffer
+      const canvas = document.querySelector('canvas')
+      const player = new DotLottie({ canvas, data, autoplay: false, useFrameInterpolation: true })
+      await new Promise((resolve, reject) => {
+        player.addEventListener('load', resolve)
+        player.addEventListener('loadError', reject)
+      })
+      // The first frame is drawn already.
+      const drawn = new Promise((resolve) => player.addEventListener('render', resolve))
+      player.setFrame(at)
+      if (at > 0) await drawn
+      for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
+    },
+    { base64: Buffer.from(packed).toString('base64'), at: frame, url: 'http://player.test/index.js' },
+  )
+  const shot = (await other.screenshot()).toString('base64')
+  await other.close()
+  return shot
+}
+interface OtherPlayer {
+  addEventListener(name: 'load' | 'loadError' | 'render', heard: (event: unknown) => void): void
+  setFrame(frame: number): void
+}
+interface OtherPlayerMaker {
+  new (options: object): OtherPlayer
+  setWasmUrl(url: string): void
+}
+
+test('shapes, lines, crops, masks and groups look in two players as in the page', async ({ page }) => {
   test.setTimeout(120_000)
   await page.setViewportSize({ width: 1280, height: 720 })
   const whole = lookingScene()
   const still = (value: number) => ({ kind: 'number', value, keys: [] }) as const
   // What it has no word for is named beforehand, and left out here.
   const layers = whole.scenes[0]!.layers.filter(
-    ({ name }) => !['blurred', 'copied', 'words', 'drawn on'].includes(name),
+    ({ name }) => !['blurred', 'words', 'drawn on'].includes(name),
   ).map((layer): Layer => {
     if (layer.name === 'together') return { ...layer, properties: { ...layer.properties, blur: still(0) } }
     return layer.mask ? { ...layer, mask: { layer: layer.mask.layer, inverted: true } } : layer
@@ -112,20 +164,20 @@ test('shapes, lines, crops, masks and groups look in the player as in the page',
   expect(leftOutOfLottie(layers)).toEqual([])
   expect(leftOutOfLottie(whole.scenes[0]!.layers)).toEqual([
     'texts',
-    'copies but the first',
     'blurs and shadows',
     'how soft masks are',
     'parts of the lines of rectangles and ellipses',
   ])
   const scene = { ...whole.scenes[0]!, layers }
   const project = { ...whole, scenes: [scene] }
+  const animation = exportLottie(project, scene, { pictureUrl: () => '' })
   for (const frame of [0, 5, 17, 30, 41]) {
     const wanted = await pictureAt(
       page,
       exportCssPage(project, scene, { pictureUrl: () => '' }),
       (frame * 1000) / 24,
     )
-    await play(page, exportLottie(project, scene, { pictureUrl: () => '' }))
+    await play(page, animation)
     const shot = async (at: number): Promise<string> => {
       await page.evaluate(async (to) => {
         ;(window as unknown as { player: Player }).player.goToAndStop(to, true)
@@ -135,5 +187,11 @@ test('shapes, lines, crops, masks and groups look in the player as in the page',
     }
     expect(await farthestApart(page, wanted, await shot(frame)), `at ${frame}`).toBeLessThanOrEqual(8)
     expect(await farthestApart(page, wanted, await shot(frame + 4))).toBeGreaterThan(30)
+
+    const packed = dotLottie(JSON.stringify(animation), scene.name)
+    const other = await pictureByOther(page, packed, frame)
+    expect(await farthestApart(page, wanted, other), `by the other player at ${frame}`).toBeLessThanOrEqual(
+      12,
+    )
   }
 })

@@ -3,6 +3,7 @@ import { Download } from '@lucide/vue'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { useDocument } from '../../session/document/document.ts'
 import { saveProject } from '../../session/document/saveProject.ts'
+import { vOneStop } from '../../ui/focus/oneStop.ts'
 import { EXPORT_CHOICES, FORMS_OF, type ExportChoice } from './exportChoices.ts'
 import FilmExport from './FilmExport.vue'
 import FormExport from './FormExport.vue'
@@ -27,7 +28,7 @@ onMounted(() => title.value?.focus())
 
 <template>
   <main class="export">
-    <nav aria-label="What to save">
+    <nav v-one-stop aria-label="What to save">
       <h2 ref="title" tabindex="-1" class="truncate" :title="document.scene?.name">
         Export “{{ document.scene?.name }}”
       </h2>
@@ -38,6 +39,7 @@ onMounted(() => title.value?.focus())
           :key="choice"
           type="button"
           :aria-current="choice === chosen"
+          :data-entry="choice === chosen ? '' : undefined"
           @click="chosen = choice"
         >
           <b>{{ label }}</b> <span>{{ hint }}</span>

@@ -26,6 +26,7 @@ const form = ref<Exclude<ExportForm, 'bend'>>(FORMS_OF[props.choice]![0]!)
 const rounds = ref<'forever' | 'once' | 'times'>('forever')
 const times = ref(2)
 const wrapped = ref<'json' | 'page' | 'module'>('page')
+const packed = ref<'json' | 'lottie'>('json')
 const transparent = ref(false)
 const tolerance = ref(0.02)
 const rate = ref(formatRate(document.rate))
@@ -62,6 +63,10 @@ const FLAVOURS = [
   { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
   { value: 'svg-smil', label: 'Animation elements', hint: 'Plays where style sheets are taken away' },
 ] as const
+const PACKED = [
+  { value: 'json', label: 'JSON' },
+  { value: 'lottie', label: 'dotLottie', hint: 'The same, zipped' },
+] as const
 const NUMBERS = [
   { value: 'csv', label: 'CSV' },
   { value: 'json', label: 'JSON' },
@@ -78,9 +83,11 @@ const WRAPPED = [
 ] as const
 
 const ending = computed(() =>
-  props.choice !== 'webanimations'
-    ? EXPORT_FORMS[form.value].ending
-    : { page: 'html', module: 'js', json: 'json' }[wrapped.value],
+  props.choice === 'lottie'
+    ? packed.value
+    : props.choice !== 'webanimations'
+      ? EXPORT_FORMS[form.value].ending
+      : { page: 'html', module: 'js', json: 'json' }[wrapped.value],
 )
 const NAMES: Readonly<Partial<Record<ExportChoice, string>>> = {
   html: 'page',
@@ -93,7 +100,12 @@ const NAMES: Readonly<Partial<Record<ExportChoice, string>>> = {
 const name = computed(() => `${document.project!.name} ${document.scene!.name}`)
 const save = (): Promise<void> =>
   saveBlob(
-    () => new Blob([written.value!.text], { type: EXPORT_FORMS[form.value].type }),
+    async () => {
+      const { text } = written.value!
+      if (ending.value !== 'lottie') return new Blob([text], { type: EXPORT_FORMS[form.value].type })
+      const { dotLottie } = await import('@arrow-bend/core/format/lottie')
+      return new Blob([dotLottie(text, document.scene!.name)], { type: 'application/zip' })
+    },
     fileName(name.value, ending.value),
   )
 const saveReport = (): Promise<void> =>
@@ -117,6 +129,9 @@ const saveReport = (): Promise<void> =>
     /></ExportField>
     <ExportField v-if="choice === 'webanimations'" label="Written as"
       ><SegmentedChoice v-model="wrapped" label="Written as" :options="WRAPPED"
+    /></ExportField>
+    <ExportField v-if="choice === 'lottie'" label="Written as"
+      ><SegmentedChoice v-model="packed" label="Written as" :options="PACKED"
     /></ExportField>
     <ExportField v-if="hasRounds" label="Played"
       ><SegmentedChoice v-model="rounds" label="Played" :options="ROUNDS"

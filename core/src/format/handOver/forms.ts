@@ -29,6 +29,7 @@ export function formOfEnding(name: string): ExportForm | null {
   const ending = name.slice(name.lastIndexOf('.') + 1).toLowerCase()
   if (ending === 'htm') return 'html'
   if (ending === 'json') return 'json'
+  if (ending === 'lottie') return 'lottie'
   const found = Object.entries(EXPORT_FORMS).find(([, facts]) => facts.ending === ending)
   return (found?.[0] as ExportForm | undefined) ?? null
 }

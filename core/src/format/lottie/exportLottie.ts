@@ -1,18 +1,30 @@
 import { HOLD } from '../../bend/index.ts'
 import { playLooks } from '../../play/index.ts'
 import { compiledOf, isMoving, playedValueInto } from '../../property/index.ts'
-import { boxAboutMiddle, compileLayerClock, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import {
+  boxAboutMiddle,
+  compileLayerClock,
+  type Layer,
+  type Project,
+  type Scene,
+  type WhichCopies,
+} from '../../scene/index.ts'
 import { frameTicks } from '../../time/index.ts'
 import {
   bareContext,
+  clockOf,
+  copyMatrix,
   cropOfBox,
   cropOfShape,
   drawnUses,
+  partsTrack,
+  playedCopy,
   playOptions,
   toleranceOf,
   toTrack,
   trackOf,
   turnTrack,
+  withoutOwnCopy,
   type Track,
   type WebContext,
   type WebExportOptions,
@@ -67,37 +79,48 @@ export function exportLottie(project: Project, scene: Scene, options: WebExportO
   }
 }
 
-class LottieWriter {
-  private readonly indices = new Map<string, number>()
-  private readonly parents: Lottie[] = []
-  private readonly pictures = new Map<string, Lottie>()
-  private next = 1
+/** What is written so far, whichever copy it is of. */
+interface Written {
+  /** Of what only places, by the layer and the copies that are meant. */
+  readonly indices: Map<string, number>
+  readonly parents: Lottie[]
+  readonly pictures: Map<string, Lottie>
+  next: number
+}
 
+/** Writes the layers of a scene; each copy by a writer of its own. */
+class LottieWriter {
   constructor(
     private readonly context: WebContext,
     private readonly frames: number,
+    private readonly written: Written = { indices: new Map(), parents: [], pictures: new Map(), next: 0 },
   ) {}
+
+  private of(copies: WhichCopies): LottieWriter {
+    return copies.size === 0 ? this : new LottieWriter({ ...this.context, copies }, this.frames, this.written)
+  }
 
   /** All layers, the topmost first, and then what only places others. */
   layers(): readonly Lottie[] {
     const { scene, layers } = this.context
     const drawn = drawnUses(scene)
-      .filter(({ layer, copies }) => copies.size === 0 && isShown(layer, layers))
+      .filter(({ layer }) => isShown(layer, layers))
       .reverse()
-      .flatMap(({ layer }) => {
+      .flatMap(({ layer, copies }) => {
         const by = layer.mask && layers.get(layer.mask.layer)
-        if (!by?.visible) return [this.drawn(layer)]
+        const writer = this.of(copies)
+        if (!by?.visible) return [writer.drawn(layer)]
         return [
-          { ...this.drawn(by), td: 1 },
-          { ...this.drawn(layer), tt: layer.mask!.inverted ? 2 : 1 },
+          { ...writer.drawn(by), td: 1 },
+          { ...writer.drawn(layer), tt: layer.mask!.inverted ? 2 : 1 },
         ]
       })
       .filter((one) => Object.hasOwn(one, 'ty'))
-    return [...drawn, ...this.parents]
+    return [...drawn, ...this.written.parents]
   }
 
   assets(): readonly Lottie[] {
-    return [...this.pictures.values()]
+    return [...this.written.pictures.values()]
   }
 
   private drawn(layer: Layer): Lottie {
@@ -106,17 +129,22 @@ class LottieWriter {
     if (!art) return {}
     const [from, to] = layer.span
     const frame = frameTicks(context.scene.rate)
-    const parent = layer.parent === null ? null : this.placing(layer.parent)
+    const isCopy = (context.copies.get(layer.id) ?? 0) > 0
+    const on = isCopy ? layer.id : layer.parent
+    const parent = on === null ? null : this.placing(on)
     const isOwnTime = !compileLayerClock(context.scene, layer.id, context.library).isSceneTime
     return {
-      ind: (this.next += 1),
+      ind: (this.written.next += 1),
       nm: layer.name,
       ...(parent === null ? {} : { parent }),
       ip: isOwnTime ? 0 : Math.max(0, from / frame),
       op: isOwnTime ? frames : Math.min(frames, to / frame),
       st: 0,
       ...art.facts,
-      ks: { ...this.transform(layer, art.middle), o: this.opacity(layer) },
+      ks: {
+        ...(isCopy ? { ...NOWHERE, a: still(art.middle) } : this.transform(layer, art.middle)),
+        o: this.opacity(layer),
+      },
       ...this.crop(layer),
     }
   }
@@ -131,29 +159,45 @@ class LottieWriter {
     const asset = context.project.assets.find((one) => one.id === id)
     if (asset?.kind !== 'picture') return null
     const [w, h] = asset.size
-    this.pictures.set(id, { id, w, h, u: '', p: context.options.pictureUrl(id), e: 1 })
+    this.written.pictures.set(id, { id, w, h, u: '', p: context.options.pictureUrl(id), e: 1 })
     return { facts: { ty: 2, refId: id }, middle: [w / 2, h / 2] }
   }
 
-  /** The index of what only places: what rides on a layer rides on this. */
+  /** The index of what only places: what rides on a layer, or on a copy of it, rides on this. */
   private placing(id: string): number {
-    const known = this.indices.get(id)
+    const { indices } = this.written
+    const which = [id, ...[...this.context.copies].flat()].join(' ')
+    const known = indices.get(which)
     if (known !== undefined) return known
     const layer = this.context.layers.get(id)!
-    const ind = (this.next += 1)
-    this.indices.set(id, ind)
     const parent = layer.parent === null ? null : this.placing(layer.parent)
-    this.parents.push({
+    let ind = this.place(layer.name, parent, this.transform(layer, [0, 0]))
+    const copy = playedCopy(layer, this.context)
+    if (copy) ind = this.place(layer.name, ind, this.copied(copy.placed))
+    indices.set(which, ind)
+    return ind
+  }
+
+  private place(nm: string, parent: number | null, ks: Readonly<Record<string, LottieProperty>>): number {
+    const ind = (this.written.next += 1)
+    this.written.parents.push({
       ty: 3,
       ind,
-      nm: layer.name,
+      nm,
       ...(parent === null ? {} : { parent }),
       ip: 0,
       op: this.frames,
       st: 0,
-      ks: { ...this.transform(layer, [0, 0]), o: SHOWN },
+      ks: { ...ks, o: SHOWN },
     })
     return ind
+  }
+
+  private copied(placed: Track): Readonly<Record<string, LottieProperty>> {
+    const parts = partsTrack(placed, copyMatrix)
+    const some = (from: number, to: number, times = 1): LottieProperty =>
+      lottieNumbers(parts, this.frames, (numbers) => numbers.slice(from, to).map((part) => part * times))
+    return { ...NOWHERE, p: some(0, 2), r: some(2, 3), s: some(4, 6, 100) }
   }
 
   private transform(layer: Layer, middle: readonly number[]): Readonly<Record<string, LottieProperty>> {
@@ -190,26 +234,31 @@ class LottieWriter {
       const { keys, value, patterns } = properties['opacity']!
       return keys.length > 0 || patterns?.length || value !== 100
     })
+    const copies = chain.flatMap((one) => playedCopy(one, context) ?? [])
     const whole = (one: Layer): boolean => one.span[0] <= 0 && one.span[1] >= context.duration
     const isOwnTime = !playOptions(layer, context).clock.isSceneTime
-    if (fading.length === 0 && chain.slice(1).every(whole) && !(isOwnTime && !whole(layer))) return SHOWN
-    if (fading.length === 1 && chain.slice(1).every(whole) && !isOwnTime) {
+    const isPlain = copies.length === 0 && chain.slice(1).every(whole)
+    if (fading.length === 0 && isPlain && !(isOwnTime && !whole(layer))) return SHOWN
+    if (fading.length === 1 && isPlain && !isOwnTime) {
       const track = trackOf(fading[0]!, 'opacity', context)
       return lottieNumbers(track, frames, ([percent]) => [percent!])
     }
     const parts = chain.map((one) => ({
       compiled: compiledOf(one.properties['opacity']!, context.library),
       clock: playOptions(one, context).clock,
+      // Its span is the layer's, whichever copy it is of.
+      ground: clockOf(one, context, withoutOwnCopy(one, context)),
       span: one.span,
     }))
     const value = new Float64Array(1)
     const into = (out: Float64Array, sceneTime: number): void => {
       out[0] = 100
-      for (const { compiled, clock, span } of parts) {
-        const time = clock.timeAt(sceneTime)
-        playedValueInto(value, compiled, time)
+      for (const { compiled, clock, ground, span } of parts) {
+        playedValueInto(value, compiled, clock.timeAt(sceneTime))
+        const time = ground.timeAt(sceneTime)
         out[0]! *= time >= span[0] && time < span[1] ? value[0]! / 100 : 0
       }
+      for (const { shareAt } of copies) out[0]! *= shareAt(sceneTime)
     }
     const options = playOptions(layer, context)
     return lottieNumbers(toTrack(playLooks(into, 1, options), toleranceOf(context)), frames, ([o]) => [o!])

@@ -1,2 +1,3 @@
+export { dotLottie } from './dotLottie.ts'
 export { exportLottie, type Lottie } from './exportLottie.ts'
 export { leftOutOfLottie } from './leftOutOfLottie.ts'

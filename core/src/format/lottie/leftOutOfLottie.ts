@@ -10,10 +10,6 @@ export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
     ['sounds', ({ kind }) => kind === 'sound'],
     ['texts', ({ kind }) => kind === 'text'],
     ['shown scenes', ({ kind }) => kind === 'scene'],
-    [
-      'copies but the first',
-      ({ properties }) => properties['copies']?.value !== 1 && properties['copies'] !== undefined,
-    ],
     ['blurs and shadows', isEverAffected],
     ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],
     ['how soft masks are', ({ mask }) => (mask?.feather ?? 0) > 0],

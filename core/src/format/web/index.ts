@@ -11,6 +11,8 @@ export { leftOutOfPage } from './leftOut.ts'
 export type { Rounds } from './motion/cssMotion.ts'
 export type { WebExportOptions } from './webContext.ts'
 export { turnTrack } from './boxMarkup.ts'
+export { copyMatrix, playedCopy } from './copyMarkup.ts'
+export { partsTrack } from './motion/matrixParts.ts'
 export { drawnUses, type DrawnUse } from './drawnUses.ts'
 export { movesGradient } from './markup/gradientMarkup.ts'
 export { cropOfBox, cropOfShape } from './markup/layerCrop.ts'
@@ -18,4 +20,12 @@ export { colourInSrgb } from './motion/colourInSrgb.ts'
 export { timedOf } from './motion/timed.ts'
 export { playedTogether } from './playedTogether.ts'
 export { progressWithin, toTrack, type Track } from './track.ts'
-export { bareContext, playOptions, toleranceOf, trackOf, type WebContext } from './webContext.ts'
+export {
+  bareContext,
+  clockOf,
+  playOptions,
+  toleranceOf,
+  trackOf,
+  withoutOwnCopy,
+  type WebContext,
+} from './webContext.ts'
