@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate'
 
 /** Of what is in a zip: the same text gives the same bytes. */
-const SOME_DAY = new Date(2000, 0, 1)
+const SOME_DAY = '2000-01-01T00:00:00'
 
 /**
  * A Lottie animation packed in a dotLottie container.

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { strFromU8, unzipSync } from 'fflate'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import {
   get_schema_path,
@@ -10,7 +11,7 @@ import { describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import type { Layer, Project } from '../../scene/index.ts'
 import { readBendFile } from '../project/index.ts'
-import { exportLottie } from './index.ts'
+import { dotLottie, exportLottie } from './index.ts'
 
 // Source: Lottie Animation Community, Lottie specification 1.0 and its published schema.
 const schema = JSON.parse(readFileSync(get_schema_path(), 'utf8')) as object
@@ -96,5 +97,15 @@ describe('exportLottie', () => {
     const rider = layers.find(({ nm }) => nm === 'rider') as unknown as { parent: number }
     const place = layers.find((one) => (one as unknown as { ind: number }).ind === rider.parent)
     expect(place).toMatchObject({ nm: 'seen', ty: 3 })
+  })
+
+  it('packs an animation so that it is found by the manifest, and the same one gives the same bytes', () => {
+    const packed = dotLottie('{"a":1}', 'The 1st “scene”')
+    expect(dotLottie('{"a":1}', 'The 1st “scene”')).toEqual(packed)
+    const files = unzipSync(packed)
+    const [{ id }] = (JSON.parse(strFromU8(files['manifest.json']!)) as { animations: [{ id: string }] })
+      .animations
+    expect(id).toBe('the-1st-scene')
+    expect(strFromU8(files[`animations/${id}.json`]!)).toBe('{"a":1}')
   })
 })
