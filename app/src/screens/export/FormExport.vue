@@ -44,7 +44,7 @@ const wish = computed((): FormWish => ({
   wrapped: wrapped.value,
   rate: parseRate(rate.value),
 }))
-const { written, trouble, bytes } = useForm(() => wish.value)
+const { written, trouble, bytes, whenWritten } = useForm(() => wish.value)
 
 const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
   html: 'One HTML file that plays by itself in any current browser, without scripts. It fits any window, has a pause button, and stands still where less motion is asked for.',
@@ -101,7 +101,7 @@ const name = computed(() => `${document.project!.name} ${document.scene!.name}`)
 const save = (): Promise<void> =>
   saveBlob(
     async () => {
-      const { text } = written.value!
+      const { text } = await whenWritten()
       if (ending.value !== 'lottie') return new Blob([text], { type: EXPORT_FORMS[form.value].type })
       const { dotLottie } = await import('@arrow-bend/core/format/lottie')
       return new Blob([dotLottie(text, document.scene!.name)], { type: 'application/zip' })
@@ -110,10 +110,10 @@ const save = (): Promise<void> =>
   )
 const saveReport = (): Promise<void> =>
   saveBlob(
-    () =>
-      new Blob([reportText(written.value!.report, `${name.value}, ${bytes.value} bytes.`)], {
-        type: 'text/plain',
-      }),
+    async () => {
+      const { report } = await whenWritten()
+      return new Blob([reportText(report, `${name.value}, ${bytes.value} bytes.`)], { type: 'text/plain' })
+    },
     fileName(`${name.value} report`, 'txt'),
   )
 </script>
@@ -170,11 +170,11 @@ const saveReport = (): Promise<void> =>
     >
   </div>
   <div class="save">
-    <button type="button" class="button button-primary" :disabled="!written" @click="save">
+    <button type="button" class="button button-primary" :disabled="trouble !== ''" @click="save">
       <Download :size="16" aria-hidden="true" />Save {{ NAMES[choice] }}…
     </button>
     <span role="status">{{ trouble || (written ? sizeWords(bytes) : 'Being written…') }}</span>
-    <button v-if="isPlayed" type="button" class="button" :disabled="!written" @click="saveReport">
+    <button v-if="isPlayed" type="button" class="button" :disabled="trouble !== ''" @click="saveReport">
       Save report…
     </button>
   </div>

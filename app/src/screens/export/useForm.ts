@@ -1,6 +1,6 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import type { ExportForm, FormOptions } from '@arrow-bend/core/format/handOver'
-import { sentenceOf } from '@arrow-bend/core/refusal'
+import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
 import { useDocument } from '../../session/document/document.ts'
 import { assetShelf } from '../../storage/index.ts'
@@ -19,6 +19,8 @@ export interface WrittenForms {
   readonly written: ShallowRef<WrittenForm | null>
   readonly trouble: ShallowRef<string>
   readonly bytes: ComputedRef<number>
+  /** The same once it is written. @throws Refusal where it cannot be */
+  readonly whenWritten: () => Promise<WrittenForm>
 }
 
 /** Writes what would be saved while one looks at it: a worker begins anew with each change. */
@@ -27,6 +29,7 @@ export function useForm(wish: () => FormWish): WrittenForms {
   const written = shallowRef<WrittenForm | null>(null)
   const trouble = shallowRef('')
   let stop: AbortController | null = null
+  let writing: Promise<void> = Promise.resolve()
 
   const write = async (project: Project, wanted: FormWish): Promise<void> => {
     stop?.abort()
@@ -50,12 +53,23 @@ export function useForm(wish: () => FormWish): WrittenForms {
   }
   watch(
     () => [document.project, wish()] as const,
-    ([project, wanted]) => void (project && write(project, wanted)),
+    ([project, wanted]) => {
+      if (project) writing = write(project, wanted)
+    },
     { immediate: true },
   )
   onScopeDispose(() => stop?.abort())
   const size = computed(() => (written.value ? new Blob([written.value.text]).size : 0))
-  return { written, trouble, bytes: size }
+  const whenWritten = async (): Promise<WrittenForm> => {
+    // What is asked for anew meanwhile is waited for, too.
+    for (let waited = null; waited !== writing;) {
+      waited = writing
+      await waited
+    }
+    if (!written.value) throw new Refusal(trouble.value || 'It was called off. Nothing was written.')
+    return written.value
+  }
+  return { written, trouble, bytes: size, whenWritten }
 }
 
 /** Numbers need no pictures. */

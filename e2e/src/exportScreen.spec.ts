@@ -1,0 +1,71 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test, type Page } from '@playwright/test'
+import { openDemo, type } from './desk.ts'
+
+async function openExport(page: Page): Promise<void> {
+  await openDemo(page)
+  await page.getByRole('link', { name: 'Export' }).click()
+}
+async function saved(page: Page, button: RegExp): Promise<{ readonly name: string; readonly text: string }> {
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: button }).click()
+  const file = await waiting
+  return { name: file.suggestedFilename(), text: await readFile((await file.path())!, 'latin1') }
+}
+
+test('every form is saved from the screen at once, as it is chosen', async ({ page }) => {
+  await openExport(page)
+  const forms: readonly (readonly [choice: RegExp, option: string | null, name: RegExp, looks: RegExp])[] = [
+    [/^Animated SVG/, null, /\.svg$/, /^<svg [^]*@keyframes/],
+    [/^Animated SVG/, 'Animation elements', /\.svg$/, /^<svg [^]*<animateTransform/],
+    [/^Style sheet/, null, /\.css$/, /^\/\* Lantern Regatta/],
+    [/^Web Animations/, null, /\.html$/, /<script type="module">/],
+    [/^Web Animations/, 'Module', /\.js$/, /export default/],
+    [/^Web Animations/, 'Data', /\.json$/, /arrow-bend\/web-animations/],
+    [/^Lottie/, null, /\.json$/, /^\{"ver":10000/],
+    [/^Lottie/, 'dotLottie', /\.lottie$/, /^PK/],
+    [/^All that moves/, null, /\.csv$/, /^frame,seconds,/],
+    [/^All that moves/, 'JSON', /\.json$/, /arrow-bend\/numbers/],
+  ]
+  for (const [choice, option, name, looks] of forms) {
+    await page.getByRole('button', { name: choice }).click()
+    if (option) await page.getByRole('button', { name: option, exact: true }).click()
+    // Pressed while it is being written, too: it is saved once it is there.
+    const file = await saved(page, /^Save (?!report)/)
+    expect(file.name, String(choice)).toMatch(name)
+    expect(file.text, String(choice)).toMatch(looks)
+  }
+})
+
+test('what comes through is told before, goes by the form, and is saved as a text', async ({ page }) => {
+  await openExport(page)
+  const row = (layer: string, property: string) =>
+    page.getByRole('row').filter({ hasText: layer }).filter({ hasText: property })
+  await expect(row('Sky', 'Fill')).toContainText('exact')
+  await page.getByRole('button', { name: /^Lottie/ }).click()
+  await expect(row('Subtitle', 'Position')).toContainText('left out, a text')
+  await expect(page.getByText('Left out: sounds, texts.')).toBeVisible()
+  const { name, text } = await saved(page, /^Save report/)
+  expect(name).toMatch(/report\.txt$/)
+  expect(text).toContain('Subtitle / Position: left out (a text)')
+})
+
+test('a stretch is chosen and let go of, and stays within the scene; the document is not changed', async ({
+  page,
+}) => {
+  await openExport(page)
+  await page.getByRole('button', { name: /^All that moves/ }).click()
+  await type(page, 'From', '24f')
+  await type(page, 'Until', '30f')
+  const rows = async (): Promise<number> =>
+    (await saved(page, /^Save numbers/)).text.trimEnd().split('\n').length
+  expect(await rows()).toBe(7)
+  // An end before the start comes to a frame after it; one past the scene to its end.
+  await type(page, 'Until', '2f')
+  expect(await rows()).toBe(2)
+  await type(page, 'Until', '9000f')
+  expect(await rows()).toBe(265)
+  await page.getByRole('button', { name: 'Whole scene' }).click()
+  expect(await rows()).toBe(289)
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})
