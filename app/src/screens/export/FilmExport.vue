@@ -190,20 +190,9 @@ const leftWords = computed(() => {
   <p role="status" class="trouble">{{ job.trouble }}</p>
 </template>
 
+<style scoped src="./export.css"></style>
+
 <style scoped>
-p {
-  max-width: 68ch;
-  color: var(--ink-2);
-}
-
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 12px 16px;
-}
-
-.save,
 .making {
   display: flex;
   align-items: center;
@@ -212,19 +201,29 @@ p {
 
 progress {
   width: 240px;
-  accent-color: var(--pencil);
+  height: 8px;
+  border: 1px solid var(--ink-2);
+  border-radius: 4px;
+  appearance: none;
+  background: var(--sheet-2);
+}
+
+progress::-webkit-progress-bar {
+  background: none;
+}
+
+progress::-webkit-progress-value {
+  border-radius: 4px;
+  background: var(--pencil);
+}
+
+progress::-moz-progress-bar {
+  background: var(--pencil);
 }
 
 .trouble {
   color: var(--ink);
   font-weight: 600;
-}
-
-.check {
-  display: flex;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
 }
 
 .off {

@@ -181,29 +181,4 @@ const saveReport = (): Promise<void> =>
   <ReportTable v-if="written && isPlayed" :report="written.report" />
 </template>
 
-<style scoped>
-p {
-  max-width: 68ch;
-  color: var(--ink-2);
-}
-
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 12px 16px;
-}
-
-.save {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-}
-
-.check {
-  display: flex;
-  height: 28px;
-  align-items: center;
-  gap: 8px;
-}
-</style>
+<style scoped src="./export.css"></style>
