@@ -17,6 +17,7 @@ import { parseRate, parseTime } from '@arrow-bend/core/time'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse, readArgs } from './badUse.ts'
 import { nearNames } from './nearNames.ts'
+import { print } from './print.ts'
 import { readProjectFile } from './readProjectFile.ts'
 import { textFontUrl } from './textFont.ts'
 import { writeFileWhole } from './writeFileWhole.ts'
@@ -113,7 +114,7 @@ async function convertOne(input: string, target: string, form: ExportForm, value
   if (target !== PIPE) return report
   process.stderr.write(report)
   if (form !== 'bend') return String(bytes)
-  process.stdout.write(bytes)
+  await print(bytes)
   return ''
 }
 
@@ -155,10 +156,12 @@ async function textOf(
   { values, target }: { readonly values: Values; readonly target: string },
 ): Promise<Buffer> {
   const urls = new Map(
-    project.assets.map(({ id, type, sha256 }) => {
-      const data = Buffer.from(assets.get(sha256) ?? []).toString('base64')
-      return [id, `data:${type};base64,${data}`]
-    }),
+    project.assets
+      .filter(({ kind }) => kind === 'picture')
+      .map(({ id, type, sha256 }) => {
+        const data = Buffer.from(assets.get(sha256) ?? []).toString('base64')
+        return [id, `data:${type};base64,${data}`]
+      }),
   )
   const hasText = project.scenes.some(({ layers }) => layers.some(({ kind }) => kind === 'text'))
   const ending = extname(target).toLowerCase()

@@ -1,8 +1,8 @@
 /**
- * Writes text to standard output and waits until it has gone.
+ * Writes text, or the bytes of a file, to standard output and waits until it has gone.
  * @returns whether anybody still listens; rejects with the system's error when it cannot be written
  */
-export function print(text: string): Promise<boolean> {
+export function print(text: string | Uint8Array): Promise<boolean> {
   return new Promise((resolve, reject) => {
     const { stdout } = process
     stdout.once('error', (trouble: NodeJS.ErrnoException) => {

@@ -32,6 +32,47 @@ export interface Measured {
 /** Reads all layers at a moment, ms. */
 export type Measure = (page: Page, milliseconds: number) => Promise<Measured[]>
 
+/** Puts three unseen marks into each layer's innermost box, pauses everything, and reads where they are at a time. */
+export async function measureBoxes(page: Page, milliseconds: number): Promise<Measured[]> {
+  return page.evaluate((time) => {
+    // A page that is driven by a script keeps its boxes to itself.
+    const root = document.querySelector('main')?.shadowRoot ?? document
+    const animations = root.getAnimations()
+    for (const animation of animations) {
+      animation.pause()
+      animation.currentTime = time
+    }
+    const whole = root.querySelector<HTMLElement>('.frame')!
+    const frame = whole.getBoundingClientRect()
+    // The page is as large as fits the window.
+    const scale = frame.width / whole.offsetWidth
+    const drawn = [...root.querySelectorAll('[data-layer]')].filter(
+      (one) => !one.querySelector('[data-layer]'),
+    )
+    return drawn.map((layer) => {
+      const art = layer.querySelector('svg, img') as SVGElement | HTMLImageElement
+      const box = art.parentElement!
+      const marks = [
+        [0, 0],
+        [100, 0],
+        [0, 100],
+      ].map(([x, y]) => {
+        const mark = document.createElement('div')
+        mark.style.cssText = `left:${x}px;top:${y}px`
+        box.append(mark)
+        const { left, top } = mark.getBoundingClientRect()
+        mark.remove()
+        return [(left - frame.left) / scale, (top - frame.top) / scale] as const
+      })
+      let opacity = 1
+      for (let at: Element | null = box; at && at !== whole; at = at.parentElement)
+        opacity *= Number(getComputedStyle(at).opacity)
+      const shape = art.firstElementChild
+      return { points: marks, opacity, fill: shape ? getComputedStyle(shape).fill : '' }
+    })
+  }, milliseconds)
+}
+
 /** Holds what plays against the core at every frame; the bounds are those the model promises. */
 export async function compareEveryFrame(
   page: Page,

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { createHash } from 'node:crypto'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/web'
 import { readBendFile } from '@arrow-bend/core/format/project'
 import type { Key, Outline, Property } from '@arrow-bend/core/property'
@@ -14,56 +14,17 @@ import {
 } from '@arrow-bend/core/scene'
 import { secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { openDemo } from './desk.ts'
-import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
+import { compareEveryFrame, measureBoxes, trialProject } from './everyFrame.ts'
 import { FRAMES, key, LIBRARY, RATE, trialScene } from './trialScene.ts'
 
 // What leaves plays as it does for most people; the page's still frame is tested by itself.
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
-/** Puts three unseen marks into each layer's innermost box, pauses everything, and reads where they are at a time. */
-async function measure(page: Page, milliseconds: number): Promise<Measured[]> {
-  return page.evaluate((time) => {
-    const animations = document.getAnimations()
-    for (const animation of animations) {
-      animation.pause()
-      animation.currentTime = time
-    }
-    const whole = document.querySelector<HTMLElement>('.frame')!
-    const frame = whole.getBoundingClientRect()
-    // The page is as large as fits the window.
-    const scale = frame.width / whole.offsetWidth
-    const drawn = [...document.querySelectorAll('[data-layer]')].filter(
-      (one) => !one.querySelector('[data-layer]'),
-    )
-    return drawn.map((layer) => {
-      const art = layer.querySelector('svg, img') as SVGElement | HTMLImageElement
-      const box = art.parentElement!
-      const marks = [
-        [0, 0],
-        [100, 0],
-        [0, 100],
-      ].map(([x, y]) => {
-        const mark = document.createElement('div')
-        mark.style.cssText = `left:${x}px;top:${y}px`
-        box.append(mark)
-        const { left, top } = mark.getBoundingClientRect()
-        mark.remove()
-        return [(left - frame.left) / scale, (top - frame.top) / scale] as const
-      })
-      let opacity = 1
-      for (let at: Element | null = box; at && at !== whole; at = at.parentElement)
-        opacity *= Number(getComputedStyle(at).opacity)
-      const shape = art.firstElementChild
-      return { points: marks, opacity, fill: shape ? getComputedStyle(shape).fill : '' }
-    })
-  }, milliseconds)
-}
-
 test('every kind of travel plays in the browser as the core has it, at every frame', async ({ page }) => {
   const scene = trialScene()
   const project = trialProject(scene)
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
-  const worst = await compareEveryFrame(page, measure, scene)
+  const worst = await compareEveryFrame(page, measureBoxes, scene)
   expect(worst.channel).toBeLessThanOrEqual(1)
 })
 
@@ -119,7 +80,7 @@ test('copies play in the page where and when the core has them, those of groups 
     ],
   }
   await page.setContent(exportCssPage(trialProject(scene), scene, { pictureUrl: () => '' }))
-  await compareEveryFrame(page, measure, scene)
+  await compareEveryFrame(page, measureBoxes, scene)
 })
 
 test('a shown scene plays in the page at its own time, cut off by its frame and its crop', async ({
@@ -162,7 +123,7 @@ test('a shown scene plays in the page at its own time, cut off by its frame and 
   const scene: Scene = { ...bare, layers: [{ ...use, source: { scene: 'shown' }, properties }] }
   const project = { ...trialProject(scene), scenes: [scene, shown] }
   await page.setContent(exportCssPage(project, scene, { pictureUrl: () => '' }))
-  await compareEveryFrame(page, measure, scene, { scenes: project.scenes })
+  await compareEveryFrame(page, measureBoxes, scene, { scenes: project.scenes })
   const cuts = await page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('.frame div')].flatMap((one) => {
       const { clipPath, width, height } = getComputedStyle(one)
@@ -316,7 +277,7 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
   const { project } = await readBendFile(new Uint8Array(file), sha)
   await page.goto('about:blank')
   await page.setContent(html)
-  await compareEveryFrame(page, measure, project.scenes[0]!, { bends: project.bends })
+  await compareEveryFrame(page, measureBoxes, project.scenes[0]!, { bends: project.bends })
 })
 
 test('a property leaves as CSV, a row a frame', async ({ page }) => {

@@ -223,7 +223,7 @@ test('what is being made goes on while one works, is called off, and what cannot
   await expect(
     page
       .getByRole('main')
-      .getByText(/This browser writes no MP4 of 321 × 181 px/)
+      .getByText(/This browser writes no MP4 \(H\.264\) of 321 × 181 px/)
       .or(page.getByRole('button', { name: /^Save “/ })),
   ).toBeVisible()
 })

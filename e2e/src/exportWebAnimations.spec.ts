@@ -1,6 +1,6 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { webAnimations, webAnimationsModule, webAnimationsPage } from '@arrow-bend/core/format/web'
-import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
+import { compareEveryFrame, measureBoxes, trialProject } from './everyFrame.ts'
 import { trialScene } from './trialScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
@@ -10,45 +10,11 @@ const data = () => {
   return webAnimations(trialProject(scene), scene, { pictureUrl: () => '' })
 }
 
-/** Seeks the page's animations and reads where each layer is: marks are put where its art lies. */
-function measure(page: Page, milliseconds: number): Promise<Measured[]> {
-  return page.evaluate((time) => {
-    const shadow = document.querySelector('main')!.shadowRoot!
-    for (const animation of shadow.getAnimations()) {
-      animation.pause()
-      animation.currentTime = time
-    }
-    const whole = shadow.querySelector<HTMLElement>('.frame')!
-    const frame = whole.getBoundingClientRect()
-    const scale = frame.width / whole.offsetWidth
-    return [...shadow.querySelectorAll('[data-layer]')].map((layer) => {
-      const art = layer.querySelector('svg')!
-      const box = art.parentElement!
-      const points = [
-        [0, 0],
-        [100, 0],
-        [0, 100],
-      ].map(([x, y]) => {
-        const mark = document.createElement('div')
-        mark.style.cssText = `left:${x}px;top:${y}px`
-        box.append(mark)
-        const { left, top } = mark.getBoundingClientRect()
-        mark.remove()
-        return [(left - frame.left) / scale, (top - frame.top) / scale] as const
-      })
-      let opacity = 1
-      for (let at: Element | null = box; at && at !== whole; at = at.parentElement)
-        opacity *= Number(getComputedStyle(at).opacity)
-      return { points, opacity, fill: getComputedStyle(art.firstElementChild!).fill }
-    })
-  }, milliseconds)
-}
-
 test('every kind of travel plays by the Web Animations API as the core has it, at every frame', async ({
   page,
 }) => {
   await page.setContent(webAnimationsPage(data()))
-  const worst = await compareEveryFrame(page, measure, trialScene())
+  const worst = await compareEveryFrame(page, measureBoxes, trialScene())
   expect(worst.channel).toBeLessThanOrEqual(1)
 })
 

@@ -19,7 +19,7 @@ const maker = new TaskWorker<FilmWorker>(
 export interface FilmOrder extends FilmFacts {
   readonly scene: Scene
   /** Of each frame the moments it is the mean of, ticks. */
-  readonly moments: readonly (readonly number[])[]
+  readonly momentsAt: (frame: number) => readonly number[]
 }
 
 /**
@@ -29,7 +29,7 @@ export interface FilmOrder extends FilmFacts {
  */
 export function madeFilm(
   project: Project,
-  { moments, ...film }: FilmOrder,
+  { momentsAt, ...film }: FilmOrder,
   {
     read,
     signal,
@@ -44,10 +44,13 @@ export function madeFilm(
       const { scenes, bends: library } = project
       const refused = await remote.begin(transfer({ ...film, scenes, library, pictures }, bitmaps))
       if (refused) throw new Refusal(refused.refused)
-      for (let from = 0; from < moments.length; from += AT_ONCE) {
+      for (let from = 0; from < film.count; from += AT_ONCE) {
+        const to = Math.min(film.count, from + AT_ONCE)
         const frames: FilmFrame[] = []
-        for (const times of moments.slice(from, from + AT_ONCE))
+        for (let frame = from; frame < to; frame += 1) {
+          const times = momentsAt(frame)
           frames.push({ times, clips: hasClips ? await clipsAt(project, film.scene, times, read) : [] })
+        }
         const shown = frames.flatMap(({ clips }) => clips.flatMap((clip) => clip.frames))
         await remote.add(
           transfer(
@@ -55,7 +58,7 @@ export function madeFilm(
             shown.map(({ picture }) => picture),
           ),
         )
-        progress(Math.min(moments.length, from + AT_ONCE))
+        progress(to)
       }
       return remote.finish()
     },

@@ -1,6 +1,7 @@
 import '../withoutEval.ts'
 import { expose } from 'comlink'
 import type { BendLibrary } from '@arrow-bend/core/bend'
+import { sentenceOf } from '@arrow-bend/core/refusal'
 import { compileScene, sampleSceneInto, type Scene, type SceneSampler } from '@arrow-bend/core/scene'
 import { loadTextFont, paintScene, PictureBook, type DecodedPicture } from '../draw/index.ts'
 import type { StillFrames } from '../pictures/filmOf.ts'
@@ -62,7 +63,7 @@ const worker = {
       making = { film, sampler, sink: await sinkOf(film), made: 0 }
       return null
     } catch (caught) {
-      if (caught instanceof CannotFilm) return { refused: caught.message }
+      if (caught instanceof CannotFilm) return { refused: sentenceOf(caught) }
       throw caught
     }
   },

@@ -9,9 +9,12 @@ import FilmExport from './FilmExport.vue'
 import FormExport from './FormExport.vue'
 import FrameExport from './FrameExport.vue'
 import PropertyExport from './PropertyExport.vue'
+import { useStretch } from './useStretch.ts'
 
 /** Where the work leaves: what it is to be on the left, how on the right. */
 const document = useDocument()
+/** Kept while one looks at what else there is. */
+const stretch = useStretch()
 const chosen = ref<ExportChoice>('html')
 const words = computed(() =>
   EXPORT_CHOICES.flatMap(({ choices }) => choices).find(({ choice }) => choice === chosen.value)!,
@@ -48,8 +51,8 @@ onMounted(() => title.value?.focus())
     </nav>
     <section class="detail" aria-labelledby="chosen-title">
       <h3 id="chosen-title">{{ words.label }}</h3>
-      <FormExport v-if="FORMS_OF[chosen]" :key="chosen" :choice="chosen" />
-      <FilmExport v-else-if="film" :key="film" :choice="film" />
+      <FormExport v-if="FORMS_OF[chosen]" :key="chosen" :choice="chosen" :stretch="stretch" />
+      <FilmExport v-else-if="film" :key="film" :choice="film" :stretch="stretch" />
       <FrameExport v-else-if="chosen === 'frame'" />
       <PropertyExport v-else-if="chosen === 'property'" />
       <template v-else>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Clapperboard, Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { FRAME_RATES, formatRate, frameTicks, parseRate } from '@arrow-bend/core/time'
+import { formatRate, frameTicks, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { fileName } from '../../session/document/fileName.ts'
 import { saveBlob } from '../../session/document/saveProject.ts'
@@ -10,15 +10,15 @@ import NumberField from '../../ui/NumberField.vue'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
 import type { FilmKind, FilmQuality } from '../../work/film/filmSink.ts'
 import ExportField from './ExportField.vue'
+import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
 import { sizeWords } from './sizeWords.ts'
-import { useStretch } from './useStretch.ts'
+import type { Stretch } from './useStretch.ts'
 
 /** A scene as a video, a GIF or its frames, made in the background. */
-const props = defineProps<{ choice: 'film' | 'gif' | 'frames' }>()
+const props = defineProps<{ choice: 'film' | 'gif' | 'frames'; stretch: Stretch }>()
 
 const document = useDocument()
-const stretch = useStretch()
 const job = useFilmJob()
 
 const size = computed(() => document.scene!.size)
@@ -59,17 +59,18 @@ const WHAT = {
   frames: 'Every frame as it is drawn on the stage, to the pixel.',
 } as const
 
-/** The scene's own time at each frame, and between, while the shutter is open. */
-const moments = computed(() => {
-  const step = frameTicks(parseRate(rate.value))
-  const { duration } = stretch.scene.value
-  const count = Number(looks.value)
-  const open = (shutter.value / 360) * step
-  return Array.from({ length: Math.max(1, Math.ceil(duration / step - 1e-9)) }, (_, frame) =>
-    Array.from({ length: count }, (__, i) => Math.min(duration - 1, frame * step + (i / count) * open)),
-  )
-})
-const asFrames = computed(() => `${moments.value.length} ${moments.value.length === 1 ? 'frame' : 'frames'}`)
+const step = computed(() => frameTicks(parseRate(rate.value)))
+/** A long scene has millions: they are worked out one by one as they are drawn. */
+const count = computed(() => Math.max(1, Math.ceil(props.stretch.scene.value.duration / step.value - 1e-9)))
+/** The scene's own time at a frame, and between while the shutter is open. */
+function momentsFor(): (frame: number) => readonly number[] {
+  const { duration } = props.stretch.scene.value
+  const [length, times] = [step.value, Number(looks.value)]
+  const open = (shutter.value / 360) * length
+  return (frame) =>
+    Array.from({ length: times }, (_, i) => Math.min(duration - 1, frame * length + (i / times) * open))
+}
+const asFrames = computed(() => `${count.value} ${count.value === 1 ? 'frame' : 'frames'}`)
 const canBeClear = computed(() => kind.value !== 'mp4')
 const ENDINGS: Readonly<Record<FilmKind, string>> = {
   webm: 'webm',
@@ -89,14 +90,14 @@ const make = (): Promise<void> => {
     {
       kind: kind.value,
       rate: num / den,
-      count: moments.value.length,
+      count: count.value,
       width: width.value,
       height: height.value,
       quality: quality.value,
       transparent: transparent.value && canBeClear.value,
       rounds: rounds.value === 'once' ? 1 : 0,
-      scene: stretch.scene.value,
-      moments: moments.value,
+      scene: props.stretch.scene.value,
+      momentsAt: momentsFor(),
     },
     name.value,
   )
@@ -130,13 +131,7 @@ const leftWords = computed(() => {
         @input="(value) => (width = value)"
       />
     </ExportField>
-    <ExportField label="Frames per second"
-      ><select v-model="rate" aria-label="Frames per second" class="field">
-        <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
-          {{ option }}
-        </option>
-      </select>
-    </ExportField>
+    <RateField v-model="rate" />
     <ExportField v-if="choice !== 'frames'" label="Quality"
       ><SegmentedChoice v-model="quality" label="Quality" :options="QUALITIES"
     /></ExportField>
@@ -146,8 +141,8 @@ const leftWords = computed(() => {
     <ExportField label="Motion blur"
       ><select v-model="looks" aria-label="Motion blur" class="field">
         <option value="1">none</option>
-        <option v-for="count in ['4', '8', '16', '32']" :key="count" :value="count">
-          of {{ count }} looks
+        <option v-for="many in ['4', '8', '16', '32']" :key="many" :value="many">
+          of {{ many }} looks
         </option>
       </select>
     </ExportField>

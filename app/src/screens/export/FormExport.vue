@@ -2,7 +2,7 @@
 import { Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { EXPORT_FORMS, reportText, type ExportForm } from '@arrow-bend/core/format/handOver'
-import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
+import { formatRate, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { fileName } from '../../session/document/fileName.ts'
 import { saveBlob } from '../../session/document/saveProject.ts'
@@ -12,15 +12,15 @@ import { sizeWords } from './sizeWords.ts'
 import { FORMS_OF, type ExportChoice } from './exportChoices.ts'
 import ReportTable from './ReportTable.vue'
 import ExportField from './ExportField.vue'
+import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
 import { useForm, type FormWish } from './useForm.ts'
-import { useStretch } from './useStretch.ts'
+import type { Stretch } from './useStretch.ts'
 
 /** A scene as a text that others play or read: how it is to be, how it comes through, and how large it is. */
-const props = defineProps<{ choice: ExportChoice }>()
+const props = defineProps<{ choice: ExportChoice; stretch: Stretch }>()
 
 const document = useDocument()
-const stretch = useStretch()
 
 const form = ref<Exclude<ExportForm, 'bend'>>(FORMS_OF[props.choice]![0]!)
 const rounds = ref<'forever' | 'once' | 'times'>('forever')
@@ -37,7 +37,7 @@ const hasRounds = computed(() => isPlayed.value && props.choice !== 'lottie')
 const isDrawing = computed(() => props.choice === 'svg')
 const wish = computed((): FormWish => ({
   form: form.value,
-  scene: stretch.scene.value,
+  scene: props.stretch.scene.value,
   rounds: rounds.value === 'forever' ? 'forever' : rounds.value === 'once' ? 1 : times.value,
   tolerance: tolerance.value,
   transparent: transparent.value,
@@ -146,13 +146,7 @@ const saveReport = (): Promise<void> =>
         @input="(value) => (times = value)"
     /></ExportField>
     <StretchFields :stretch="stretch" />
-    <ExportField v-if="choice === 'numbers'" label="Frames per second"
-      ><select v-model="rate" aria-label="Frames per second" class="field">
-        <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
-          {{ option }}
-        </option>
-      </select>
-    </ExportField>
+    <RateField v-if="choice === 'numbers'" v-model="rate" />
     <ExportField v-if="isPlayed" label="Nowhere farther off than"
       ><NumberField
         :model-value="tolerance"

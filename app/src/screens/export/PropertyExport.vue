@@ -3,10 +3,11 @@ import { Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
 import { sampleCsv } from '@arrow-bend/core/format/csv'
 import { compileLayerClock, playedProperties, playedProperty } from '@arrow-bend/core/scene'
-import { FRAME_RATES, formatRate, parseRate } from '@arrow-bend/core/time'
+import { formatRate, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { fileName } from '../../session/document/fileName.ts'
 import { saveBlob } from '../../session/document/saveProject.ts'
+import RateField from './RateField.vue'
 
 /** One property as a table, with its speed. */
 const document = useDocument()
@@ -79,14 +80,7 @@ const saveCsv = (): Promise<void> =>
         </option>
       </select>
     </label>
-    <label
-      ><span>Frames per second</span>
-      <select v-model="rate" class="field h-7">
-        <option v-for="option in FRAME_RATES.map(formatRate)" :key="option" :value="option">
-          {{ option }}
-        </option>
-      </select>
-    </label>
+    <RateField v-model="rate" />
     <label class="flex! h-7 items-center gap-2"
       ><input v-model="withSpeed" type="checkbox" class="size-4" />With speed</label
     >

@@ -1,7 +1,7 @@
 import { computed, onScopeDispose, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import type { ExportForm, FormOptions } from '@arrow-bend/core/format/handOver'
 import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
-import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
+import { reachesScene, type PictureAsset, type Project, type Scene } from '@arrow-bend/core/scene'
 import { useDocument } from '../../session/document/document.ts'
 import { assetShelf } from '../../storage/index.ts'
 import type { WrittenForm } from '../../work/formWorker.ts'
@@ -72,15 +72,23 @@ export function useForm(wish: () => FormWish): WrittenForms {
   return { written, trouble, bytes: size, whenWritten }
 }
 
+/** Pictures as they are written, by their asset: each is read once. */
+const URLS = new WeakMap<PictureAsset, Promise<string>>()
+
+function urlOf(asset: PictureAsset): Promise<string> {
+  const known = URLS.get(asset)
+  if (known) return known
+  const url = assetShelf.read(asset).then(dataUrl)
+  URLS.set(asset, url)
+  url.catch(() => URLS.delete(asset))
+  return url
+}
+
 /** Numbers need no pictures. */
 async function pictureUrls(project: Project, { form }: FormWish): Promise<Map<string, string>> {
   if (form === 'csv' || form === 'json' || form === 'css') return new Map()
-  const pictures = project.assets.filter(({ kind }) => kind === 'picture')
-  return new Map(
-    await Promise.all(
-      pictures.map(async (asset) => [asset.id, await dataUrl(await assetShelf.read(asset))] as const),
-    ),
-  )
+  const pictures = project.assets.flatMap((asset) => (asset.kind === 'picture' ? [asset] : []))
+  return new Map(await Promise.all(pictures.map(async (asset) => [asset.id, await urlOf(asset)] as const)))
 }
 
 const textsIn = ({ scenes }: Project, { id, layers }: Scene): boolean =>

@@ -33,7 +33,7 @@ export const useFilmJob = defineStore('film job', () => {
     file.value = null
     trouble.value = ''
     done.value = 0
-    count.value = order.moments.length
+    count.value = order.count
     began.value = now.value = performance.now()
     try {
       const { madeFilm } = await import('../../work/filmMaker.ts')

@@ -1,3 +1,5 @@
+import { Refusal } from '@arrow-bend/core/refusal'
+
 /** What frames are given to, one after another, and what becomes a file of them. */
 export interface FilmSink {
   /** @param index counted from 0 */
@@ -26,4 +28,4 @@ export interface FilmFacts {
 }
 
 /** What a browser cannot write, or not so. */
-export class CannotFilm extends Error {}
+export class CannotFilm extends Refusal {}

@@ -20,8 +20,10 @@ const QUALITIES = {
 /** The codecs of a container, the one wanted most first. */
 const CODECS: Readonly<Record<'webm' | 'mp4', readonly VideoCodec[]>> = {
   webm: ['vp9', 'vp8', 'av1'],
-  mp4: ['avc', 'hevc', 'av1', 'vp9'],
+  // Others can stand in it, but few programs that take an MP4 read them.
+  mp4: ['avc'],
 }
+const WORDS = { webm: 'WebM', mp4: 'MP4 (H.264)' } as const
 
 /**
  * A video by the browser's own encoder. Source: W3C, WebCodecs.
@@ -39,15 +41,19 @@ export async function videoSink({
 }): Promise<FilmSink> {
   const bitrate = QUALITIES[quality]
   const alpha = transparent ? 'keep' : 'discard'
-  const codec = await firstOf(CODECS[kind], (one) =>
-    canEncodeVideo(one, { width, height, bitrate, ...(kind === 'webm' ? { alpha } : {}) }),
-  )
+  const codecFor = (size: { readonly width: number; readonly height: number }): Promise<VideoCodec | null> =>
+    firstOf(CODECS[kind], (one) =>
+      canEncodeVideo(one, { ...size, bitrate, ...(kind === 'webm' ? { alpha } : {}) }),
+    )
+  const codec = await codecFor({ width, height })
   if (!codec) {
-    const isOdd = width % 2 === 1 || height % 2 === 1
+    const even = { width: width + (width % 2), height: height + (height % 2) }
+    const isForOddness = (even.width !== width || even.height !== height) && (await codecFor(even)) !== null
+    const what = `${WORDS[kind]} of ${width} × ${height} px${transparent ? ' that one sees through' : ''}`
     throw new CannotFilm(
-      isOdd
-        ? `This browser writes no ${kind === 'mp4' ? 'MP4' : 'WebM'} of ${width} × ${height} px: its sides have to be even. Nothing was written.`
-        : `This browser writes no ${kind === 'mp4' ? 'MP4' : 'WebM'} of ${width} × ${height} px${transparent ? ' that one sees through' : ''}. Nothing was written.`,
+      isForOddness
+        ? `This browser writes no ${what}: its sides have to be even. Nothing was written.`
+        : `This browser writes no ${what}. Nothing was written.`,
     )
   }
   const target = new BufferTarget()

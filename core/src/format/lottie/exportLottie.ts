@@ -1,6 +1,5 @@
-import { HOLD } from '../../bend/index.ts'
 import { playLooks } from '../../play/index.ts'
-import { compiledOf, isMoving, playedValueInto } from '../../property/index.ts'
+import { compiledOf, playedValueInto } from '../../property/index.ts'
 import {
   boxAboutMiddle,
   compileLayerClock,
@@ -17,7 +16,9 @@ import {
   cropOfBox,
   cropOfShape,
   drawnUses,
+  isVisible,
   partsTrack,
+  placeTrack,
   playedCopy,
   playOptions,
   toleranceOf,
@@ -104,18 +105,19 @@ class LottieWriter {
   layers(): readonly Lottie[] {
     const { scene, layers } = this.context
     const drawn = drawnUses(scene)
-      .filter(({ layer }) => isShown(layer, layers))
+      .filter(({ layer }) => isVisible(layer, layers))
       .reverse()
       .flatMap(({ layer, copies }) => {
         const by = layer.mask && layers.get(layer.mask.layer)
         const writer = this.of(copies)
-        if (!by?.visible) return [writer.drawn(layer)]
+        const own = writer.drawn(layer)
+        const matte = own && by?.visible ? writer.drawn(by) : null
+        if (!matte) return own ? [own] : []
         return [
-          { ...writer.drawn(by), td: 1 },
-          { ...writer.drawn(layer), tt: layer.mask!.inverted ? 2 : 1 },
+          { ...matte, td: 1 },
+          { ...own, tt: layer.mask!.inverted ? 2 : 1 },
         ]
       })
-      .filter((one) => Object.hasOwn(one, 'ty'))
     return [...drawn, ...this.written.parents]
   }
 
@@ -123,10 +125,11 @@ class LottieWriter {
     return [...this.written.pictures.values()]
   }
 
-  private drawn(layer: Layer): Lottie {
+  /** A layer with what it shows; null where Lottie has nothing for that. */
+  private drawn(layer: Layer): Lottie | null {
     const { context, frames } = this
     const art = this.artOf(layer)
-    if (!art) return {}
+    if (!art) return null
     const [from, to] = layer.span
     const frame = frameTicks(context.scene.rate)
     const isCopy = (context.copies.get(layer.id) ?? 0) > 0
@@ -216,13 +219,12 @@ class LottieWriter {
 
   private position(layer: Layer): LottieProperty {
     const { context, frames } = this
-    const plain = (track: Track): LottieProperty => lottieNumbers(track, frames, (numbers) => numbers)
     if (!layer.properties['position']!.split) {
       const track = trackOf(layer, 'position', context)
-      const found = track.path ? lottieRoute(track, frames) : plain(track)
-      if (found) return found
+      const route = track.path && lottieRoute(track, frames)
+      if (route) return route
     }
-    return plain(this.together(layer, splitNames(layer), (given) => [...given]))
+    return lottieNumbers(placeTrack(layer, context), frames, (numbers) => numbers)
   }
 
   /** Its own, times that of the groups it stands in while those are shown. */
@@ -294,51 +296,13 @@ class LottieWriter {
       ],
     }
   }
-
-  private together(
-    layer: Layer,
-    names: readonly string[],
-    write: (given: Float64Array) => readonly number[],
-  ): Track {
-    const { context } = this
-    const options = playOptions(layer, context)
-    const parts = names.map((name) => compiledOf(layer.properties[name]!, context.library))
-    const width = parts.reduce((sum, part) => sum + part.width, 0)
-    const into = (out: Float64Array, sceneTime: number): void => {
-      let at = 0
-      for (const part of parts) {
-        playedValueInto(out.subarray(at, at + part.width), part, options.clock.timeAt(sceneTime))
-        at += part.width
-      }
-    }
-    const moves = names.some((name) => isMoving(layer.properties[name]!))
-    const played = moves
-      ? playLooks(into, width, options)
-      : { keys: [{ share: 0, numbers: [...firstOf(into, width)], bend: HOLD }], path: null }
-    const keys = played.keys.map((key) => ({ ...key, numbers: write(Float64Array.from(key.numbers)) }))
-    return toTrack({ ...played, keys }, toleranceOf(context))
-  }
 }
 
 /** Points joined by straight edges, as the cubics `lottieOutline` takes: the start first, then two handles and an end each. */
 const straightCubics = (points: readonly (readonly number[])[]): number[] =>
   points.flatMap((point, i) => (i === 0 ? point : [...points[i - 1]!, ...point, ...point]))
 
-const splitNames = ({ properties }: Layer): readonly string[] =>
-  properties['position']!.split ? ['position x', 'position y'] : ['position']
-
-function firstOf(into: (out: Float64Array, time: number) => void, width: number): Float64Array {
-  const out = new Float64Array(width)
-  into(out, 0)
-  return out
-}
-
 function groupOf(layer: Layer, { layers }: WebContext): Layer | null {
   const parent = layer.parent === null ? undefined : layers.get(layer.parent)
   return parent?.kind === 'group' ? parent : null
-}
-
-function isShown(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
-  const parent = layer.parent === null ? undefined : layers.get(layer.parent)
-  return layer.visible && (parent?.kind === 'group' ? isShown(parent, layers) : true)
 }

@@ -99,6 +99,15 @@ describe('exportLottie', () => {
     expect(place).toMatchObject({ nm: 'seen', ty: 3 })
   })
 
+  it('draws whole what is seen through a mask it has nothing for: no other layer takes the mask’s place', () => {
+    const seen: Layer = { ...layerWith('seen', {}), mask: { layer: 'words' } }
+    const { layers } = written(
+      projectOf([layerWith('above', {}), layerWith('words', {}, 'text'), seen, layerWith('below', {})]),
+    )
+    expect(layers.filter((one) => Object.hasOwn(one, 'tt') || Object.hasOwn(one, 'td'))).toEqual([])
+    expect(layers.map(({ nm }) => nm)).toEqual(expect.arrayContaining(['above', 'seen', 'below']))
+  })
+
   it('packs an animation so that it is found by the manifest, and the same one gives the same bytes', () => {
     const packed = dotLottie('{"a":1}', 'The 1st “scene”')
     expect(dotLottie('{"a":1}', 'The 1st “scene”')).toEqual(packed)

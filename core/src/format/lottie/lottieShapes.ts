@@ -1,7 +1,7 @@
-import { playOutline, playOutlineLooks } from '../../play/index.ts'
-import { isMoving, type Outline } from '../../property/index.ts'
-import { outlineAsCubics, outlineAtTime, outlineReader, type Layer } from '../../scene/index.ts'
-import { colourInSrgb, playOptions, toTrack, trackOf, type Track, type WebContext } from '../web/index.ts'
+import { LINEAR } from '../../bend/index.ts'
+import { isMoving } from '../../property/index.ts'
+import { outlineAsCubics, outlineAtTime, type Layer } from '../../scene/index.ts'
+import { colourInSrgb, outlineTrack, toTrack, trackOf, type Track, type WebContext } from '../web/index.ts'
 import { lottieNumbers, lottieOutline, type LottieProperty } from './lottieValues.ts'
 
 /** Something a shape layer of Lottie holds. */
@@ -58,24 +58,17 @@ function geometryOf(layer: Layer, context: WebContext, frames: number): LottieSh
 }
 
 function outlineProperty(layer: Layer, context: WebContext, frames: number): LottieProperty {
-  const reader = outlineReader(layer, 'outline', context.library)
-  const options = playOptions(layer, context)
-  if (!reader.moves) {
-    const outline = outlineAtTime(layer, 'outline', 0, context.library)
-    const numbers = outlineAsCubics(outline, (vertex) => outline.vertices[vertex]!.corner > 0).flatMap(
-      ({ from, leave, arrive, to }, i) => [...(i === 0 ? from : []), ...leave, ...arrive, ...to],
-    )
-    const track = toTrack(
-      { keys: [{ share: 0, numbers, bend: { kind: 'linear' } }], path: null },
-      options.within,
-    )
-    return lottieOutline(track, frames, outline.closed)
-  }
-  const property = layer.properties['outline']!
-  const { track, closed } = property.split
-    ? playOutlineLooks(reader, (vertex) => (property.value as Outline).vertices[vertex]!.corner > 0, options)
-    : playOutline(property, options)
-  return lottieOutline(toTrack(track, options.within), frames, closed)
+  const moving = outlineTrack(layer, context)
+  if (moving) return lottieOutline(moving.track, frames, moving.closed)
+  const outline = outlineAtTime(layer, 'outline', 0, context.library)
+  const numbers = outlineAsCubics(outline, (vertex) => outline.vertices[vertex]!.corner > 0).flatMap(
+    ({ from, leave, arrive, to }, i) => [...(i === 0 ? from : []), ...leave, ...arrive, ...to],
+  )
+  return lottieOutline(
+    toTrack({ keys: [{ share: 0, numbers, bend: LINEAR }], path: null }, 0),
+    frames,
+    outline.closed,
+  )
 }
 
 const colourTrack = (layer: Layer, name: string, context: WebContext): Track =>
@@ -121,10 +114,11 @@ function stroke(layer: Layer, context: WebContext, frames: number): LottieShape 
 const differs = ({ properties }: Layer, name: string, usual: number): boolean =>
   properties[name] !== undefined && (isMoving(properties[name]) || properties[name].value !== usual)
 
-/** Whether only a part of a shape's line is drawn; of rectangles and ellipses Lottie begins elsewhere. */
-export const isTrimmed = (layer: Layer): boolean =>
+/** Whether only a part of a path's line is drawn. */
+const isTrimmed = (layer: Layer): boolean =>
   layer.kind === 'path' &&
   (differs(layer, 'trim start', 0) || differs(layer, 'trim end', 100) || differs(layer, 'trim offset', 0))
+/** The same of rectangles and ellipses, whose lines begin elsewhere in Lottie. */
 export const wantsTrim = (layer: Layer): boolean =>
   (layer.kind === 'rectangle' || layer.kind === 'ellipse') &&
   (differs(layer, 'trim start', 0) || differs(layer, 'trim end', 100))

@@ -12,8 +12,8 @@ import { frameCount, playedNumbers } from './playedNumbers.ts'
 export function numbersCsv(project: Project, scene: Scene, rate: FrameRate): string {
   const step = frameTicks(rate)
   const played = playedNumbers(project, scene, rate)
-  const head = played.flatMap(({ layer, name }) =>
-    columnsOf(compiledOf(layer.properties[name]!, project.bends)).map((column) => {
+  const head = played.flatMap(({ layer, name, property }) =>
+    columnsOf(compiledOf(property, project.bends)).map((column) => {
       const own = column === 'value' ? '' : ` ${column}`
       return quoted(`${layer.name} ${name}${own}`)
     }),

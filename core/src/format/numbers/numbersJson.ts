@@ -12,13 +12,12 @@ import { compiledOf } from '../../property/index.ts'
 export function numbersJson(project: Project, scene: Scene, rate: FrameRate): string {
   const { bends: library } = project
   const frame = frameTicks(rate)
-  const properties = playedNumbers(project, scene, rate).map(({ layer, name, kind, unit, frames }) => {
-    const property = layer.properties[name]!
+  const properties = playedNumbers(project, scene, rate).map(({ layer, name, property, unit, frames }) => {
     const { keys, bends } = compiledOf(property, library)
     return {
       layer: layer.name,
       property: name,
-      kind,
+      kind: property.kind,
       ...(unit ? { unit } : {}),
       keys: keys.map(({ t, value }, i) => ({
         frame: t / frame,

@@ -1,4 +1,4 @@
-import { compiledOf, isMoving, playedValueInto, storedValueAt } from '../../property/index.ts'
+import { compiledOf, isMoving, playedValueInto, storedValueAt, type Property } from '../../property/index.ts'
 import {
   compileLayerClock,
   playedProperties,
@@ -14,9 +14,8 @@ import { BadFile } from '../badFile.ts'
 export interface PlayedNumbers {
   readonly layer: Layer
   readonly name: string
-  readonly kind: string
-  /** What it is called. */
-  readonly label: string
+  /** As it is played: of what rolls its turn by the distance. */
+  readonly property: Property
   readonly unit: string
   /** One a frame: numbers, or the text that is chosen. */
   readonly frames: readonly (readonly number[] | string)[]
@@ -40,7 +39,7 @@ export function playedNumbers(project: Project, scene: Scene, rate: FrameRate): 
   let numbers = 0
   return scene.layers.flatMap((layer) => {
     const clock = compileLayerClock(scene, layer.id, library)
-    return playedProperties(layer).flatMap(({ name, label, kind, unit = '' }): PlayedNumbers[] => {
+    return playedProperties(layer).flatMap(({ name, kind, unit = '' }): PlayedNumbers[] => {
       const property = playedProperty(layer, name, library)
       // The axes of a split place, and the vertices of a split outline, are told by themselves.
       if (property.split || !isMoving(property)) return []
@@ -57,7 +56,7 @@ export function playedNumbers(project: Project, scene: Scene, rate: FrameRate): 
         playedValueInto(value, compiled, time)
         return [...value]
       })
-      return [{ layer, name, label, kind, unit, frames }]
+      return [{ layer, name, property, unit, frames }]
     })
   })
 }

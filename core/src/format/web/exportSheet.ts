@@ -1,23 +1,14 @@
-import { playLooks, playProperty, type PlayedTrack } from '../../play/index.ts'
-import { compiledOf, playedValueInto } from '../../property/index.ts'
-import { compileLayerClock, playedProperty, type Layer, type Project, type Scene } from '../../scene/index.ts'
+import type { Layer, Project, Scene } from '../../scene/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
+import { turnTrack } from './boxMarkup.ts'
 import { easingsOf } from './motion/cssMotion.ts'
 import { changingTrack, stillValue, type Move } from './motion/motion.ts'
 import { cutBends } from './motion/cutBends.ts'
 import { shareText } from './motion/shareText.ts'
 import { colourMove } from './markup/shapeMoves.ts'
 import { checkCharacters } from './pageLimits.ts'
-import { toTrack } from './track.ts'
-import {
-  bareContext,
-  playOptions,
-  round,
-  toleranceOf,
-  trackOf,
-  type WebContext,
-  type WebExportOptions,
-} from './webContext.ts'
+import { placeTrack } from './placeTrack.ts'
+import { bareContext, round, trackOf, type WebContext, type WebExportOptions } from './webContext.ts'
 
 /**
  * A style sheet for elements of one's own: a class for each layer that moves. An element ends where its page puts it, and comes
@@ -35,8 +26,7 @@ export function exportStyleSheet(project: Project, scene: Scene, options: WebExp
   const text = `/* ${`${project.name}: ${scene.name}`.replace(/\*\//g, '* /')}
    Give an element the class of its layer: it ends where your page puts it. What rides on another layer goes inside its element.
    --length is how long one round lasts, --distance how far things travel (1: as far as drawn). */
-${classes ? `${classes}{--length:${length}s;--distance:1;--rounds:${rounds === 'forever' ? 'infinite' : rounds}}\n` : ''}${rules.join('')}@media (prefers-reduced-motion:reduce){${classes || 'x'}{animation:none}}
-`
+${classes ? `${classes}{--length:${length}s;--distance:1;--rounds:${rounds === 'forever' ? 'infinite' : rounds}}\n` : ''}${rules.join('')}${classes ? `@media (prefers-reduced-motion:reduce){${classes}{animation:none}}\n` : ''}`
   checkCharacters(text.length)
   return text
 }
@@ -73,51 +63,28 @@ function movesOf(layer: Layer, context: WebContext): Move[] {
   const has = (name: string): boolean => layer.properties[name] !== undefined
   const plain = (property: string, name: string, write: Move['write']): Move => ({
     property,
-    track: trackOf(
-      { ...layer, properties: { ...layer.properties, turn: playedProperty(layer, 'turn', context.library) } },
-      name,
-      context,
-    ),
+    track: trackOf(layer, name, context),
     write,
   })
-  const travelled = travel(layer, context)
+  const travelled = placeTrack(layer, context)
   const [endX, endY] = travelled.keys.at(-1)!.numbers as readonly [number, number]
   const away = (part: number): string => `calc(${round(part)}px*var(--distance))`
   return [
     {
       property: 'translate',
-      track: toTrack(travelled, toleranceOf(context)),
+      track: travelled,
       write: ([x, y]) => `${away(x! - endX)} ${away(y! - endY)}`,
     },
-    plain('rotate', 'turn', ([degrees]) => `${round(degrees!)}deg`),
+    {
+      property: 'rotate',
+      track: turnTrack(layer, context),
+      write: ([degrees]) => `${round(degrees!)}deg`,
+    },
     plain('scale', 'scale', ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`),
     plain('opacity', 'opacity', ([percent]) => round(percent! / 100)),
     ...(has('fill') ? [colourMove(layer, context, { name: 'fill', property: 'fill' })] : []),
     ...(has('stroke') ? [colourMove(layer, context, { name: 'stroke', property: 'stroke' })] : []),
   ]
-}
-
-/** Where a layer is, x and y together: curved routes and axes that move apart as straight pieces. */
-function travel(layer: Layer, context: WebContext): PlayedTrack {
-  const options = playOptions(layer, context)
-  const position = layer.properties['position']!
-  if (!position.split) {
-    const played = playProperty(position, options)
-    if (!played.path) return played
-  }
-  const { library } = context
-  const clock = compileLayerClock(context.scene, layer.id, library)
-  const parts = position.split
-    ? ['position x', 'position y'].map((name) => compiledOf(layer.properties[name]!, library))
-    : [compiledOf(position, library)]
-  return playLooks(
-    (out, time) =>
-      parts.forEach((part, i) =>
-        playedValueInto(parts.length > 1 ? out.subarray(i, i + 1) : out, part, clock.timeAt(time)),
-      ),
-    2,
-    options,
-  )
 }
 
 /** A name that can be a class, and is no other layer's. */

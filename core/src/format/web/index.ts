@@ -18,7 +18,9 @@ export { movesGradient } from './markup/gradientMarkup.ts'
 export { cropOfBox, cropOfShape } from './markup/layerCrop.ts'
 export { colourInSrgb } from './motion/colourInSrgb.ts'
 export { timedOf } from './motion/timed.ts'
-export { playedTogether } from './playedTogether.ts'
+export { outlineTrack } from './outlineTrack.ts'
+export { placeTrack } from './placeTrack.ts'
+export { isVisible } from './webScene.ts'
 export { progressWithin, toTrack, type Track } from './track.ts'
 export {
   bareContext,

@@ -41,7 +41,8 @@ export function webScene(
   return write(scene, null, outer)
 }
 
-function isVisible(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
+/** Whether a layer's eye and those of the groups it stands in are open. */
+export function isVisible(layer: Layer, layers: ReadonlyMap<string, Layer>): boolean {
   const parent = layer.parent === null ? undefined : layers.get(layer.parent)
   return layer.visible && (parent?.kind === 'group' ? isVisible(parent, layers) : true)
 }

@@ -1,15 +1,7 @@
-import type { Outline } from '../../../property/index.ts'
-import {
-  outlineAtTime,
-  outlinePathData,
-  outlineReader,
-  vertexPartName,
-  type Layer,
-} from '../../../scene/index.ts'
-import { playOutline, playOutlineLooks } from '../../../play/index.ts'
+import { outlineAtTime, outlinePathData, type Layer } from '../../../scene/index.ts'
 import { elementText, type Move } from '../motion/motion.ts'
-import { toTrack } from '../track.ts'
-import { drawn, playOptions, round, type WebContext } from '../webContext.ts'
+import { outlineTrack } from '../outlineTrack.ts'
+import { drawn, round, type WebContext } from '../webContext.ts'
 import { paintMoves } from './shapeMoves.ts'
 import { croppedShape } from './layerCrop.ts'
 import { gradientMarkup } from './gradientMarkup.ts'
@@ -23,26 +15,14 @@ export function pathMarkup(layer: Layer, context: WebContext): string {
     const shape = elementText(context.motion, { tag: 'path', attributes: data + line.attributes, moves })
     return drawn(context, `${gradient?.defs ?? ''}${croppedShape(layer, context, shape)}`)
   }
-  const property = layer.properties['outline']!
-  const reader = outlineReader(layer, 'outline', context.library)
-  if (!reader.moves) {
+  const moving = outlineTrack(layer, context)
+  if (!moving) {
     const data = outlinePathData(outlineAtTime(layer, 'outline', 0, context.library))
     return written(painted, ` d="${data}"`)
   }
-  const options = playOptions(layer, context)
-  const { track: played, closed } = property.split
-    ? playOutlineLooks(reader, (vertex) => isEverRound(layer, vertex), options)
-    : playOutline(property, options)
-  const track = toTrack(played, options.within)
+  const { track, closed } = moving
   const write = (numbers: readonly number[]): string => pathOf(numbers, closed)
   return written([{ property: 'd', track, write }, ...painted])
-}
-
-function isEverRound({ properties }: Layer, vertex: number): boolean {
-  const lane = properties[vertexPartName({ vertex, part: 'corner' })]
-  const rest = (properties['outline']!.value as Outline).vertices[vertex]!.corner
-  const values = lane ? [lane.value, ...lane.keys.map(({ value }) => value)] : [rest]
-  return values.some((value) => (value as number) > 0)
 }
 
 /** Source: W3C, SVG 2, 9.3 (the d property; paths with the same commands are mixed number by number). */

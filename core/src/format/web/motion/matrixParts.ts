@@ -1,7 +1,7 @@
 import type { Track } from '../track.ts'
 
 /** A matrix (a, b, c, d, e, f) as what is done one after another: moved, turned, slanted, scaled. */
-export interface MatrixParts {
+interface MatrixParts {
   readonly translate: readonly [number, number]
   /** Degrees. */
   readonly rotate: number
@@ -17,7 +17,7 @@ const DEGREES = 180 / Math.PI
  * @param turned an angle near which its own is to be given, degrees
  * Source: textbook (QR decomposition of the linear part).
  */
-export function matrixParts([a, b, c, d, e, f]: readonly number[], turned = 0): MatrixParts {
+function matrixParts([a, b, c, d, e, f]: readonly number[], turned: number): MatrixParts {
   const long = Math.hypot(a!, b!)
   const angle = long > 0 ? Math.atan2(b!, a!) * DEGREES : turned
   const rotate = angle + 360 * Math.round((turned - angle) / 360)

@@ -8,7 +8,7 @@ const CUSTOM: Readonly<Record<string, string>> = { 'translate-x': '--x', 'transl
 const SIDES = ['top', 'right', 'bottom', 'left'] as const
 
 /** Custom properties whose values are mixed as lengths or shares: they have to be registered. */
-export const REGISTERED: readonly {
+const REGISTERED: readonly {
   readonly name: string
   readonly syntax: string
   readonly initial: string
