@@ -60,6 +60,11 @@ test('a stretch is chosen and let go of, and stays within the scene; the documen
   const rows = async (): Promise<number> =>
     (await saved(page, /^Save numbers/)).text.trimEnd().split('\n').length
   expect(await rows()).toBe(7)
+  // It stays while one looks at what else there is.
+  await page.getByRole('button', { name: /^GIF/ }).click()
+  await expect(page.getByRole('button', { name: 'Make 7 frames' })).toBeVisible()
+  await page.getByRole('button', { name: /^All that moves/ }).click()
+  expect(await rows()).toBe(7)
   // An end before the start comes to a frame after it; one past the scene to its end.
   await type(page, 'Until', '2f')
   expect(await rows()).toBe(2)
