@@ -141,9 +141,7 @@ const leftWords = computed(() => {
     <ExportField label="Motion blur"
       ><select v-model="looks" aria-label="Motion blur" class="field">
         <option value="1">none</option>
-        <option v-for="many in ['4', '8', '16', '32']" :key="many" :value="many">
-          of {{ many }} looks
-        </option>
+        <option v-for="many in ['4', '8', '16', '32']" :key="many" :value="many">of {{ many }} looks</option>
       </select>
     </ExportField>
     <ExportField v-if="looks !== '1'" label="Shutter open for"
