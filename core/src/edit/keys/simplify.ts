@@ -47,7 +47,7 @@ export function simplifyKeys(
   for (const { ref, keys } of byProperty(refs).values()) {
     const step = frameTicks(sceneIn(draft, ref.scene).rate) / LOOKS_A_FRAME
     editProperty(draft, ref, (property, library) => {
-      const simplified = simplify(property, { removable: keys, within, step, library })
+      const simplified = simplifyProperty(property, { removable: keys, within, step, library })
       report.removed += property.keys.length - simplified.property.keys.length
       report.error = Math.max(report.error, simplified.error)
       return simplified.property
@@ -56,7 +56,8 @@ export function simplifyKeys(
   return report
 }
 
-interface Simplification {
+export interface Simplification {
+  /** Ids of the keys that may go. */
   readonly removable: ReadonlySet<string>
   readonly within: number
   /** Ticks between two looks. */
@@ -64,8 +65,8 @@ interface Simplification {
   readonly library: BendLibrary
 }
 
-/** The same property when nothing can go. */
-function simplify(given: Property, options: Simplification): { property: Property; error: number } {
+/** A property with as few of its keys as stay within a distance of its motion; the same one when nothing can go. */
+export function simplifyProperty(given: Property, options: Simplification): { property: Property; error: number } {
   const { within, step, library } = options
   if (given.keys.length < 3) return { property: given, error: 0 }
   const all = (): boolean => true

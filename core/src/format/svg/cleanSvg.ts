@@ -13,12 +13,15 @@ const UNWANTED: ReadonlySet<string> = new Set([
   'audio',
   'video',
   'canvas',
+  'discard',
+])
+/** Elements that move others. */
+const MOVING: ReadonlySet<string> = new Set([
   'animate',
   'animateColor',
   'animateMotion',
   'animateTransform',
   'set',
-  'discard',
 ])
 const EMBEDDED = /^data:image\/(?:png|jpeg|webp|gif);base64,[a-z0-9+/=\s]*$/i
 
@@ -26,7 +29,7 @@ const EMBEDDED = /^data:image\/(?:png|jpeg|webp|gif);base64,[a-z0-9+/=\s]*$/i
 const isOwn = (link: string): boolean => link.trim().startsWith('#') || EMBEDDED.test(link.trim())
 
 /** Whether a piece of CSS loads nothing: every url() stays within the file, nothing is imported. */
-function loadsNothing(css: string): boolean {
+export function loadsNothing(css: string): boolean {
   // Escapes could spell a forbidden word in another way; nothing harmless needs them here.
   if (/\\/.test(css) || /@import|expression\s*\(|image-set\s*\(/i.test(css)) return false
   return cssUrls(css).every(isOwn)
@@ -39,10 +42,11 @@ export interface CleanSvg {
 }
 
 /**
- * An SVG without scripts, links to other files, embedded pages and animation; prefixes of the SVG namespace are taken off.
+ * An SVG without scripts, links to other files, embedded pages and, unless that is asked for, animation; prefixes of the SVG
+ * namespace are taken off.
  * Source: W3C, SVG Integration, secure static mode (own list of what that leaves out).
  */
-export function cleanSvg(given: XmlElement): CleanSvg {
+export function cleanSvg(given: XmlElement, { keepsMotion = false } = {}): CleanSvg {
   let lost = false
   const cleanAttributes = (attributes: Readonly<Record<string, string>>): Record<string, string> =>
     Object.fromEntries(
@@ -61,12 +65,13 @@ export function cleanSvg(given: XmlElement): CleanSvg {
   const clean = (node: XmlNode): XmlNode[] => {
     if (typeof node === 'string') return [node]
     const name = node.name.replace(/^svg:/, '')
-    if (UNWANTED.has(name)) {
+    if (UNWANTED.has(name) || (!keepsMotion && MOVING.has(name))) {
       lost = true
       return []
     }
     if (name.includes(':')) return []
-    if (name === 'style' && !loadsNothing(node.children.join(''))) {
+    // Of a sheet that is read for its motion only what is harmless is drawn.
+    if (name === 'style' && !keepsMotion && !loadsNothing(node.children.join(''))) {
       lost = true
       return []
     }

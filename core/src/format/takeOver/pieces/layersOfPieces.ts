@@ -1,0 +1,135 @@
+import type { Key, Property, Value } from '../../../property/index.ts'
+import {
+  definitionOf,
+  LIMITS,
+  makeLayer,
+  type Layer,
+  type LayerKind,
+} from '../../../scene/index.ts'
+import type { Vec2 } from '../../../route/index.ts'
+import { isStill, type Moving, type MovingKey } from '../motion/moving.ts'
+import { boxesOf, percentOf, PLAIN_BOX, type Box } from '../place/boxes.ts'
+import { percentOfShare, type Piece, type PieceValue } from './piece.ts'
+
+export interface LayersOfPieces {
+  readonly makeId: () => string
+  /** Of layers that say nothing of their own. */
+  readonly span: Layer['span']
+}
+
+/**
+ * Pieces as layers, top first.
+ * @param pieces bottom first
+ */
+export function layersOfPieces(pieces: readonly Piece[], options: LayersOfPieces): Layer[] {
+  const ids = new Map<Piece, string>()
+  const idOf = (piece: Piece): string => {
+    const id = ids.get(piece) ?? options.makeId()
+    ids.set(piece, id)
+    return id
+  }
+  return new Making(options, idOf).layersIn(pieces, null)
+}
+
+class Making {
+  constructor(
+    private readonly options: LayersOfPieces,
+    private readonly idOf: (piece: Piece) => string,
+  ) {}
+
+  layersIn(pieces: readonly Piece[], parent: string | null): Layer[] {
+    return [...pieces].reverse().flatMap((piece) => this.layersOf(piece, parent))
+  }
+
+  /** The layers of a piece, those it is moved by first, what is in it last. */
+  private layersOf(piece: Piece, around: string | null): Layer[] {
+    const boxes = boxesOf(piece.steps)
+    const outer = boxes.slice(0, -1)
+    const layers: Layer[] = []
+    let parent = piece.follows ? this.idOf(piece.follows) : around
+    for (const box of outer) {
+      const carrier = this.layer(piece, { id: this.options.makeId(), kind: 'group', parent }, box, {})
+      layers.push(carrier)
+      parent = carrier.id
+    }
+    const id = this.idOf(piece)
+    const kind = piece.art?.kind ?? 'group'
+    const own = this.layer(piece, { id, kind, parent }, boxes.at(-1)!, {
+      ...piece.art?.values,
+      opacity: { moving: percentOfShare(piece.opacity) },
+    })
+    const { mask } = piece
+    const seen: Layer = mask
+      ? { ...own, mask: { layer: this.idOf(mask.piece), ...(mask.inverted ? { inverted: true as const } : {}) } }
+      : own
+    return [...layers, seen, ...this.layersIn(piece.children, id)]
+  }
+
+  private layer(
+    { name, span }: Piece,
+    { id, kind, parent }: { readonly id: string; readonly kind: LayerKind; readonly parent: string | null },
+    box: Box,
+    values: Readonly<Record<string, PieceValue>>,
+  ): Layer {
+    const made = makeLayer({
+      id,
+      name: name.trim().slice(0, LIMITS.nameLength) || 'Layer',
+      kind,
+      span: span ?? this.options.span,
+      parent,
+    })
+    const all: Readonly<Record<string, PieceValue>> = { ...placing(box), ...values }
+    const properties = Object.fromEntries(
+      Object.entries(all).flatMap(([property, value]) => {
+        const definition = definitionOf(kind, property)
+        const before = made.properties[property] ?? (definition && { kind: definition.kind, value: definition.value, keys: [] })
+        return before ? [[property, this.property(before, value)] as const] : []
+      }),
+    )
+    const along = box.along === null ? {} : { turnAlongRoute: box.along }
+    return { ...made, ...along, properties: { ...made.properties, ...properties } }
+  }
+
+  private property(before: Property, { moving, mix }: PieceValue): Property {
+    if (isStill(moving)) return { ...before, value: moving.rest }
+    return {
+      ...before,
+      ...(mix ? { mix } : {}),
+      value: moving.rest,
+      keys: moving.keys.map((key) => this.key(key)),
+      ...(moving.before === 'hold' ? {} : { before: moving.before }),
+      ...(moving.after === 'hold' ? {} : { after: moving.after }),
+    }
+  }
+
+  private key({ t, value, bend, route, timeless }: MovingKey<Value>): Key {
+    return {
+      id: this.options.makeId(),
+      t,
+      value,
+      bend,
+      through: 'corner',
+      ...(route ? { route: { ...route, through: isInLine(route) ? 'joined' : 'corner' } } : {}),
+      ...(timeless ? { timeless } : {}),
+    }
+  }
+}
+
+/** Whether both handles lie on one line, so that turning one turns the other. */
+function isInLine({ arrive, leave }: { readonly arrive: Vec2; readonly leave: Vec2 }): boolean {
+  const size = Math.hypot(...arrive) * Math.hypot(...leave)
+  const cross = arrive[0] * leave[1] - arrive[1] * leave[0]
+  const dot = arrive[0] * leave[0] + arrive[1] * leave[1]
+  return size > 0 && dot < 0 && Math.abs(cross) <= 1e-4 * size
+}
+
+/** The properties that place a layer. */
+function placing(box: Box): Readonly<Record<string, PieceValue>> {
+  const value = (moving: Moving<Value>): PieceValue => ({ moving })
+  return {
+    position: value(box.position),
+    turn: value(box.turn),
+    scale: value(percentOf(box.scale)),
+    pivot: { moving: { ...PLAIN_BOX.position, rest: box.pivot } },
+  }
+}

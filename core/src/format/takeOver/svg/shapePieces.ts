@@ -1,0 +1,189 @@
+import type { Outline, Value } from '../../../property/index.ts'
+import { outlineBounds, type ArtNode } from '../../../scene/index.ts'
+import type { Vec2 } from '../../../route/index.ts'
+import { moveOutline, pathOutlines, shapeNodes, shapePath, type SvgWhole } from '../../svg/index.ts'
+import type { XmlElement } from '../../xml/index.ts'
+import { HOLD } from '../../../bend/index.ts'
+import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
+import { isStillStep, matrixOfSteps, moveBy, type Step } from '../place/steps.ts'
+import { centredAt, groupPiece, stillValue, type Piece } from '../pieces/piece.ts'
+import { movingLength, movingProperty, together, type MovedElement } from './geometry.ts'
+import { movingOpacity, paintValues } from './paint.ts'
+
+/** What of a shape's form moves. */
+const FORM: ReadonlySet<string> = new Set(['d', 'points', 'x', 'y', 'width', 'height', 'rx', 'ry', 'cx', 'cy', 'r', 'x1', 'y1', 'x2', 'y2'])
+export const isForm = (property: string): boolean => FORM.has(property)
+
+export interface ShapeOptions {
+  readonly name: string
+  readonly named: boolean
+  readonly steps: readonly Step[]
+  readonly whole: SvgWhole
+}
+
+/** A shape as a piece; null where it takes more than plain colours. */
+export function shapePiece(element: XmlElement, given: MovedElement, options: ShapeOptions): Piece | null {
+  const { whole, name, named, steps } = options
+  const painted = paintValues(given, Math.hypot(...whole) / Math.SQRT2)
+  if (!painted) return null
+  const opacity = movingOpacity(given, false)
+  const { values } = painted
+  const isDashed = values['dash'] !== undefined
+  const base = { name, named, opacity, children: [] }
+  const moves = given.moved.some(({ property }) => FORM.has(property))
+  const round = ROUND[element.name]
+  if (round && (moves || (!isDashed && isPlain(element)))) {
+    const { kind, middle, more } = round(given, whole)
+    return { ...base, steps: [...steps, ...middle], art: { kind, values: { ...values, ...more } } }
+  }
+  if (moves) {
+    const outline = movingOutline(element, given, whole)
+    const { x, y, width, height } = outlineBounds(outline.rest)
+    const middle: Vec2 = [x + width / 2, y + height / 2]
+    const about = mapMoving(outline, (one): Value => moveOutline(one, middle))
+    return { ...base, steps: centredAt(steps, middle), art: { kind: 'path', values: { ...values, outline: { moving: about } } } }
+  }
+  // What stays of its place is drawn into the outline, unless that would draw its line unevenly.
+  const inner = steps.slice(steps.findLastIndex((step) => !isStillStep(step)) + 1)
+  const matrix = matrixOfSteps(inner)
+  const outer = steps.slice(0, steps.length - inner.length)
+  const drawn = matrixOf(painted.paint.strokeWidth > 0 && !isUniform(matrix) ? null : matrix)
+  const nodes = shapeNodes(pathOutlines(shapePath(element, whole), drawn.matrix), {
+    paint: painted.paint,
+    matrix: drawn.matrix,
+    look: { name, opacity: 100, visible: true },
+  })
+  if (!nodes) return null
+  const around = drawn.isDrawnIn ? outer : steps
+  const pieces = nodes.map((node) => pieceOfNode(node, values, drawn.scale))
+  const [only] = pieces
+  if (!only) return groupPiece(name, [])
+  if (pieces.length === 1) return { ...only, ...base, steps: [...around, ...only.steps], art: only.art, children: only.children }
+  return groupPiece(name, pieces, { steps: around, opacity, named })
+}
+
+const matrixOf = (
+  matrix: readonly number[] | null,
+): { readonly matrix: readonly number[]; readonly isDrawnIn: boolean; readonly scale: number } =>
+  matrix
+    ? { matrix, isDrawnIn: true, scale: Math.sqrt(Math.abs(matrix[0]! * matrix[3]! - matrix[1]! * matrix[2]!)) }
+    : { matrix: [1, 0, 0, 1, 0, 0], isDrawnIn: false, scale: 1 }
+
+function isUniform([a, b, c, d]: readonly number[]): boolean {
+  const size = Math.max(a! * a! + b! * b!, c! * c! + d! * d!)
+  return Math.abs(a! * a! + b! * b! - c! * c! - d! * d!) <= 1e-6 * size && Math.abs(a! * c! + b! * d!) <= 1e-6 * size
+}
+
+const SCALED = ['stroke width', 'dash', 'dash gap', 'dash offset'] as const
+
+/** Art of a still shape with paint that may move. */
+function pieceOfNode(node: ArtNode, values: NonNullable<Piece['art']>['values'], scale: number): Piece {
+  const steps = [moveBy(node.position)]
+  if (node.kind === 'group')
+    return groupPiece(node.name, node.children.map((child) => pieceOfNode(child, values, scale)).reverse(), { steps })
+  if (node.kind === 'image') throw new Error('a shape became a picture')
+  const scaled = Object.fromEntries(
+    SCALED.flatMap((property) => {
+      const value = values[property]
+      return value ? [[property, { moving: mapMoving(value.moving as Moving<number>, (part) => part * scale) }]] : []
+    }),
+  )
+  const own: Record<string, NonNullable<Piece['art']>['values'][string]> = {
+    ...values,
+    ...scaled,
+    outline: stillValue(node.outline),
+  }
+  // Where a shape became an area and its lines, each is painted with its own part.
+  if (node.strokeWidth === 0) own['stroke width'] = stillValue(0)
+  if (node.fill === '#00000000') own['fill'] = stillValue(node.fill)
+  return { name: node.name, steps, opacity: still(1), art: { kind: 'path', values: own }, children: [] }
+}
+
+/** A rectangle, circle or ellipse as its layer: where its middle is, and its size. */
+interface RoundShape {
+  readonly kind: 'rectangle' | 'ellipse'
+  readonly middle: readonly Step[]
+  readonly more: NonNullable<Piece['art']>['values']
+}
+
+const pair = (a: number, b: number): Vec2 => [a, b]
+const apart = (given: MovedElement, what: string) => (): void =>
+  given.leftOut({ what: `How its ${what} moves was left out: both move at times of their own.`, where: what })
+
+/** Middles of numbers that may move apart: as one step, or as two. */
+function moveSteps(x: Moving<number>, y: Moving<number>): Step[] {
+  if (isStill(x) && isStill(y)) return [moveBy([x.rest, y.rest])]
+  let isApart = false
+  const both = together(x, y, pair, () => (isApart = true))
+  if (!isApart) return [{ kind: 'move', by: both }]
+  return [
+    { kind: 'move', by: mapMoving(x, (value) => pair(value, 0)) },
+    { kind: 'move', by: mapMoving(y, (value) => pair(0, value)) },
+  ]
+}
+
+function ellipse(given: MovedElement, middle: readonly Step[], rx: Moving<number>, ry: Moving<number>): RoundShape {
+  const size = together(rx, ry, (a, b): Value => [2 * Math.max(0, a), 2 * Math.max(0, b)], apart(given, 'size'))
+  return { kind: 'ellipse', middle, more: { size: { moving: size } } }
+}
+
+const ROUND: Readonly<Record<string, (given: MovedElement, whole: SvgWhole) => RoundShape>> = {
+  circle: (given, whole) => {
+    const r = movingLength(given, 'r', Math.hypot(...whole) / Math.SQRT2)
+    return ellipse(given, moveSteps(movingLength(given, 'cx', whole[0]), movingLength(given, 'cy', whole[1])), r, r)
+  },
+  ellipse: (given, whole) => {
+    const middle = moveSteps(movingLength(given, 'cx', whole[0]), movingLength(given, 'cy', whole[1]))
+    const { rx, ry } = radii(given, whole)
+    return ellipse(given, middle, rx, ry)
+  },
+  rect: (given, whole) => {
+    const [width, height] = [movingLength(given, 'width', whole[0]), movingLength(given, 'height', whole[1])]
+    const size = together(width, height, (a, b): Value => [Math.max(0, a), Math.max(0, b)], apart(given, 'size'))
+    const [x, y] = [movingLength(given, 'x', whole[0]), movingLength(given, 'y', whole[1])]
+    const half = (length: Moving<number>): Moving<number> => mapMoving(length, (value) => value / 2)
+    const middle = [...moveSteps(x, y), ...moveSteps(half(width), half(height))]
+    return { kind: 'rectangle', middle, more: { size: { moving: size }, corner: { moving: radii(given, whole).rx } } }
+  },
+}
+
+/** Both radii; where only one is said the other is the same. */
+function radii(given: MovedElement, whole: SvgWhole): { readonly rx: Moving<number>; readonly ry: Moving<number> } {
+  const says = (property: string): boolean => {
+    const text = given.computed[property]
+    return (text !== undefined && text !== 'auto') || given.moved.some((one) => one.property === property)
+  }
+  const rx = movingLength(given, says('rx') ? 'rx' : 'ry', whole[0])
+  return { rx, ry: says('ry') ? movingLength(given, 'ry', whole[1]) : rx }
+}
+
+/** Whether a still shape is one of ours: a rectangle's corners are round by one radius. */
+function isPlain({ name, attributes }: XmlElement): boolean {
+  if (name !== 'rect') return true
+  const { rx, ry } = attributes
+  return rx === undefined || ry === undefined || rx === ry
+}
+
+/** A form that moves as an outline. Forms that do not match jump. */
+function movingOutline(element: XmlElement, given: MovedElement, whole: SvgWhole): Moving<Outline> {
+  const EMPTY: Outline = { closed: false, vertices: [] }
+  const outlineOf = (attributes: Readonly<Record<string, string>>): Outline =>
+    pathOutlines(shapePath({ ...element, attributes: { ...element.attributes, ...attributes } }, whole), [1, 0, 0, 1, 0, 0])[0] ?? EMPTY
+  const property = given.moved.find((one) => isForm(one.property))!.property
+  const read = (text: string | undefined): Outline | null => {
+    if (text === undefined) return null
+    const data = /^path\(\s*(['"])(.*)\1\s*\)$/s.exec(text.trim())?.[2] ?? text
+    const outline = outlineOf({ [property]: data })
+    return outline.vertices.length > 0 ? outline : null
+  }
+  const { computed } = given
+  const moving = movingProperty({ ...given, computed }, property, read, outlineOf({}))
+  return {
+    ...moving,
+    keys: moving.keys.map((key, i) => {
+      const next = moving.keys[i + 1]
+      const fits = !next || next.value.vertices.length === key.value.vertices.length
+      return fits ? key : { ...key, bend: HOLD }
+    }),
+  }
+}
