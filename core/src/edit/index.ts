@@ -1,6 +1,7 @@
 export { applyRecipe, type AppliedRecipe, type Recipe } from './applyRecipe.ts'
 export { BadEdit } from './badEdit.ts'
 export { artScale, placeArt, type ArtFit, type PlaceArt } from './layers/placeArt.ts'
+export { addTakenScene, type AddTakenScene, type TakenScene } from './scenes/addTakenScene.ts'
 export { bendSpeed, shapeOf, slideSpeedPeaks, strengthenBends, type SpeedMove } from './bends/bendSpeed.ts'
 export { goesByLinks } from './timing/linkLoop.ts'
 export { joinSeams, makeLoop, type LoopEnd, type LoopReport, type MakeLoop } from './timing/makeLoop.ts'

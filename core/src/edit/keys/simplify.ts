@@ -66,7 +66,10 @@ export interface Simplification {
 }
 
 /** A property with as few of its keys as stay within a distance of its motion; the same one when nothing can go. */
-export function simplifyProperty(given: Property, options: Simplification): { property: Property; error: number } {
+export function simplifyProperty(
+  given: Property,
+  options: Simplification,
+): { property: Property; error: number } {
   const { within, step, library } = options
   if (given.keys.length < 3) return { property: given, error: 0 }
   const all = (): boolean => true

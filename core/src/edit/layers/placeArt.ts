@@ -9,13 +9,13 @@ import {
   type Art,
   type ArtNode,
   type ArtPicture,
-  type Asset,
   type Layer,
   type Project,
 } from '../../scene/index.ts'
 import { asTicks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { addAsset, readName } from './layers.ts'
+import { addPictures } from './addPictures.ts'
+import { readName } from './layers.ts'
 import { sceneIn, type MakeId } from '../refs.ts'
 
 /** How art whose size is not the frame's comes into it: whole, covering it, or at its own size. */
@@ -46,25 +46,7 @@ export function artScale(art: Vec2, frame: Vec2, fit: ArtFit): number {
 export function placeArt(draft: Draft<Project>, sceneId: string, art: Art, options: PlaceArt): string {
   const scene = sceneIn(draft, sceneId)
   const { makeId, sha256 } = options
-  const assets = new Map<ArtPicture, string>()
-  for (const picture of picturesOf(art.nodes)) {
-    const hash = sha256.get(picture)!
-    const known = draft.assets.find((asset) => asset.sha256 === hash && asset.type === picture.type)
-    const asset: Asset = {
-      kind: 'picture',
-      id: known?.id ?? makeId(),
-      name: picture.name,
-      type: picture.type,
-      sha256: hash,
-      size: picture.size,
-    }
-    addAsset(draft, asset)
-    assets.set(picture, asset.id)
-  }
-  if (draft.assets.length > LIMITS.assets)
-    throw new BadEdit(
-      `A project holds ${LIMITS.assets.toLocaleString('en')} pictures at most. Nothing was added.`,
-    )
+  const assets = addPictures(draft, picturesOf(art.nodes), sha256, makeId)
   const scale = 100 * artScale(art.size, scene.size, options.fit)
   const at = options.at ?? [scene.size[0] / 2, scene.size[1] / 2]
   const [only] = art.nodes

@@ -1,2 +1,4 @@
-export { looksLikeMovingSvg, readMovingSvg } from './svg/readMovingSvg.ts'
+export { groundFor } from './groundFor.ts'
+export { readMovingFile } from './readMovingFile.ts'
+export { takenProject } from './takenProject.ts'
 export type { LeftOut, TakenOver } from './takenOver.ts'

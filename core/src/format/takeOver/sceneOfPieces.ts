@@ -31,7 +31,10 @@ export interface SceneOfPieces {
  */
 export function sceneOfPieces(pieces: readonly Piece[], options: SceneOfPieces): TakenOver {
   const { name, size, seconds, pictures, leftOut, makeId } = options
-  const whole = size.map((side) => Math.min(LIMITS.frameSide, Math.max(1, Math.round(side)))) as [number, number]
+  const whole = size.map((side) => Math.min(LIMITS.frameSide, Math.max(1, Math.round(side)))) as [
+    number,
+    number,
+  ]
   const span = [asTicks(0), wholeFrames(seconds, PROVISIONAL)] as const
   const tidy = tidyPieces(pieces)
   const background = options.background ?? backgroundOf(tidy, whole)
@@ -43,11 +46,15 @@ export function sceneOfPieces(pieces: readonly Piece[], options: SceneOfPieces):
       `This file would be ${made.length.toLocaleString('en')} layers, and a scene holds ${LIMITS.layers.toLocaleString('en')} at most. Nothing was changed.`,
     )
   const moments = made.flatMap(({ properties }) =>
-    Object.values(properties).flatMap(({ keys }) => keys.filter(({ timeless }) => !timeless).map(({ t }) => secondsOfTicks(t))),
+    Object.values(properties).flatMap(({ keys }) =>
+      keys.filter(({ timeless }) => !timeless).map(({ t }) => secondsOfTicks(t)),
+    ),
   )
   const rate = options.rate ?? rateOf(moments)
   const duration = wholeFrames(seconds, rate)
-  const spanned = made.map((layer) => (layer.span === span ? { ...layer, span: [span[0], duration] as const } : layer))
+  const spanned = made.map((layer) =>
+    layer.span === span ? { ...layer, span: [span[0], duration] as const } : layer,
+  )
   const layers = tidyMotion(spanned, rate)
   const used = new Set(layers.map(({ properties }) => String(properties['picture']?.value)))
   return {

@@ -115,7 +115,7 @@ function fittedRun(chords: readonly Cubic[]): Cubic[] {
     return error <= WITHIN ? cubic : null
   }
   const out: Cubic[] = []
-  for (let from = 0; from < chords.length; ) {
+  for (let from = 0; from < chords.length;) {
     let [to, best] = [from + 1, chords[from]!]
     for (let step = chords.length - from; step >= 1; step = Math.floor(step / 2)) {
       const end = to + step

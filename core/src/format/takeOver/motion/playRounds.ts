@@ -95,7 +95,12 @@ function addKey<V>(keys: MovingKey<V>[], seconds: number, value: V, bend: PlainB
 
 function writtenOut<V>(
   first: readonly RoundKey<V>[],
-  { timing, rest, until, rests }: Pick<PlayRounds<V>, 'timing' | 'rest' | 'until'> & { readonly rests: boolean },
+  {
+    timing,
+    rest,
+    until,
+    rests,
+  }: Pick<PlayRounds<V>, 'timing' | 'rest' | 'until'> & { readonly rests: boolean },
 ): Moving<V> {
   const { delay, duration, rounds, alternates, fillsAfter } = timing
   const second = alternates ? mirrored(first) : first

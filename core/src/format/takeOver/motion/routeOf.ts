@@ -1,4 +1,11 @@
-import { compileRoute, cubicPoint, splitCubic, type CompiledRoute, type Cubic, type Vec2 } from '../../../route/index.ts'
+import {
+  compileRoute,
+  cubicPoint,
+  splitCubic,
+  type CompiledRoute,
+  type Cubic,
+  type Vec2,
+} from '../../../route/index.ts'
 import { asTicks } from '../../../time/index.ts'
 import { cubicsOfPath } from './cubicsOfPath.ts'
 import { isStill, still, type Moving, type MovingKey } from './moving.ts'
@@ -22,7 +29,12 @@ export function routeOf(data: string, shareOf: (length: number) => Moving<number
     const next = share.keys[i + 1]
     const pieces = next ? way.between(key.value * way.length, next.value * way.length) : []
     const value = pieces[0]?.from ?? way.pointAt(key.value * way.length)
-    keys.push({ t: key.t, value, bend: key.bend, route: { arrive, leave: pieces[0] ? leaveOf(pieces[0]) : [0, 0] } })
+    keys.push({
+      t: key.t,
+      value,
+      bend: key.bend,
+      route: { arrive, leave: pieces[0] ? leaveOf(pieces[0]) : [0, 0] },
+    })
     pieces.slice(1).forEach((piece, n) => {
       // Waypoints have a moment only so that they stay in order.
       const t = asTicks(Math.round(key.t + ((next!.t - key.t) * (n + 1)) / pieces.length))
@@ -70,7 +82,16 @@ class Way {
       const upTo = last < 1 ? splitCubic(cubic, last)[0] : cubic
       return [first > 0 ? splitCubic(upTo, first / last)[1] : upTo]
     })
-    return from <= to ? parts : parts.reverse().map(({ from: start, leave, arrive, to: end }) => ({ from: end, leave: arrive, arrive: leave, to: start }))
+    return from <= to
+      ? parts
+      : parts
+          .reverse()
+          .map(({ from: start, leave, arrive, to: end }) => ({
+            from: end,
+            leave: arrive,
+            arrive: leave,
+            to: start,
+          }))
   }
 
   private parameter(piece: number, distance: number): number {

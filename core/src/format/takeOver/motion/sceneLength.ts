@@ -17,9 +17,13 @@ export function sceneSeconds(timings: readonly Timing[]): number {
     const period = periodOf(timing)
     return period === null ? [] : [Math.max(1, Math.round(period * PER_SECOND))]
   })
-  const common = periods.reduce((all, period) => Math.min(Number.MAX_SAFE_INTEGER / 1e4, (all / divisor(all, period)) * period), 1)
+  const common = periods.reduce(
+    (all, period) => Math.min(Number.MAX_SAFE_INTEGER / 1e4, (all / divisor(all, period)) * period),
+    1,
+  )
   const longest = Math.max(0, ...periods)
-  const round = periods.length === 0 ? 0 : (common <= LONGEST_ROUND * PER_SECOND ? common : longest) / PER_SECOND
+  const round =
+    periods.length === 0 ? 0 : (common <= LONGEST_ROUND * PER_SECOND ? common : longest) / PER_SECOND
   const length = settled + round
   return length > 0 ? Math.min(LONGEST, length) : 1
 }

@@ -1,11 +1,5 @@
 import type { Key, Property, Value } from '../../../property/index.ts'
-import {
-  definitionOf,
-  LIMITS,
-  makeLayer,
-  type Layer,
-  type LayerKind,
-} from '../../../scene/index.ts'
+import { definitionOf, LIMITS, makeLayer, type Layer, type LayerKind } from '../../../scene/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
 import { isStill, type Moving, type MovingKey } from '../motion/moving.ts'
 import { boxesOf, percentOf, PLAIN_BOX, type Box } from '../place/boxes.ts'
@@ -60,7 +54,10 @@ class Making {
     })
     const { mask } = piece
     const seen: Layer = mask
-      ? { ...own, mask: { layer: this.idOf(mask.piece), ...(mask.inverted ? { inverted: true as const } : {}) } }
+      ? {
+          ...own,
+          mask: { layer: this.idOf(mask.piece), ...(mask.inverted ? { inverted: true as const } : {}) },
+        }
       : own
     return [...layers, seen, ...this.layersIn(piece.children, id)]
   }
@@ -82,7 +79,9 @@ class Making {
     const properties = Object.fromEntries(
       Object.entries(all).flatMap(([property, value]) => {
         const definition = definitionOf(kind, property)
-        const before = made.properties[property] ?? (definition && { kind: definition.kind, value: definition.value, keys: [] })
+        const before =
+          made.properties[property] ??
+          (definition && { kind: definition.kind, value: definition.value, keys: [] })
         return before ? [[property, this.property(before, value)] as const] : []
       }),
     )

@@ -19,7 +19,10 @@ export interface Piece {
   /** 0 … 1 */
   readonly opacity: Moving<number>
   /** What is drawn, by the names of a layer's properties; null for a group. */
-  readonly art: { readonly kind: Exclude<LayerKind, 'group'>; readonly values: Readonly<Record<string, PieceValue>> } | null
+  readonly art: {
+    readonly kind: Exclude<LayerKind, 'group'>
+    readonly values: Readonly<Record<string, PieceValue>>
+  } | null
   /** Bottom first. */
   readonly children: readonly Piece[]
   /** Whether the file names it, so that it is worth keeping as a group. */
@@ -86,4 +89,5 @@ export const centredAt = (steps: readonly Step[], middle: Vec2): readonly Step[]
   middle[0] === 0 && middle[1] === 0 ? steps : [...steps, moveBy(middle)]
 
 /** An opacity in the units of a layer's. */
-export const percentOfShare = (share: Moving<number>): Moving<number> => mapMoving(share, (part) => 100 * part)
+export const percentOfShare = (share: Moving<number>): Moving<number> =>
+  mapMoving(share, (part) => 100 * part)

@@ -43,10 +43,17 @@ const asTransform = (property: string, value: string | undefined): string => {
 
 /** Whether something that is moved says where an element is. */
 export const placesElement = (property: string): boolean =>
-  property === 'transform' || property === 'motion' || property === 'offset-distance' || (INDIVIDUAL as readonly string[]).includes(property)
+  property === 'transform' ||
+  property === 'motion' ||
+  property === 'offset-distance' ||
+  (INDIVIDUAL as readonly string[]).includes(property)
 
 /** What places an element, in the order of CSS, outermost first. What cannot be played is told and left out. */
-export function elementSteps(computed: Computed, moved: readonly Animated[], context: PlaceContext): readonly Step[] {
+export function elementSteps(
+  computed: Computed,
+  moved: readonly Animated[],
+  context: PlaceContext,
+): readonly Step[] {
   const origin = originOf(computed, context)
   const steps = [
     ...INDIVIDUAL.flatMap((property) => transformSteps(property, computed[property], moved, context)),
@@ -73,7 +80,10 @@ function transformSteps(
   for (const one of moved.filter((each) => each.property === property)) {
     try {
       const rest = one.adds ? [] : read(base)
-      const round = { keys: one.round.map((key) => ({ ...key, value: key.value === null ? rest : read(key.value) })), rest }
+      const round = {
+        keys: one.round.map((key) => ({ ...key, value: key.value === null ? rest : read(key.value) })),
+        rest,
+      }
       const moving = movingSteps(round, playing(one, context))
       steps = one.adds ? [...steps, ...moving] : moving
     } catch (caught) {
@@ -100,9 +110,18 @@ function originOf(computed: Computed, { box, boxAt, usualOrigin }: PlaceContext)
   const isUpright = (word: string | undefined): boolean => word === 'top' || word === 'bottom'
   const isLevel = (word: string | undefined): boolean => word === 'left' || word === 'right'
   const [first = '50%', second = '50%'] =
-    isUpright(words[0]) || isLevel(words[1]) ? [words[1] ?? 'center', words[0]!] : [words[0], words[1] ?? 'center']
-  const SHARES: Readonly<Record<string, string>> = { left: '0%', top: '0%', center: '50%', right: '100%', bottom: '100%' }
-  const at = (word: string, axis: 0 | 1): number => boxAt[axis] + (lengthOf(SHARES[word] ?? word, box[axis]) ?? 0)
+    isUpright(words[0]) || isLevel(words[1])
+      ? [words[1] ?? 'center', words[0]!]
+      : [words[0], words[1] ?? 'center']
+  const SHARES: Readonly<Record<string, string>> = {
+    left: '0%',
+    top: '0%',
+    center: '50%',
+    right: '100%',
+    bottom: '100%',
+  }
+  const at = (word: string, axis: 0 | 1): number =>
+    boxAt[axis] + (lengthOf(SHARES[word] ?? word, box[axis]) ?? 0)
   return [at(first, 0), at(second, 1)]
 }
 
@@ -112,7 +131,9 @@ function offsetSteps(
   moved: readonly Animated[],
   context: PlaceContext & { readonly origin: Vec2 },
 ): readonly Step[] {
-  const path = /^path\(\s*(?:(?:nonzero|evenodd)\s*,\s*)?(['"])(.*)\1\s*\)$/s.exec((computed['offset-path'] ?? '').trim())?.[2]
+  const path = /^path\(\s*(?:(?:nonzero|evenodd)\s*,\s*)?(['"])(.*)\1\s*\)$/s.exec(
+    (computed['offset-path'] ?? '').trim(),
+  )?.[2]
   if (path === undefined) return []
   const share = (text: string | null | undefined, length: number): readonly number[] => [
     length > 0 ? (lengthOf(text ?? '0%', length) ?? 0) / length : 0,
@@ -121,7 +142,10 @@ function offsetSteps(
   const at = routeOf(path, (length): Moving<number> => {
     const rest = share(computed['offset-distance'], length)
     if (!one) return still(rest[0]!)
-    const keys = one.round.map((key) => ({ ...key, value: key.value === null ? rest : share(key.value, length) }))
+    const keys = one.round.map((key) => ({
+      ...key,
+      value: key.value === null ? rest : share(key.value, length),
+    }))
     return mapMoving(playing(one, context)({ keys, rest }), ([value]) => value!)
   })
   if (!at) {

@@ -4,7 +4,11 @@ import { multiply } from '../../svg/index.ts'
 
 /** One thing done to what is drawn, in the order in which transforms are written: the last is done first. */
 export type Step =
-  | { readonly kind: 'move'; readonly by: Moving<Vec2>; /** Degrees it turns besides its direction. */ readonly along?: number }
+  | {
+      readonly kind: 'move'
+      readonly by: Moving<Vec2>
+      /** Degrees it turns besides its direction. */ readonly along?: number
+    }
   | { readonly kind: 'turn'; readonly by: Moving<number> }
   /** 1 as it is. */
   | { readonly kind: 'scale'; readonly by: Moving<Vec2> }

@@ -112,7 +112,15 @@ function partsOfCall(
     case 'skewy':
       return part('skewY', angle())
     case 'skew':
-      return part('matrix', 1, Math.tan((angle(1) * Math.PI) / 180), Math.tan((angle(0) * Math.PI) / 180), 1, 0, 0)
+      return part(
+        'matrix',
+        1,
+        Math.tan((angle(1) * Math.PI) / 180),
+        Math.tan((angle(0) * Math.PI) / 180),
+        1,
+        0,
+        0,
+      )
     case 'matrix': {
       if (words.length !== 6) throw unreadable()
       return part('matrix', ...words.map((_, i) => number(i, 0)))
@@ -171,14 +179,20 @@ export type PlayNumbers = (round: Round<readonly number[]>) => Moving<readonly n
 export function movingSteps(round: Round<readonly TransformPart[]>, play: PlayNumbers): readonly Step[] {
   const lists = [...round.keys.map(({ value }) => value), round.rest]
   const longest = lists.reduce((best, list) => (list.length > best.length ? list : best))
-  if (!lists.every((list) => list.every(({ kind }, i) => kind === longest[i]!.kind))) return [asMatrix(round, play)]
-  const parts = longest.map(({ kind }, i) => ({ kind, numbers: mapRound(round, (list) => list[i]?.numbers ?? NOTHING[kind]) }))
+  if (!lists.every((list) => list.every(({ kind }, i) => kind === longest[i]!.kind)))
+    return [asMatrix(round, play)]
+  const parts = longest.map(({ kind }, i) => ({
+    kind,
+    numbers: mapRound(round, (list) => list[i]?.numbers ?? NOTHING[kind]),
+  }))
   const stays = parts.map(({ numbers }) => {
     const [first, ...others] = numbers.keys.map(({ value }) => String(value))
     return others.every((other) => other === first)
   })
   // A turn about a point comes to rest about that same point: what leads there and back stays, though at rest it is not written.
-  const around = parts.flatMap(({ kind, numbers }, i) => (stays[i] ? [stillStep(kind, numbers.keys[0]!.value)] : []))
+  const around = parts.flatMap(({ kind, numbers }, i) =>
+    stays[i] ? [stillStep(kind, numbers.keys[0]!.value)] : [],
+  )
   const isThereAndBack = round.rest.length === 0 && isIdentity(matrixOfSteps(around))
   return parts.map(({ kind, numbers }, i) => {
     const first = numbers.keys[0]!.value
@@ -206,7 +220,9 @@ function movingStep(kind: TransformPart['kind'], round: Round<readonly number[]>
     case 'tiltY':
       return {
         kind: 'scale',
-        by: mapMoving(play(foreshortened(round)), ([share]): Vec2 => (kind === 'tiltX' ? [1, share!] : [share!, 1])),
+        by: mapMoving(play(foreshortened(round)), ([share]): Vec2 =>
+          kind === 'tiltX' ? [1, share!] : [share!, 1],
+        ),
       }
     default:
       throw new NoTransform('its skew moves, and layers are not skewed')

@@ -36,7 +36,8 @@ const INITIAL: Readonly<Record<Part, string>> = {
 }
 const DIRECTIONS = /^(?:normal|reverse|alternate|alternate-reverse)$/
 const FILLS = /^(?:forwards|backwards|both)$/
-const EASINGS = /^(?:linear|ease|ease-in|ease-out|ease-in-out|step-start|step-end|(?:cubic-bezier|steps|linear)\(.*\))$/i
+const EASINGS =
+  /^(?:linear|ease|ease-in|ease-out|ease-in-out|step-start|step-end|(?:cubic-bezier|steps|linear)\(.*\))$/i
 
 /** The animations of an element that have a name and a length, in order. Source: W3C, CSS Animations 1, section 4. */
 function styledAnimations(computed: Computed): StyledAnimation[] {
@@ -112,7 +113,8 @@ function shorthand(text: string): Partial<Record<Part, string>> {
 export function bendOfEasing(text: string): PlainBend | null {
   try {
     const bend = readEasing(text)
-    const isHold = bend.kind === 'family' && bend.family === 'steps' && bend.steps === 1 && bend.jump === 'end'
+    const isHold =
+      bend.kind === 'family' && bend.family === 'steps' && bend.steps === 1 && bend.jump === 'end'
     return isHold ? HOLD : bend
   } catch {
     return null

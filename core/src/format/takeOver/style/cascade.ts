@@ -100,7 +100,10 @@ export class Cascade {
     // Sorting keeps the order of rules of one weight.
     const rules = (this.applied.get(element) ?? []).sort((a, b) => a.weight - b.weight)
     const style = element.attributes['style']
-    const lists = [...rules.map(({ declarations }) => declarations), ...(style ? [readStyleAttribute(style)] : [])]
+    const lists = [
+      ...rules.map(({ declarations }) => declarations),
+      ...(style ? [readStyleAttribute(style)] : []),
+    ]
     for (const isImportant of [false, true])
       for (const list of lists)
         for (const { property, value, important } of list)
@@ -121,8 +124,12 @@ export class Cascade {
 
 const NOT_PRESENTED: ReadonlySet<string> = new Set(['class', 'id', 'style', 'href', 'xmlns'])
 
+/** In style sheets, other than in attributes, lengths and angles say their units; one that does not makes its declaration void. */
+const UNITS_SAID = /^(?!.*\b(?:translate(?:X|Y|3d)?|rotate[XYZ]?|skew[XY]?)\(\s*(?:[^)]*,\s*)?[+-]?(?!0+(?:\.0*)?\s*[,)])[\d.]+\s*[,)])/is
+
 /** A shorthand clears what its longhands said before. */
 function declare(own: Record<string, string>, property: string, value: string): void {
+  if (property === 'transform' && !UNITS_SAID.test(value)) return
   if (property === 'animation')
     for (const name of Object.keys(own)) if (name.startsWith('animation-')) delete own[name]
   if (property === 'background') delete own['background-color']
@@ -164,7 +171,10 @@ function readySelector(
   selector: string,
   options: Options<XmlNode, XmlElement>,
 ): { readonly matches: (element: XmlElement) => boolean; readonly weight: number } | null {
-  const plain = selector.replace(/::?(before|after)\s*$/i, (_, which: string) => `>pseudo-${which.toLowerCase()}`)
+  const plain = selector.replace(
+    /::?(before|after)\s*$/i,
+    (_, which: string) => `>pseudo-${which.toLowerCase()}`,
+  )
   try {
     const [list] = parseSelector(plain)
     const found = compile<XmlNode, XmlElement>(plain.replace(/:root\b/g, ':root'), options)

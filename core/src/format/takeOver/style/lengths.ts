@@ -25,7 +25,9 @@ class Sum {
     text: string,
     private readonly whole: number,
   ) {
-    this.tokens = text.match(/[()*/]|(?<![\w.%)\s])[+-](?=\s)|(?<=\s)[+-](?=\s)|[+-]?[\d.]+(?:e[+-]?\d+)?[a-z%]*|\S/gi) ?? []
+    this.tokens =
+      text.match(/[()*/]|(?<![\w.%)\s])[+-](?=\s)|(?<=\s)[+-](?=\s)|[+-]?[\d.]+(?:e[+-]?\d+)?[a-z%]*|\S/gi) ??
+      []
   }
 
   read(): number | null {

@@ -35,7 +35,8 @@ const LONGEST = 4 * 1024 * 1024
 const MOST_RULES = 20_000
 
 /** Rules that hold only for others than the usual reader. Source: W3C, Media Queries 5. */
-const OTHER_READERS = /\bprint\b|\bspeech\b|prefers-reduced-motion\s*(?::\s*reduce|\))|prefers-contrast\s*:|forced-colors\s*:/i
+const OTHER_READERS =
+  /\bprint\b|\bspeech\b|prefers-reduced-motion\s*(?::\s*reduce|\))|prefers-contrast\s*:|forced-colors\s*:/i
 
 /**
  * The rules and keyframes of style sheets, in order; what cannot be read is passed over, as browsers do.
@@ -46,7 +47,10 @@ export function readStyles(texts: readonly string[]): Styles {
   if (texts.reduce((sum, text) => sum + text.length, 0) > LONGEST)
     throw new BadFile('The style sheet is over 4 MB, more than can be read. Nothing was changed.')
   const rules: StyleRule[] = []
-  const keyframes = new Map<string, { readonly blocks: readonly KeyframeBlock[]; readonly isPrefixed: boolean }>()
+  const keyframes = new Map<
+    string,
+    { readonly blocks: readonly KeyframeBlock[]; readonly isPrefixed: boolean }
+  >()
   const walk = (node: CssNode): void => {
     if (node.type === 'Rule') {
       const prelude = node.prelude.type === 'Raw' ? node.prelude.value : ''
@@ -69,7 +73,9 @@ export function readStyles(texts: readonly string[]): Styles {
       childrenOf(node.block).forEach(walk)
   }
   for (const text of texts)
-    childrenOf(parse(text, { parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false })).forEach(walk)
+    childrenOf(
+      parse(text, { parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false }),
+    ).forEach(walk)
   return { rules, keyframes: new Map([...keyframes].map(([name, { blocks }]) => [name, blocks])) }
 }
 
@@ -102,7 +108,9 @@ function blocksIn(nodes: readonly CssNode[]): KeyframeBlock[] {
     if (node.type !== 'Rule' || node.prelude.type !== 'Raw') return []
     const shares = node.prelude.value.split(',').map(shareOf)
     if (!shares.every((share): share is number => share !== null)) return []
-    return [{ shares, declarations: declarationsIn(childrenOf(node.block)).filter(({ important }) => !important) }]
+    return [
+      { shares, declarations: declarationsIn(childrenOf(node.block)).filter(({ important }) => !important) },
+    ]
   })
 }
 

@@ -18,7 +18,8 @@ export function paintValues(
 ): { readonly paint: SvgPaint; readonly values: Readonly<Record<string, PieceValue>> } | null {
   const { computed, moved } = element
   // A line that is only there while something moves is a line all the same.
-  const lined = moved.some(({ property }) => property === 'stroke') && (computed['stroke'] ?? 'none') === 'none'
+  const lined =
+    moved.some(({ property }) => property === 'stroke') && (computed['stroke'] ?? 'none') === 'none'
   const paint = svgPaint(lined ? { ...computed, stroke: '#00000001' } : computed, unit)
   if (!paint) return null
   const { ends, joins } = paint.line
@@ -42,7 +43,10 @@ const hasLine = ({ moved }: MovedElement, { strokeWidth }: SvgPaint): boolean =>
 
 function dashValues(element: MovedElement, unit: number, { line }: SvgPaint): Record<string, PieceValue> {
   const [dash, gap] = line.dash
-  const pattern = movingProperty(element, 'stroke-dasharray', (text) => dashOf(text, unit), [dash, gap] as const)
+  const pattern = movingProperty(element, 'stroke-dasharray', (text) => dashOf(text, unit), [
+    dash,
+    gap,
+  ] as const)
   if (isStill(pattern) && pattern.rest[0] === 0 && pattern.rest[1] === 0) return {}
   return {
     dash: { moving: mapMoving(pattern, ([on]): Value => on) },
@@ -53,7 +57,10 @@ function dashValues(element: MovedElement, unit: number, { line }: SvgPaint): Re
 
 function dashOf(text: string | undefined, unit: number): readonly [number, number] | null {
   if (text === undefined || text.trim() === 'none') return null
-  const lengths = text.trim().split(/[\s,]+/).map((part) => lengthOf(part, unit))
+  const lengths = text
+    .trim()
+    .split(/[\s,]+/)
+    .map((part) => lengthOf(part, unit))
   const [dash, gap = dash] = lengths
   return typeof dash === 'number' && typeof gap === 'number' && lengths.length <= 2 ? [dash, gap] : null
 }
@@ -68,12 +75,18 @@ function colour(element: MovedElement, name: 'fill' | 'stroke', usual: string): 
   }
   const both = zipMoving(plain, share, faded)
   if (both) return both
-  element.leftOut({ what: `How ${name}-opacity moves was left out, as the colour moves at other times.`, where: name })
+  element.leftOut({
+    what: `How ${name}-opacity moves was left out, as the colour moves at other times.`,
+    where: name,
+  })
   return mapMoving(plain, (text) => faded(text, share.keys[0]!.value))
 }
 
 /** A colour as text; null where it cannot be read. */
-export function colourOf(text: string | undefined, computed: Readonly<Record<string, string>>): string | null {
+export function colourOf(
+  text: string | undefined,
+  computed: Readonly<Record<string, string>>,
+): string | null {
   if (text === undefined) return null
   if (text === 'none' || text === 'transparent') return NOTHING
   const named = /^currentcolor$/i.test(text) ? (computed['color'] ?? '#000000') : text
@@ -95,7 +108,10 @@ export function movingOpacity(element: MovedElement, isGroup: boolean): Moving<n
     if (isStill(shown)) return shown.rest === 1 ? sum : still(0)
     const product = isStill(sum) ? zipMoving(sum, shown, (a, b) => a * b) : null
     if (!product)
-      element.leftOut({ what: `How ${property} switches was left out, as the opacity moves too.`, where: property })
+      element.leftOut({
+        what: `How ${property} switches was left out, as the opacity moves too.`,
+        where: property,
+      })
     return product ?? sum
   }, clamped)
 }

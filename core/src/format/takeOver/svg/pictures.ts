@@ -1,6 +1,14 @@
 import type { ArtPicture, Bounds } from '../../../scene/index.ts'
 import { outlineBounds } from '../../../scene/index.ts'
-import { isShape, loadsNothing, pathOutlines, readLength, shapePath, svgPictures, type SvgWhole } from '../../svg/index.ts'
+import {
+  isShape,
+  loadsNothing,
+  pathOutlines,
+  readLength,
+  shapePath,
+  svgPictures,
+  type SvgWhole,
+} from '../../svg/index.ts'
 import type { XmlElement, XmlNode } from '../../xml/index.ts'
 import { moveBy, type Step } from '../place/steps.ts'
 import { stillValue, type Piece } from '../pieces/piece.ts'
@@ -8,7 +16,17 @@ import { isElement, type Cascade } from '../style/cascade.ts'
 import { isSmil } from './readSmil.ts'
 
 /** Says where and how an element is shown, which its layer does instead. */
-const PLACING: ReadonlySet<string> = new Set(['transform', 'translate', 'rotate', 'scale', 'opacity', 'transform-origin', 'offset-path', 'offset-distance', 'offset-rotate'])
+const PLACING: ReadonlySet<string> = new Set([
+  'transform',
+  'translate',
+  'rotate',
+  'scale',
+  'opacity',
+  'transform-origin',
+  'offset-path',
+  'offset-distance',
+  'offset-rotate',
+])
 
 /** Parts of an SVG that take more than plain shapes, as pictures that do not move. */
 export class StillPictures {
@@ -28,13 +46,22 @@ export class StillPictures {
   piece(element: XmlElement, look: Pick<Piece, 'name' | 'named' | 'steps' | 'opacity'>): Piece {
     const { x, y, width, height } = this.boundsOf(element)
     const size = [Math.max(1, Math.ceil(width)), Math.max(1, Math.ceil(height))] as const
-    const attributes = { viewBox: `${x} ${y} ${size[0]} ${size[1]}`, width: String(size[0]), height: String(size[1]) }
+    const attributes = {
+      viewBox: `${x} ${y} ${size[0]} ${size[1]}`,
+      width: String(size[0]),
+      height: String(size[1]),
+    }
     const made = svgPictures({ ...this.root, attributes }, { size, matrix: [1, 0, 0, 1, -x, -y] })
     const bytes = made.of([withoutPlace(this.flat.get(element)!)], [])
     const key = `picture ${this.pictures.size + 1}`
     this.pictures.set(key, { name: look.name, type: 'image/svg+xml', bytes, size })
     const middle: Step = moveBy([x + size[0] / 2, y + size[1] / 2])
-    return { ...look, steps: [...look.steps, middle], art: { kind: 'image', values: { picture: stillValue(key) } }, children: [] }
+    return {
+      ...look,
+      steps: [...look.steps, middle],
+      art: { kind: 'image', values: { picture: stillValue(key) } },
+      children: [],
+    }
   }
 
   /** The same tree with every style written at its element, and nothing that moves. */
@@ -71,8 +98,14 @@ export class StillPictures {
         pick(...boxes.map((box) => [box.x, box.y, box.x + box.width, box.y + box.height][i]!)),
       ) as [number, number, number, number]
       // A mitred corner reaches out by twice the line's width at most with the usual limit.
-      const line = (computed['stroke'] ?? 'none') === 'none' ? 0 : 2 * (readLength(computed['stroke-width'], 100) ?? 1)
-      return { x: left - line, y: top - line, width: right - left + 2 * line, height: bottom - top + 2 * line }
+      const line =
+        (computed['stroke'] ?? 'none') === 'none' ? 0 : 2 * (readLength(computed['stroke-width'], 100) ?? 1)
+      return {
+        x: left - line,
+        y: top - line,
+        width: right - left + 2 * line,
+        height: bottom - top + 2 * line,
+      }
     }
     if (element.name === 'image') {
       const side = (name: string, of: number): number => readLength(computed[name], of) ?? 0
@@ -85,11 +118,12 @@ export class StillPictures {
 
 /** Without what places and fades the outermost. */
 function withoutPlace({ name, attributes, children }: XmlElement): XmlElement {
-  const kept = Object.entries(attributes).filter(([property]) => !PLACING.has(property) && property !== 'style')
+  const kept = Object.entries(attributes).filter(
+    ([property]) => !PLACING.has(property) && property !== 'style',
+  )
   const style = (attributes['style'] ?? '')
     .split(/;(?![^(]*\))/)
     .filter((declaration) => !PLACING.has(declaration.split(':')[0]!.trim()))
     .join(';')
   return { name, attributes: { ...Object.fromEntries(kept), ...(style ? { style } : {}) }, children }
 }
-

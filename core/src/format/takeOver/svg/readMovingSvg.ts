@@ -47,7 +47,10 @@ export const looksLikeMovingSvg = (text: string): boolean =>
  * @throws BadFile when it is no SVG, damaged, too large, hostile, or shows nothing
  * Source: W3C, SVG 2, SVG Animations 2, CSS Animations 1.
  */
-export function readMovingSvg(text: string, { name, makeId }: { readonly name: string; readonly makeId: () => string }): TakenOver {
+export function readMovingSvg(
+  text: string,
+  { name, makeId }: { readonly name: string; readonly makeId: () => string },
+): TakenOver {
   const { root, lost } = cleanSvg(readXml(text, 'This SVG'), { keepsMotion: true })
   if (root?.name !== 'svg') throw new BadFile('This file holds no SVG picture. Nothing was changed.')
   const canvas = svgCanvas(root)
@@ -101,7 +104,10 @@ class SvgWalk {
     const context = { nameOf: (element: XmlElement) => this.sayOf(element), leftOut: this.tell }
     const smil = readSmil(root, context)
     const gather = (element: XmlElement): void => {
-      const styled = styledMotion(this.cascade.of(element), styles, { whose: this.sayOf(element), leftOut: this.tell })
+      const styled = styledMotion(this.cascade.of(element), styles, {
+        whose: this.sayOf(element),
+        leftOut: this.tell,
+      })
       const all = [...(smil.get(element) ?? []), ...styled]
       if (all.length > 0) this.motion.set(element, all)
       for (const child of childElements(element)) if (!isSmil(child)) gather(child)
@@ -111,7 +117,8 @@ class SvgWalk {
   }
 
   readonly tell = (one: LeftOut): void => {
-    if (!this.leftOut.some(({ what, where }) => what === one.what && where === one.where)) this.leftOut.push(one)
+    if (!this.leftOut.some(({ what, where }) => what === one.what && where === one.where))
+      this.leftOut.push(one)
   }
 
   timings(): Animated['timing'][] {
@@ -122,7 +129,9 @@ class SvgWalk {
   piecesOf(element: XmlElement, place: Place): readonly Piece[] {
     const own = this.motion.get(element) ?? []
     const moved = [...place.moved, ...own.filter(({ property }) => HANDED_DOWN.test(property))]
-    const inner = childElements(element).flatMap((child) => this.pieceOf(child, { ...place, steps: [], moved }))
+    const inner = childElements(element).flatMap((child) =>
+      this.pieceOf(child, { ...place, steps: [], moved }),
+    )
     if (element !== this.root) return inner
     const { name, named } = { name: 'Picture', named: false }
     const group = this.group(element, { name, named, inner, place })
@@ -143,37 +152,63 @@ class SvgWalk {
     }
     const steps = this.stepsOf(element, computed, own, place)
     const declared = element.attributes
-    const handed = place.moved.filter(({ property }) => declared[property] === undefined && !own.some((one) => one.property === property))
+    const handed = place.moved.filter(
+      ({ property }) => declared[property] === undefined && !own.some((one) => one.property === property),
+    )
     const given = { computed, moved: [...handed, ...own], until: place.until, leftOut: this.tell }
     if (isShape(element) && !this.hasEffect(computed)) {
       const piece = shapePiece(element, given, { name, named, steps, whole: this.whole })
       if (piece) return [piece]
       const lost = own.filter(({ property }) => isForm(property) || /^(?:fill|stroke)/.test(property))
       for (const { property, where } of lost)
-        this.tell({ what: `How its ${property} moves was left out, as it is painted with more than plain colours.`, where })
+        this.tell({
+          what: `How its ${property} moves was left out, as it is painted with more than plain colours.`,
+          where,
+        })
     }
     for (const [inner, animations] of this.motion)
       if (inner !== element && this.isWithin(inner, element))
-        for (const { where } of animations) this.tell({ what: 'It moves within what became a picture.', where })
+        for (const { where } of animations)
+          this.tell({ what: 'It moves within what became a picture.', where })
     return [this.pictures.piece(element, { name, named, steps, opacity: movingOpacity(given, false) })]
   }
 
   private group(
     element: XmlElement,
-    { name, named, inner, place }: { readonly name: string; readonly named: boolean; readonly inner: readonly Piece[]; readonly place: Place },
+    {
+      name,
+      named,
+      inner,
+      place,
+    }: {
+      readonly name: string
+      readonly named: boolean
+      readonly inner: readonly Piece[]
+      readonly place: Place
+    },
   ): Piece {
     const computed = this.cascade.of(element)
     const moved = this.motion.get(element) ?? []
     if (element !== this.root && this.hasEffect(computed))
       this.tell({ what: 'Its mask, cut or filter.', where: this.sayOf(element) })
     const opacity = movingOpacity({ computed, moved, until: place.until, leftOut: this.tell }, true)
-    const steps = element === this.root && moved.every(({ property }) => !placesElement(property)) ? [] : this.stepsOf(element, computed, moved, place)
+    const steps =
+      element === this.root && moved.every(({ property }) => !placesElement(property))
+        ? []
+        : this.stepsOf(element, computed, moved, place)
     return groupPiece(name, inner, { steps, opacity, named: named && !isStill(opacity) ? true : named })
   }
 
-  private stepsOf(element: XmlElement, computed: Computed, moved: readonly Animated[], { until }: Place): readonly Step[] {
+  private stepsOf(
+    element: XmlElement,
+    computed: Computed,
+    moved: readonly Animated[],
+    { until }: Place,
+  ): readonly Step[] {
     const isOwnBox = computed['transform-box'] === 'fill-box' || computed['transform-box'] === 'content-box'
-    const box = isOwnBox ? this.pictures.boundsOf(element) : { x: 0, y: 0, width: this.whole[0], height: this.whole[1] }
+    const box = isOwnBox
+      ? this.pictures.boundsOf(element)
+      : { x: 0, y: 0, width: this.whole[0], height: this.whole[1] }
     return elementSteps(computed, moved, {
       box: [box.width, box.height],
       boxAt: isOwnBox ? [box.x, box.y] : [0, 0],
@@ -184,7 +219,9 @@ class SvgWalk {
   }
 
   private hasEffect(computed: Computed): boolean {
-    return ['clip-path', 'mask', 'filter'].some((effect) => computed[effect] !== undefined && computed[effect] !== 'none')
+    return ['clip-path', 'mask', 'filter'].some(
+      (effect) => computed[effect] !== undefined && computed[effect] !== 'none',
+    )
   }
 
   private tellUnknown(element: XmlElement, own: readonly Animated[]): void {
@@ -194,7 +231,8 @@ class SvgWalk {
   }
 
   private isWithin(inner: XmlElement, outer: XmlElement): boolean {
-    for (let at = this.cascade.parentOf(inner); at; at = this.cascade.parentOf(at)) if (at === outer) return true
+    for (let at = this.cascade.parentOf(inner); at; at = this.cascade.parentOf(at))
+      if (at === outer) return true
     return false
   }
 

@@ -5,7 +5,13 @@ import type { RoundKey, Timing } from '../motion/playRounds.ts'
 import { childElements } from '../style/cascade.ts'
 import { SmilClock } from './smilClock.ts'
 
-const ANIMATIONS: ReadonlySet<string> = new Set(['animate', 'animateTransform', 'animateMotion', 'animateColor', 'set'])
+const ANIMATIONS: ReadonlySet<string> = new Set([
+  'animate',
+  'animateTransform',
+  'animateMotion',
+  'animateColor',
+  'set',
+])
 
 export const isSmil = ({ name }: XmlElement): boolean => ANIMATIONS.has(name)
 
@@ -21,7 +27,10 @@ export interface ReadSmil {
  */
 export function readSmil(
   root: XmlElement,
-  { nameOf, leftOut }: { readonly nameOf: (element: XmlElement) => string; readonly leftOut: (one: LeftOut) => void },
+  {
+    nameOf,
+    leftOut,
+  }: { readonly nameOf: (element: XmlElement) => string; readonly leftOut: (one: LeftOut) => void },
 ): ReadSmil['of'] {
   const found = new Map<XmlElement, Animated[]>()
   const byId = new Map<string, XmlElement>()
@@ -62,13 +71,17 @@ function animationOf(element: XmlElement, { byId, clock, where }: SmilContext): 
   const { name, attributes } = element
   const timing = clock.timingOf(element)
   if (typeof timing === 'string') return timing
-  if (attributes['accumulate'] === 'sum' && timing.rounds > 1) return 'What grows from round to round is not played.'
-  const property = name === 'animateMotion' ? 'motion' : (attributes['attributeName'] ?? '').replace(/^\w+:/, '')
+  if (attributes['accumulate'] === 'sum' && timing.rounds > 1)
+    return 'What grows from round to round is not played.'
+  const property =
+    name === 'animateMotion' ? 'motion' : (attributes['attributeName'] ?? '').replace(/^\w+:/, '')
   if (property === '') return 'It does not say what it moves.'
   if (name === 'animateMotion') return motionOf(element, { timing, where, byId })
   const values = valuesOf(element)
   if (!values) return 'It has no values.'
-  const adds = attributes['additive'] === 'sum' || (attributes['by'] !== undefined && attributes['from'] === undefined && attributes['values'] === undefined)
+  const adds =
+    attributes['additive'] === 'sum' ||
+    (attributes['by'] !== undefined && attributes['from'] === undefined && attributes['values'] === undefined)
   if (name === 'set') return { property, round: heldRound(values.at(-1)!), timing, where }
   const asCall = name === 'animateTransform'
   const type = attributes['type'] ?? 'translate'
@@ -100,7 +113,8 @@ function valuesOf({ attributes, name }: XmlElement): readonly (string | null)[] 
   return [from, change.map((part, i) => part + (start[i] ?? 0)).join(' ')]
 }
 
-const numbersOf = (text: string): number[] => (text.match(/[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?/gi) ?? []).map(Number)
+const numbersOf = (text: string): number[] =>
+  (text.match(/[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?/gi) ?? []).map(Number)
 
 const heldRound = (value: string | null): RoundKey<string | null>[] => [
   { share: 0, value, bend: HOLD },
@@ -108,7 +122,10 @@ const heldRound = (value: string | null): RoundKey<string | null>[] => [
 ]
 
 /** Values at their shares of a round; a sentence where they do not fit together. */
-function roundOf({ attributes }: XmlElement, values: readonly (string | null)[]): RoundKey<string | null>[] | string {
+function roundOf(
+  { attributes }: XmlElement,
+  values: readonly (string | null)[],
+): RoundKey<string | null>[] | string {
   const mode = attributes['calcMode'] ?? 'linear'
   if (values.length === 1) return heldRound(values[0]!)
   const isStepped = mode === 'discrete'
@@ -116,14 +133,23 @@ function roundOf({ attributes }: XmlElement, values: readonly (string | null)[])
   const given = attributes['keyTimes'] === undefined ? null : listOf(attributes['keyTimes']).map(Number)
   const paced = mode === 'paced' ? pacedShares(values) : null
   const shares = paced ?? given ?? even
-  if (shares.length !== values.length || !shares.every((share, i) => share >= (shares[i - 1] ?? 0) && share <= 1))
+  if (
+    shares.length !== values.length ||
+    !shares.every((share, i) => share >= (shares[i - 1] ?? 0) && share <= 1)
+  )
     return 'Its keyTimes do not fit its values.'
   const bends = bendsOf(attributes, mode, values.length - 1)
   if (!bends) return 'Its keySplines do not fit its values.'
-  const round = values.map((value, i) => ({ share: shares[i]!, value, bend: isStepped ? HOLD : (bends[i] ?? LINEAR) }))
+  const round = values.map((value, i) => ({
+    share: shares[i]!,
+    value,
+    bend: isStepped ? HOLD : (bends[i] ?? LINEAR),
+  }))
   if (round[0]!.share > 0) round.unshift({ ...round[0]!, share: 0, bend: HOLD })
   const last = round.at(-1)!
-  return last.share < 1 ? [...round.slice(0, -1), { ...last, bend: HOLD }, { ...last, share: 1, bend: HOLD }] : round
+  return last.share < 1
+    ? [...round.slice(0, -1), { ...last, bend: HOLD }, { ...last, share: 1, bend: HOLD }]
+    : round
 }
 
 /** The bends between values; null where there are not as many as are needed. */
@@ -153,7 +179,11 @@ function pacedShares(values: readonly (string | null)[]): number[] | null {
 /** Along a path: the share of it that is gone, in time. */
 function motionOf(
   element: XmlElement,
-  { timing, where, byId }: { readonly timing: Timing; readonly where: string; readonly byId: SmilContext['byId'] },
+  {
+    timing,
+    where,
+    byId,
+  }: { readonly timing: Timing; readonly where: string; readonly byId: SmilContext['byId'] },
 ): Animated | string {
   const { attributes } = element
   const target = childElements(element).find(({ name }) => name === 'mpath')?.attributes['href']
@@ -166,7 +196,17 @@ function motionOf(
   const shares = attributes['keyPoints'] === undefined ? null : listOf(attributes['keyPoints'])
   const isPlain = !shares || mode === 'paced'
   const round = isPlain
-    ? roundOf({ ...element, attributes: { ...attributes, calcMode: mode === 'spline' ? mode : 'linear', ...(mode === 'spline' ? {} : { keyTimes: '0;1' }) } }, ['0', '1'])
+    ? roundOf(
+        {
+          ...element,
+          attributes: {
+            ...attributes,
+            calcMode: mode === 'spline' ? mode : 'linear',
+            ...(mode === 'spline' ? {} : { keyTimes: '0;1' }),
+          },
+        },
+        ['0', '1'],
+      )
     : roundOf(element, shares)
   if (typeof round === 'string') return round
   return { property: 'motion', along, round, timing, where }

@@ -11,7 +11,23 @@ import { movingLength, movingProperty, together, type MovedElement } from './geo
 import { movingOpacity, paintValues } from './paint.ts'
 
 /** What of a shape's form moves. */
-const FORM: ReadonlySet<string> = new Set(['d', 'points', 'x', 'y', 'width', 'height', 'rx', 'ry', 'cx', 'cy', 'r', 'x1', 'y1', 'x2', 'y2'])
+const FORM: ReadonlySet<string> = new Set([
+  'd',
+  'points',
+  'x',
+  'y',
+  'width',
+  'height',
+  'rx',
+  'ry',
+  'cx',
+  'cy',
+  'r',
+  'x1',
+  'y1',
+  'x2',
+  'y2',
+])
 export const isForm = (property: string): boolean => FORM.has(property)
 
 export interface ShapeOptions {
@@ -41,7 +57,11 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
     const { x, y, width, height } = outlineBounds(outline.rest)
     const middle: Vec2 = [x + width / 2, y + height / 2]
     const about = mapMoving(outline, (one): Value => moveOutline(one, middle))
-    return { ...base, steps: centredAt(steps, middle), art: { kind: 'path', values: { ...values, outline: { moving: about } } } }
+    return {
+      ...base,
+      steps: centredAt(steps, middle),
+      art: { kind: 'path', values: { ...values, outline: { moving: about } } },
+    }
   }
   // What stays of its place is drawn into the outline, unless that would draw its line unevenly.
   const inner = steps.slice(steps.findLastIndex((step) => !isStillStep(step)) + 1)
@@ -58,7 +78,8 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
   const pieces = nodes.map((node) => pieceOfNode(node, values, drawn.scale))
   const [only] = pieces
   if (!only) return groupPiece(name, [])
-  if (pieces.length === 1) return { ...only, ...base, steps: [...around, ...only.steps], art: only.art, children: only.children }
+  if (pieces.length === 1)
+    return { ...only, ...base, steps: [...around, ...only.steps], art: only.art, children: only.children }
   return groupPiece(name, pieces, { steps: around, opacity, named })
 }
 
@@ -66,12 +87,19 @@ const matrixOf = (
   matrix: readonly number[] | null,
 ): { readonly matrix: readonly number[]; readonly isDrawnIn: boolean; readonly scale: number } =>
   matrix
-    ? { matrix, isDrawnIn: true, scale: Math.sqrt(Math.abs(matrix[0]! * matrix[3]! - matrix[1]! * matrix[2]!)) }
+    ? {
+        matrix,
+        isDrawnIn: true,
+        scale: Math.sqrt(Math.abs(matrix[0]! * matrix[3]! - matrix[1]! * matrix[2]!)),
+      }
     : { matrix: [1, 0, 0, 1, 0, 0], isDrawnIn: false, scale: 1 }
 
 function isUniform([a, b, c, d]: readonly number[]): boolean {
   const size = Math.max(a! * a! + b! * b!, c! * c! + d! * d!)
-  return Math.abs(a! * a! + b! * b! - c! * c! - d! * d!) <= 1e-6 * size && Math.abs(a! * c! + b! * d!) <= 1e-6 * size
+  return (
+    Math.abs(a! * a! + b! * b! - c! * c! - d! * d!) <= 1e-6 * size &&
+    Math.abs(a! * c! + b! * d!) <= 1e-6 * size
+  )
 }
 
 const SCALED = ['stroke width', 'dash', 'dash gap', 'dash offset'] as const
@@ -80,12 +108,16 @@ const SCALED = ['stroke width', 'dash', 'dash gap', 'dash offset'] as const
 function pieceOfNode(node: ArtNode, values: NonNullable<Piece['art']>['values'], scale: number): Piece {
   const steps = [moveBy(node.position)]
   if (node.kind === 'group')
-    return groupPiece(node.name, node.children.map((child) => pieceOfNode(child, values, scale)).reverse(), { steps })
+    return groupPiece(node.name, node.children.map((child) => pieceOfNode(child, values, scale)).reverse(), {
+      steps,
+    })
   if (node.kind === 'image') throw new Error('a shape became a picture')
   const scaled = Object.fromEntries(
     SCALED.flatMap((property) => {
       const value = values[property]
-      return value ? [[property, { moving: mapMoving(value.moving as Moving<number>, (part) => part * scale) }]] : []
+      return value
+        ? [[property, { moving: mapMoving(value.moving as Moving<number>, (part) => part * scale) }]]
+        : []
     }),
   )
   const own: Record<string, NonNullable<Piece['art']>['values'][string]> = {
@@ -122,15 +154,30 @@ function moveSteps(x: Moving<number>, y: Moving<number>): Step[] {
   ]
 }
 
-function ellipse(given: MovedElement, middle: readonly Step[], rx: Moving<number>, ry: Moving<number>): RoundShape {
-  const size = together(rx, ry, (a, b): Value => [2 * Math.max(0, a), 2 * Math.max(0, b)], apart(given, 'size'))
+function ellipse(
+  given: MovedElement,
+  middle: readonly Step[],
+  rx: Moving<number>,
+  ry: Moving<number>,
+): RoundShape {
+  const size = together(
+    rx,
+    ry,
+    (a, b): Value => [2 * Math.max(0, a), 2 * Math.max(0, b)],
+    apart(given, 'size'),
+  )
   return { kind: 'ellipse', middle, more: { size: { moving: size } } }
 }
 
 const ROUND: Readonly<Record<string, (given: MovedElement, whole: SvgWhole) => RoundShape>> = {
   circle: (given, whole) => {
     const r = movingLength(given, 'r', Math.hypot(...whole) / Math.SQRT2)
-    return ellipse(given, moveSteps(movingLength(given, 'cx', whole[0]), movingLength(given, 'cy', whole[1])), r, r)
+    return ellipse(
+      given,
+      moveSteps(movingLength(given, 'cx', whole[0]), movingLength(given, 'cy', whole[1])),
+      r,
+      r,
+    )
   },
   ellipse: (given, whole) => {
     const middle = moveSteps(movingLength(given, 'cx', whole[0]), movingLength(given, 'cy', whole[1]))
@@ -139,16 +186,28 @@ const ROUND: Readonly<Record<string, (given: MovedElement, whole: SvgWhole) => R
   },
   rect: (given, whole) => {
     const [width, height] = [movingLength(given, 'width', whole[0]), movingLength(given, 'height', whole[1])]
-    const size = together(width, height, (a, b): Value => [Math.max(0, a), Math.max(0, b)], apart(given, 'size'))
+    const size = together(
+      width,
+      height,
+      (a, b): Value => [Math.max(0, a), Math.max(0, b)],
+      apart(given, 'size'),
+    )
     const [x, y] = [movingLength(given, 'x', whole[0]), movingLength(given, 'y', whole[1])]
     const half = (length: Moving<number>): Moving<number> => mapMoving(length, (value) => value / 2)
     const middle = [...moveSteps(x, y), ...moveSteps(half(width), half(height))]
-    return { kind: 'rectangle', middle, more: { size: { moving: size }, corner: { moving: radii(given, whole).rx } } }
+    return {
+      kind: 'rectangle',
+      middle,
+      more: { size: { moving: size }, corner: { moving: radii(given, whole).rx } },
+    }
   },
 }
 
 /** Both radii; where only one is said the other is the same. */
-function radii(given: MovedElement, whole: SvgWhole): { readonly rx: Moving<number>; readonly ry: Moving<number> } {
+function radii(
+  given: MovedElement,
+  whole: SvgWhole,
+): { readonly rx: Moving<number>; readonly ry: Moving<number> } {
   const says = (property: string): boolean => {
     const text = given.computed[property]
     return (text !== undefined && text !== 'auto') || given.moved.some((one) => one.property === property)
@@ -168,7 +227,10 @@ function isPlain({ name, attributes }: XmlElement): boolean {
 function movingOutline(element: XmlElement, given: MovedElement, whole: SvgWhole): Moving<Outline> {
   const EMPTY: Outline = { closed: false, vertices: [] }
   const outlineOf = (attributes: Readonly<Record<string, string>>): Outline =>
-    pathOutlines(shapePath({ ...element, attributes: { ...element.attributes, ...attributes } }, whole), [1, 0, 0, 1, 0, 0])[0] ?? EMPTY
+    pathOutlines(
+      shapePath({ ...element, attributes: { ...element.attributes, ...attributes } }, whole),
+      [1, 0, 0, 1, 0, 0],
+    )[0] ?? EMPTY
   const property = given.moved.find((one) => isForm(one.property))!.property
   const read = (text: string | undefined): Outline | null => {
     if (text === undefined) return null
