@@ -84,14 +84,12 @@ class Way {
     })
     return from <= to
       ? parts
-      : parts
-          .reverse()
-          .map(({ from: start, leave, arrive, to: end }) => ({
-            from: end,
-            leave: arrive,
-            arrive: leave,
-            to: start,
-          }))
+      : parts.reverse().map(({ from: start, leave, arrive, to: end }) => ({
+          from: end,
+          leave: arrive,
+          arrive: leave,
+          to: start,
+        }))
   }
 
   private parameter(piece: number, distance: number): number {

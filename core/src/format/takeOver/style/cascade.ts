@@ -125,7 +125,8 @@ export class Cascade {
 const NOT_PRESENTED: ReadonlySet<string> = new Set(['class', 'id', 'style', 'href', 'xmlns'])
 
 /** In style sheets, other than in attributes, lengths and angles say their units; one that does not makes its declaration void. */
-const UNITS_SAID = /^(?!.*\b(?:translate(?:X|Y|3d)?|rotate[XYZ]?|skew[XY]?)\(\s*(?:[^)]*,\s*)?[+-]?(?!0+(?:\.0*)?\s*[,)])[\d.]+\s*[,)])/is
+const UNITS_SAID =
+  /^(?!.*\b(?:translate(?:X|Y|3d)?|rotate[XYZ]?|skew[XY]?)\(\s*(?:[^)]*,\s*)?[+-]?(?!0+(?:\.0*)?\s*[,)])[\d.]+\s*[,)])/is
 
 /** A shorthand clears what its longhands said before. */
 function declare(own: Record<string, string>, property: string, value: string): void {
