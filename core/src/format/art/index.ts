@@ -1,5 +1,6 @@
 export { MOST_BYTES } from './mostBytes.ts'
 export { looksLikeSvg, readArt } from './readArt.ts'
+export { isPicture, readPicture } from './readPicture.ts'
 export { seenBox } from './seenBox.ts'
 export { trimArt, type Trimmed } from './trimArt.ts'
 export { trimPng } from './trimPng.ts'

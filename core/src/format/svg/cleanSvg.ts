@@ -25,6 +25,9 @@ const MOVING: ReadonlySet<string> = new Set([
 ])
 const EMBEDDED = /^data:image\/(?:png|jpeg|webp|gif);base64,[a-z0-9+/=\s]*$/i
 
+/** A drawing in a drawing, which is only let in where it is checked by itself. */
+const DRAWING = /^data:image\/svg\+xml[;,]/i
+
 /** Whether a link stays within the file. */
 const isOwn = (link: string): boolean => link.trim().startsWith('#') || EMBEDDED.test(link.trim())
 
@@ -42,13 +45,16 @@ export interface CleanSvg {
 }
 
 /**
- * An SVG without scripts, links to other files, embedded pages and, unless that is asked for, animation; prefixes of the SVG
+ * An SVG without scripts, links to other files, embedded pages and, unless that is asked for, animation and pictures that are drawings; prefixes of the SVG
  * namespace are taken off.
  * Source: W3C, SVG Integration, secure static mode (own list of what that leaves out).
  */
 export function cleanSvg(given: XmlElement, { keepsMotion = false } = {}): CleanSvg {
   let lost = false
-  const cleanAttributes = (attributes: Readonly<Record<string, string>>): Record<string, string> =>
+  const cleanAttributes = (
+    attributes: Readonly<Record<string, string>>,
+    takesDrawings: boolean,
+  ): Record<string, string> =>
     Object.fromEntries(
       Object.entries(attributes).flatMap(([name, value]) => {
         const local = name.replace(/^xlink:/, '')
@@ -56,7 +62,9 @@ export function cleanSvg(given: XmlElement, { keepsMotion = false } = {}): Clean
         const fine =
           !/^on/i.test(local) &&
           !/^xml:base$/i.test(local) &&
-          (/^(href|src)$/i.test(local) ? isOwn(value) : loadsNothing(value))
+          (/^(href|src)$/i.test(local)
+            ? isOwn(value) || (takesDrawings && DRAWING.test(value))
+            : loadsNothing(value))
         if (!fine) lost = true
         // Marks other programs leave for themselves mean nothing here.
         return fine && (!local.includes(':') || local === 'xml:space') ? [[local, value]] : []
@@ -75,7 +83,13 @@ export function cleanSvg(given: XmlElement, { keepsMotion = false } = {}): Clean
       lost = true
       return []
     }
-    return [{ name, attributes: cleanAttributes(node.attributes), children: node.children.flatMap(clean) }]
+    return [
+      {
+        name,
+        attributes: cleanAttributes(node.attributes, keepsMotion && name === 'image'),
+        children: node.children.flatMap(clean),
+      },
+    ]
   }
   const [root] = clean(given)
   return { root: root as XmlElement, lost }

@@ -1,6 +1,9 @@
 import { strFromU8 } from 'fflate'
 import { LIMITS } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
+import { looksLikeLottie } from './lottie/lottieFile.ts'
+import { readDotLottie } from './lottie/readDotLottie.ts'
+import { readLottie } from './lottie/readLottie.ts'
 import { looksLikeMovingSheet, readMovingSheet } from './sheet/readMovingSheet.ts'
 import { looksLikeMovingSvg, readMovingSvg } from './svg/readMovingSvg.ts'
 import type { TakenOver } from './takenOver.ts'
@@ -9,7 +12,7 @@ import type { TakenOver } from './takenOver.ts'
 const MOST_BYTES = 64 * 1024 * 1024
 
 /**
- * Reads a file that moves, by what it holds: an animated SVG, or a style sheet with keyframes.
+ * Reads a file that moves, by what it holds: an animated SVG, a style sheet with keyframes, or a Lottie animation, packed or not.
  * @returns null for one that is none of these
  * @throws BadFile with a sentence for what is damaged, huge or hostile
  */
@@ -24,9 +27,26 @@ export function readMovingFile(
       .trim()
       .slice(0, LIMITS.nameLength) || 'Scene'
   if (bytes.length > MOST_BYTES) throw new BadFile(`“${file}” is over 64 MB. Nothing was changed.`)
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
+    const packed = readDotLottie(bytes)
+    return packed && readLottie(packed, { name, makeId })
+  }
   const text = strFromU8(bytes)
+  if (/^\s*\{/.test(text)) {
+    const value = jsonOf(text)
+    return looksLikeLottie(value) ? readLottie(value, { name, makeId }) : null
+  }
   if (/<(?:\w+:)?svg[\s>]/.test(text.slice(0, 16_384)) && looksLikeMovingSvg(text))
     return readMovingSvg(text, { name, makeId })
   if (looksLikeMovingSheet(text)) return readMovingSheet(text, { name, makeId })
   return null
+}
+
+/** Undefined for text that is no JSON. */
+function jsonOf(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return undefined
+  }
 }

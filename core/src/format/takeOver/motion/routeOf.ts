@@ -18,7 +18,14 @@ import { isStill, still, type Moving, type MovingKey } from './moving.ts'
  */
 export function routeOf(data: string, shareOf: (length: number) => Moving<number>): Moving<Vec2> | null {
   const cubics = cubicsOfPath(data)
-  if (cubics.length === 0) return null
+  return cubics.length === 0 ? null : routeAlong(cubics, shareOf)
+}
+
+/** The same along cubics that follow one another, at least one. */
+export function routeAlong(
+  cubics: readonly Cubic[],
+  shareOf: (length: number) => Moving<number>,
+): Moving<Vec2> {
   const way = new Way(cubics)
   const share = shareOf(way.length)
   const rest = way.pointAt(share.rest * way.length)

@@ -16,10 +16,10 @@ export interface LayersOfPieces {
  * @param pieces bottom first
  */
 export function layersOfPieces(pieces: readonly Piece[], options: LayersOfPieces): Layer[] {
-  const ids = new Map<Piece, string>()
-  const idOf = (piece: Piece): string => {
-    const id = ids.get(piece) ?? options.makeId()
-    ids.set(piece, id)
+  const ids = new Map<string, string>()
+  const idOf = (key: string): string => {
+    const id = ids.get(key) ?? options.makeId()
+    ids.set(key, id)
     return id
   }
   return new Making(options, idOf).layersIn(pieces, null)
@@ -28,7 +28,7 @@ export function layersOfPieces(pieces: readonly Piece[], options: LayersOfPieces
 class Making {
   constructor(
     private readonly options: LayersOfPieces,
-    private readonly idOf: (piece: Piece) => string,
+    private readonly idOf: (key: string) => string,
   ) {}
 
   layersIn(pieces: readonly Piece[], parent: string | null): Layer[] {
@@ -40,23 +40,28 @@ class Making {
     const boxes = boxesOf(piece.steps)
     const outer = boxes.slice(0, -1)
     const layers: Layer[] = []
-    let parent = piece.follows ? this.idOf(piece.follows) : around
+    let parent = piece.follows === undefined ? around : this.idOf(piece.follows)
     for (const box of outer) {
       const carrier = this.layer(piece, { id: this.options.makeId(), kind: 'group', parent }, box, {})
       layers.push(carrier)
       parent = carrier.id
     }
-    const id = this.idOf(piece)
+    const id = piece.key === undefined ? this.options.makeId() : this.idOf(piece.key)
     const kind = piece.art?.kind ?? 'group'
     const own = this.layer(piece, { id, kind, parent }, boxes.at(-1)!, {
       ...piece.art?.values,
       opacity: { moving: percentOfShare(piece.opacity) },
+      ...(piece.time ? { 'local time': { moving: piece.time } } : {}),
     })
     const { mask } = piece
     const seen: Layer = mask
       ? {
           ...own,
-          mask: { layer: this.idOf(mask.piece), ...(mask.inverted ? { inverted: true as const } : {}) },
+          mask: {
+            layer: this.idOf(mask.of),
+            ...(mask.inverted ? { inverted: true as const } : {}),
+            ...(mask.rides ? { follows: true as const } : {}),
+          },
         }
       : own
     return [...layers, seen, ...this.layersIn(piece.children, id)]

@@ -27,10 +27,15 @@ export interface Piece {
   readonly children: readonly Piece[]
   /** Whether the file names it, so that it is worth keeping as a group. */
   readonly named?: boolean
-  /** What it rides on without standing in it. */
-  readonly follows?: Piece
-  readonly mask?: { readonly piece: Piece; readonly inverted: boolean }
+  /** What others name it by. */
+  readonly key?: string
+  /** The key of what it rides on without standing in it. */
+  readonly follows?: string
+  /** What it is seen through: the key of another piece, and whether that rides on this one. */
+  readonly mask?: { readonly of: string; readonly inverted: boolean; readonly rides: boolean }
   readonly span?: Layer['span']
+  /** Of a group: the moment what is in it is at, s; left out: it runs with the scene. */
+  readonly time?: Moving<number>
 }
 
 export const stillValue = (value: Value): PieceValue => ({ moving: still(value) })
@@ -61,15 +66,26 @@ export function tidyPieces(pieces: readonly Piece[]): readonly Piece[] {
   return pieces.flatMap((piece): readonly Piece[] => {
     if (piece.art) return [piece]
     const children = tidyPieces(piece.children)
-    if (piece.mask || piece.span || piece.follows) return children.length > 0 ? [{ ...piece, children }] : []
     const [only] = children
-    if (!only) return []
-    if (children.length === 1) {
+    if (!only) return piece.key === undefined ? [] : [{ ...piece, children }]
+    const tied: Partial<Piece> = {
+      ...(piece.key === undefined ? {} : { key: piece.key }),
+      ...(piece.follows === undefined ? {} : { follows: piece.follows }),
+      ...(piece.mask ? { mask: piece.mask } : {}),
+      ...(piece.span ? { span: piece.span } : {}),
+      ...(piece.time ? { time: piece.time } : {}),
+    }
+    const isTied = Object.keys(tied).length > 0
+    if (children.length === 1 && !piece.time) {
       const opacity = productOf(piece.opacity, only.opacity)
-      if (opacity && !only.mask && !only.follows)
+      const isFree = only.key === undefined && only.follows === undefined && !only.mask && !only.span
+      // What rides on a piece goes by its coordinates, which one with steps of its own would move.
+      const keepsPlace = piece.key === undefined || only.steps.length === 0
+      if (opacity && keepsPlace && (isFree || (!isTied && only.follows === undefined && !only.mask)))
         return [
           {
             ...only,
+            ...tied,
             name: piece.named && !only.named ? piece.name : only.name,
             ...(piece.named ? { named: true } : {}),
             steps: [...piece.steps, ...only.steps],
@@ -77,6 +93,7 @@ export function tidyPieces(pieces: readonly Piece[]): readonly Piece[] {
           },
         ]
     }
+    if (isTied) return [{ ...piece, children }]
     const plain = piece.steps.every(isStillStep) && isStill(piece.opacity) && piece.opacity.rest === 1
     if (!plain) return [{ ...piece, children }]
     const carried = children.map((child) => ({ ...child, steps: [...piece.steps, ...child.steps] }))

@@ -5,10 +5,10 @@ import { groupPiece, type Piece } from './piece.ts'
  * Pieces of which several begin with the same motion ride on one that has it: a file that writes what carries them once for each
  * becomes layers that have it once.
  * @param pieces bottom first
- * @param base what all of them ride on
+ * @param base key of what all of them ride on
  */
-export function shareSteps(pieces: readonly Piece[], base?: Piece): readonly Piece[] {
-  const riding = base ? { follows: base } : {}
+export function shareSteps(pieces: readonly Piece[], base?: string): readonly Piece[] {
+  const riding = base === undefined ? {} : { follows: base }
   const clusters = new Map<string, Piece[]>()
   for (const piece of pieces) {
     const head = movingHead(piece.steps)
@@ -19,10 +19,11 @@ export function shareSteps(pieces: readonly Piece[], base?: Piece): readonly Pie
   for (const cluster of clusters.values()) {
     if (cluster.length < 2) continue
     const length = commonLength(cluster.map(({ steps }) => steps))
-    const carrier = groupPiece('Carrier', [], { steps: cluster[0]!.steps.slice(0, length), ...riding })
+    const key = `carrier ${base ?? ''} ${carriers.length}`
+    const carrier = groupPiece('Carrier', [], { key, steps: cluster[0]!.steps.slice(0, length), ...riding })
     const inner = shareSteps(
       cluster.map((piece) => ({ ...piece, steps: piece.steps.slice(length) })),
-      carrier,
+      key,
     )
     cluster.forEach((piece, i) => placed.set(piece, inner[i]!))
     carriers.push(carrier, ...inner.slice(cluster.length))

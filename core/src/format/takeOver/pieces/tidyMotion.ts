@@ -1,8 +1,8 @@
-import { simplifyProperty } from '../../../edit/index.ts'
-import { NO_LINKS } from '../../../bend/index.ts'
 import { KIND_WIDTH, type Property } from '../../../property/index.ts'
 import type { Layer } from '../../../scene/index.ts'
 import { frameTicks, type FrameRate } from '../../../time/index.ts'
+import { fewerKeysIn } from './fewerKeysIn.ts'
+import { placeOfChords } from './placeOfChords.ts'
 
 /** Fewer keys are what somebody set. */
 const LEAST_KEYS = 10
@@ -32,17 +32,15 @@ export function tidyMotion(layers: readonly Layer[], rate: FrameRate): Layer[] {
 
 function isWrittenOut({ kind, keys }: Property): boolean {
   if (keys.length < LEAST_KEYS || KIND_WIDTH[kind] === 0 || kind === 'colour') return false
+  if (kind === 'place') return true
   const straight = keys.filter(({ bend }) => bend.kind === 'linear').length
   return straight / keys.length >= MOST_STRAIGHT
 }
 
 function fewerKeys(name: string, property: Property, rate: FrameRate): Property {
-  const { keys } = property
-  const removable = new Set(keys.slice(1, -1).map(({ id }) => id))
-  return simplifyProperty(property, {
-    removable,
+  if (property.kind === 'place') return placeOfChords(property, rate, WITHIN['position']!) ?? property
+  return fewerKeysIn(property, {
     within: WITHIN[name] ?? USUAL_WITHIN,
     step: frameTicks(rate) / LOOKS,
-    library: NO_LINKS,
-  }).property
+  })
 }

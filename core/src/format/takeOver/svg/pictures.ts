@@ -10,6 +10,8 @@ import {
   type SvgWhole,
 } from '../../svg/index.ts'
 import type { XmlElement, XmlNode } from '../../xml/index.ts'
+import { embeddedPicture } from '../embeddedPicture.ts'
+import { still } from '../motion/moving.ts'
 import { moveBy, type Step } from '../place/steps.ts'
 import { stillValue, type Piece } from '../pieces/piece.ts'
 import { isElement, type Cascade } from '../style/cascade.ts'
@@ -64,6 +66,32 @@ export class StillPictures {
     }
   }
 
+  /** A picture that stands in the file itself as a piece; null for one that cannot be read. */
+  embedded(element: XmlElement, look: Pick<Piece, 'name' | 'named' | 'steps' | 'opacity'>): Piece | null {
+    const computed = this.cascade.of(element)
+    const side = (name: string, of: number): number => readLength(computed[name], of) ?? 0
+    const { width: wide, height: high } = this.viewBox
+    const size = [side('width', wide), side('height', high)] as const
+    const picture = embeddedPicture(element.attributes['href'], { name: look.name, size })
+    if (!picture) return null
+    const key = `picture ${this.pictures.size + 1}`
+    this.pictures.set(key, picture)
+    const shares = size.map((length, i) => (length > 0 ? length / picture.size[i]! : 1)) as [number, number]
+    const isStretched = element.attributes['preserveAspectRatio'] === 'none'
+    const scale: readonly [number, number] = isStretched ? shares : [Math.min(...shares), Math.min(...shares)]
+    const middle = moveBy([
+      side('x', wide) + (size[0] || picture.size[0]) / 2,
+      side('y', high) + (size[1] || picture.size[1]) / 2,
+    ])
+    const sized: Step[] = scale.every((part) => part === 1) ? [] : [{ kind: 'scale', by: still(scale) }]
+    return {
+      ...look,
+      steps: [...look.steps, middle, ...sized],
+      art: { kind: 'image', values: { picture: stillValue(key) } },
+      children: [],
+    }
+  }
+
   /** The same tree with every style written at its element, and nothing that moves. */
   private flattened(element: XmlElement): XmlElement {
     const { attributes } = element
@@ -72,7 +100,10 @@ export class StillPictures {
       .filter(([, value]) => loadsNothing(value))
       .map(([property, value]) => `${property}:${value}`)
       .join(';')
-    const { class: _class, style: _style, ...kept } = attributes
+    const { class: _class, style: _style, ...rest } = attributes
+    const kept = Object.fromEntries(
+      Object.entries(rest).filter(([, value]) => !/^data:image\/svg/i.test(value)),
+    )
     const flat: XmlElement = {
       name: element.name,
       attributes: { ...kept, ...(style ? { style } : {}) },

@@ -170,7 +170,9 @@ class SvgWalk {
       if (inner !== element && this.isWithin(inner, element))
         for (const { where } of animations)
           this.tell({ what: 'It moves within what became a picture.', where })
-    return [this.pictures.piece(element, { name, named, steps, opacity: movingOpacity(given, false) })]
+    const look = { name, named, steps, opacity: movingOpacity(given, false) }
+    const isEmbedded = element.name === 'image' && !this.hasEffect(computed)
+    return [(isEmbedded && this.pictures.embedded(element, look)) || this.pictures.piece(element, look)]
   }
 
   private group(
