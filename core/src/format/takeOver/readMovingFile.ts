@@ -6,13 +6,16 @@ import { readDotLottie } from './lottie/readDotLottie.ts'
 import { readLottie } from './lottie/readLottie.ts'
 import { looksLikeMovingSheet, readMovingSheet } from './sheet/readMovingSheet.ts'
 import { looksLikeMovingSvg, readMovingSvg } from './svg/readMovingSvg.ts'
+import { looksLikePage, readMovingPage } from './web/readMovingPage.ts'
+import { looksLikeWebAnimations, readWebAnimations } from './web/readWebAnimations.ts'
 import type { TakenOver } from './takenOver.ts'
 
 /** Bytes a file that moves may have. */
 const MOST_BYTES = 64 * 1024 * 1024
 
 /**
- * Reads a file that moves, by what it holds: an animated SVG, a style sheet with keyframes, or a Lottie animation, packed or not.
+ * Reads a file that moves, by what it holds: an animated SVG, a style sheet with keyframes, a Lottie animation, packed or not, Web
+ * Animations and pages of ours.
  * @returns null for one that is none of these
  * @throws BadFile with a sentence for what is damaged, huge or hostile
  */
@@ -34,8 +37,10 @@ export function readMovingFile(
   const text = strFromU8(bytes)
   if (/^\s*\{/.test(text)) {
     const value = jsonOf(text)
+    if (looksLikeWebAnimations(value)) return readWebAnimations(value, { name, makeId })
     return looksLikeLottie(value) ? readLottie(value, { name, makeId }) : null
   }
+  if (looksLikePage(text)) return readMovingPage(text, { name, makeId })
   if (/<(?:\w+:)?svg[\s>]/.test(text.slice(0, 16_384)) && looksLikeMovingSvg(text))
     return readMovingSvg(text, { name, makeId })
   if (looksLikeMovingSheet(text)) return readMovingSheet(text, { name, makeId })

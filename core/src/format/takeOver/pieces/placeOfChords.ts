@@ -17,7 +17,8 @@ const LOOKS = 4
  */
 export function placeOfChords(property: Property, rate: FrameRate, within: number): Property | null {
   const { keys } = property
-  const isCurved = ({ route }: Key): boolean => Boolean(route && [...route.arrive, ...route.leave].some((part) => part !== 0))
+  const isCurved = ({ route }: Key): boolean =>
+    Boolean(route && [...route.arrive, ...route.leave].some((part) => part !== 0))
   if (keys.some((key) => key.timeless || isCurved(key))) return null
   const at = (key: Key): Vec2 => key.value as Vec2
   const gone: number[] = [0]

@@ -41,11 +41,33 @@ const asTransform = (property: string, value: string | undefined): string => {
   return property === 'transform' ? value : CALL[property as (typeof INDIVIDUAL)[number]](value)
 }
 
+/** Custom properties by which X and Y move by themselves, in files of ours. */
+const AXES = ['--x', '--y'] as const
+
+/** X and Y that move by themselves; instead of a `translate` that only hands them on. */
+function axisSteps(computed: Computed, moved: readonly Animated[], context: PlaceContext): readonly Step[] {
+  return AXES.flatMap((property, axis) => {
+    const one = moved.find((each) => each.property === property)
+    if (!one) return []
+    const rest = [lengthOf(computed[property], 0) ?? 0]
+    const keys = one.round.map((key) => ({
+      ...key,
+      value: key.value === null ? rest : [lengthOf(key.value, 0) ?? 0],
+    }))
+    // What `translate` hands on is what holds without motion.
+    const by = mapMoving(playing(one, context)({ keys, rest }), ([px]): Vec2 =>
+      axis === 0 ? [px! - rest[0]!, 0] : [0, px! - rest[0]!],
+    )
+    return [{ kind: 'move' as const, by }]
+  })
+}
+
 /** Whether something that is moved says where an element is. */
 export const placesElement = (property: string): boolean =>
   property === 'transform' ||
   property === 'motion' ||
   property === 'offset-distance' ||
+  (AXES as readonly string[]).includes(property) ||
   (INDIVIDUAL as readonly string[]).includes(property)
 
 /** What places an element, in the order of CSS, outermost first. What cannot be played is told and left out. */
@@ -56,6 +78,7 @@ export function elementSteps(
 ): readonly Step[] {
   const origin = originOf(computed, context)
   const steps = [
+    ...axisSteps(computed, moved, context),
     ...INDIVIDUAL.flatMap((property) => transformSteps(property, computed[property], moved, context)),
     ...offsetSteps(computed, moved, { ...context, origin }),
     ...transformSteps('transform', computed['transform'], moved, context),

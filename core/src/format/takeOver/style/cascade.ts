@@ -53,7 +53,10 @@ export class Cascade {
    * @throws BadFile where there are more rules and elements than can be held against each other
    * Source: W3C, CSS Cascading 4, Selectors 4, by css-select; presentation attributes come first (SVG 2, 6.6).
    */
-  constructor(root: XmlElement, styles: Styles) {
+  constructor(
+    root: XmlElement,
+    private readonly styles: Styles,
+  ) {
     const elements: XmlElement[] = []
     const walk = (element: XmlElement): void => {
       elements.push(element)
@@ -118,7 +121,7 @@ export class Cascade {
       } else if (value === 'initial' || value === 'unset') delete computed[property]
       else computed[property] = value
     }
-    return withVariables(computed)
+    return withVariables(computed, this.styles.initial)
   }
 }
 

@@ -28,6 +28,8 @@ export interface Styles {
   /** In order. */
   readonly rules: readonly StyleRule[]
   readonly keyframes: ReadonlyMap<string, readonly KeyframeBlock[]>
+  /** What custom properties are where nothing is said, by `@property`. */
+  readonly initial: Readonly<Record<string, string>>
 }
 
 /** Characters of style sheets, and rules of one, that are read. */
@@ -47,6 +49,7 @@ export function readStyles(texts: readonly string[]): Styles {
   if (texts.reduce((sum, text) => sum + text.length, 0) > LONGEST)
     throw new BadFile('The style sheet is over 4 MB, more than can be read. Nothing was changed.')
   const rules: StyleRule[] = []
+  const initial: Record<string, string> = {}
   const keyframes = new Map<
     string,
     { readonly blocks: readonly KeyframeBlock[]; readonly isPrefixed: boolean }
@@ -63,6 +66,12 @@ export function readStyles(texts: readonly string[]): Styles {
     if (node.type !== 'Atrule' || !node.block) return
     const prelude = node.prelude?.type === 'Raw' ? node.prelude.value.trim() : ''
     const name = node.name.toLowerCase()
+    if (name === 'property') {
+      const value = declarationsIn(childrenOf(node.block)).find(
+        ({ property }) => property === 'initial-value',
+      )
+      if (value) initial[prelude] = value.value
+    }
     if (/^(-\w+-)?keyframes$/.test(name)) {
       const known = keyframes.get(prelude)
       const isPrefixed = name.startsWith('-')
@@ -76,7 +85,7 @@ export function readStyles(texts: readonly string[]): Styles {
     childrenOf(
       parse(text, { parseValue: false, parseRulePrelude: false, parseAtrulePrelude: false }),
     ).forEach(walk)
-  return { rules, keyframes: new Map([...keyframes].map(([name, { blocks }]) => [name, blocks])) }
+  return { rules, initial, keyframes: new Map([...keyframes].map(([name, { blocks }]) => [name, blocks])) }
 }
 
 const unquoted = (text: string): string => text.replace(/^(['"])(.*)\1$/, '$2')

@@ -7,11 +7,14 @@ const LONGEST_VALUE = 20_000
  * Values with what their `var()` stand for; one that stands for nothing makes its property say nothing.
  * Source: W3C, CSS Custom Properties 1.
  */
-export function withVariables(declared: Readonly<Record<string, string>>): Readonly<Record<string, string>> {
+export function withVariables(
+  declared: Readonly<Record<string, string>>,
+  initial: Readonly<Record<string, string>>,
+): Readonly<Record<string, string>> {
   if (!Object.values(declared).some((value) => value.includes('var('))) return declared
   const out: Record<string, string> = {}
   for (const [property, value] of Object.entries(declared)) {
-    const put = putIn(value, declared)
+    const put = putIn(value, { ...initial, ...declared })
     if (put !== null) out[property] = put
   }
   return out
