@@ -23,6 +23,7 @@ const LOOKS: ReadonlySet<string> = new Set([
   'visibility',
   'background-color',
   'background',
+  'fill',
   'width',
   'height',
   'left',
