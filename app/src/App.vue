@@ -6,14 +6,17 @@ import { usePreferences } from './session/preferences.ts'
 import { useFocusOrigin } from './ui/focus/focusOrigin.ts'
 import { useMenuEscape } from './ui/focus/menuEscape.ts'
 import { useHelpSheet } from './session/view/helpSheet.ts'
+import { useTakenOver } from './session/view/takenOver.ts'
 
 const preferences = usePreferences()
 // From the first press on.
 useFocusOrigin()
 useMenuEscape()
 const help = useHelpSheet()
+const taken = useTakenOver()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))
+const TakenOverList = defineAsyncComponent(() => import('./shell/TakenOverList.vue'))
 // Nobody has to wait for what shows messages before there are any.
 const ToastShower = defineAsyncComponent(() => import('./ui/ToastShower.vue'))
 
@@ -33,5 +36,6 @@ useEventListener(window, 'keydown', (event) => {
 <template>
   <RouterView />
   <HelpSheet v-if="help.open" />
+  <TakenOverList v-if="taken.told" />
   <ToastShower :dark="preferences.theme === 'lamp'" />
 </template>

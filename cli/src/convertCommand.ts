@@ -18,7 +18,7 @@ import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse, readArgs } from './badUse.ts'
 import { nearNames } from './nearNames.ts'
 import { print } from './print.ts'
-import { readProjectFile } from './readProjectFile.ts'
+import { readProjectFile, type ReadProject } from './readProjectFile.ts'
 import { textFontUrl } from './textFont.ts'
 import { writeFileWhole } from './writeFileWhole.ts'
 
@@ -106,16 +106,22 @@ async function convertOne(input: string, target: string, form: ExportForm, value
     form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
   if (target !== PIPE) await writeFileWhole(target, bytes)
   const report = values.report
-    ? reportText(
+    ? `${leftOutText(input, file.leftOut)}${reportText(
         exportReport(project, scene, form),
         `${project.name}: ${scene.name} as ${EXPORT_FORMS[form].label}, ${bytes.length} bytes.`,
-      )
+      )}`
     : ''
   if (target !== PIPE) return report
   process.stderr.write(report)
   if (form !== 'bend') return String(bytes)
   await print(bytes)
   return ''
+}
+
+/** What of a file that was taken over was not understood; empty where all was. */
+function leftOutText(input: string, leftOut: ReadProject['leftOut']): string {
+  if (leftOut.length === 0) return ''
+  return `Left out of ${input}:\n${leftOut.map(({ what, where }) => `  ${where}: ${what}\n`).join('')}\n`
 }
 
 function sceneOf({ scenes }: Project, name: string | undefined): Scene {

@@ -76,7 +76,8 @@ Example:
 `,
   convert: `Usage: arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--report]
 
-Writes a scene as a file that others play. What it is to be goes by the ending of OUT, or by --as:
+Writes a scene as a file that others play. IN is a project, or another file that moves: an SVG, a Lottie animation, packed or
+not, a style sheet with keyframes, or a page or Web Animations written here. What it is to be goes by the ending of OUT, or by --as:
   html            a web page that plays by itself
   svg-css         an SVG moved by style rules (what .svg means)
   svg-smil        an SVG moved by animation elements
@@ -93,7 +94,7 @@ Several files are written into a folder: arrow-bend convert *.bend FOLDER --as s
   --fps N           frames a second of csv and json; those of the scene when left out
   --scale N         how many times as large an SVG is shown
   --tolerance PX    how far what cannot be written as it is may be off; 0.02 px when left out
-  --report          tells how each move comes through: exact, fitted, baked or left out
+  --report          tells how each move comes through: exact, fitted, baked or left out, and what of IN was not understood
 
 Example:
   arrow-bend convert regatta.bend regatta.svg --report

@@ -1,5 +1,5 @@
 import { fileOpen } from 'browser-fs-access'
-import { placeArt, replacePicture, type ArtFit } from '@arrow-bend/core/edit'
+import { addTakenScene, placeArt, replacePicture, type ArtFit } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf } from '@arrow-bend/core/scene'
 import type { useDocument } from '../session/document/document.ts'
@@ -7,7 +7,8 @@ import type { useSelection } from '../session/selection/selection.ts'
 import { assetShelf, type AssetBytes } from '../storage/index.ts'
 import { cancellable } from '../ui/cancellable.ts'
 import { toast } from '../ui/toast.ts'
-import { readArtFile, type ReadArt } from '../work/fileReader.ts'
+import { tellTaken } from '../session/view/takenOver.ts'
+import { readArtFile, readMoving, type ReadArt, type ReadTaken } from '../work/fileReader.ts'
 import { importClips } from './clipImport.ts'
 
 /** A file that has been read and waits to be placed. */
@@ -28,18 +29,24 @@ interface Desk {
 }
 
 const PICTURES = ['.png', '.jpg', '.jpeg', '.webp', '.svg', '.ora']
+/** What else may move by itself. */
+const MOVING = ['.lottie', '.json', '.css', '.html']
 const EXTENSIONS = [
   ...PICTURES,
+  ...MOVING,
   ...['.webm', '.mp4', '.mov'],
   ...['.wav', '.mp3', '.m4a', '.ogg', '.opus', '.flac'],
 ]
+const MAY_MOVE = /\.(svg|lottie|json|css|html?)$/i
 const PLAYED = /\.(webm|mp4|m4v|mov|wav|mp3|m4a|og[ga]|opus|flac)$/i
 
 /** Asks for files; none where that is called off. */
 export const chooseFiles = (): Promise<File[]> =>
-  fileOpen({ extensions: EXTENSIONS, description: 'Pictures, clips and sounds', multiple: true }).catch(
-    () => [],
-  )
+  fileOpen({
+    extensions: EXTENSIONS,
+    description: 'Pictures, clips, sounds and files that move',
+    multiple: true,
+  }).catch(() => [])
 
 /**
  * Reads files for a scene. Clips and sounds come in at once, as there is nothing to be asked; what cannot be read is told
@@ -52,12 +59,57 @@ export async function readFiles(
   const played = files.filter(({ name }) => PLAYED.test(name))
   if (played.length > 0) await importClips(played, document, selection)
   const project = document.project?.id
-  const read = await readAll(
+  const still = await takeMoving(
     files.filter((file) => !played.includes(file)),
-    'layers',
+    { document, selection },
   )
+  const read = await readAll(still, 'layers')
   // Another project may have been opened meanwhile.
   return document.project?.id === project ? read : []
+}
+
+/**
+ * Takes files that move over as scenes of their own, one step each.
+ * @returns the others
+ */
+async function takeMoving(files: readonly File[], desk: Desk): Promise<readonly File[]> {
+  const still: File[] = []
+  for (const file of files) {
+    if (!MAY_MOVE.test(file.name) && file.type !== 'image/svg+xml') {
+      still.push(file)
+      continue
+    }
+    try {
+      const done = await cancellable(`Reading ${file.name}…`, async (signal) => ({
+        read: await readMoving(file, signal),
+      }))
+      // Called off: what is left of them is not wanted either.
+      if (!done) break
+      if (done.read) await placeMoving(file.name, done.read, desk.document)
+      else still.push(file)
+    } catch (caught) {
+      toast.error(sentenceOf(caught))
+    }
+  }
+  return still
+}
+
+async function placeMoving(
+  name: string,
+  { taken, sha256 }: ReadTaken,
+  document: Desk['document'],
+): Promise<void> {
+  if (document.readOnly) return document.refuseReadOnly()
+  const bytes = [...sha256].map(([{ type, bytes: own }, hash]) => ({ sha256: hash, type, bytes: own }))
+  const added = bytes.length > 0 ? await assetShelf.keep(bytes) : []
+  const { groundFor } = await import('@arrow-bend/core/format/takeOver')
+  const scene = document.apply(
+    `“${taken.name}” taken over`,
+    (draft) => addTakenScene(draft, taken, { sha256, makeId: document.makeId, background: groundFor(taken) }),
+    (id) => document.goToScene(id),
+  )
+  if (scene === null) await assetShelf.drop(added).catch(() => undefined)
+  else tellTaken(name, taken)
 }
 
 /** Asks for another picture for a layer that shows one, and puts it in its place everywhere it is used. */

@@ -1,10 +1,11 @@
 import { transfer } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
 import { trimArt } from '@arrow-bend/core/format/art'
-import type { ProjectFile, ReadBendFile } from '@arrow-bend/core/format/project'
+import type { ReadBendFile } from '@arrow-bend/core/format/project'
+import type { TakenOver } from '@arrow-bend/core/format/takeOver'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import { sha256 } from '../storage/assets/sha256.ts'
-import type { FileWorker, ReadArtAnswer, Refused } from './fileWorker.ts'
+import type { FileWorker, ReadArtAnswer, ReadProject, Refused, TakenAnswer } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
 /** Art ready to be placed. */
@@ -50,21 +51,44 @@ export async function readArtFile(
   return { art, sha256: new Map(await Promise.all(picturesOf(art.nodes).map(hashOf))) }
 }
 
+/** A file that moves, ready to become a scene. */
+export interface ReadTaken {
+  readonly taken: TakenOver
+  readonly sha256: ReadonlyMap<ArtPicture, string>
+}
+
+/**
+ * Reads a file that moves, likewise; null for one that does not.
+ * @throws Refusal with a sentence
+ */
+export async function readMoving(file: File, signal?: AbortSignal): Promise<ReadTaken | null> {
+  const bytes = await bytesOf(file)
+  const answer = await reader.run(
+    (remote): Promise<TakenAnswer | Refused | null> =>
+      remote.takeOver(transfer(bytes, [bytes.buffer]), file.name),
+    optionsFor(file, signal),
+  )
+  if (!answer) return null
+  const { taken, hashes } = accepted(answer)
+  return { taken, sha256: new Map([...taken.pictures.values()].map((picture, i) => [picture, hashes[i]!])) }
+}
+
 /** A project of a later version, all of which is understood: a copy of it can be read. */
 export class NewerFile extends Refusal {}
 
 /**
- * Reads a `.bend` file or a project.json, likewise.
+ * Reads a `.bend` file, a project.json, or another file that moves, likewise.
  * @throws Refusal with a sentence; NewerFile where reading it as understood would lose nothing
  */
 export async function readProjectFile(
   file: File,
   signal?: AbortSignal,
   options: ReadBendFile = { newer: 'refuse' },
-): Promise<ProjectFile> {
+): Promise<ReadProject> {
   const bytes = await bytesOf(file)
   const answer = await reader.run(
-    (remote): Promise<ProjectFile | Refused> => remote.readProject(transfer(bytes, [bytes.buffer]), options),
+    (remote): Promise<ReadProject | Refused> =>
+      remote.readProject(transfer(bytes, [bytes.buffer]), file.name, options),
     optionsFor(file, signal),
   )
   return accepted(answer)

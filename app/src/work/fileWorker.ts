@@ -8,8 +8,10 @@ import {
   type ProjectFile,
   type ReadBendFile,
 } from '@arrow-bend/core/format/project'
+import { readMovingFile, takenProject, type LeftOut, type TakenOver } from '@arrow-bend/core/format/takeOver'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
+import { nanoid } from 'nanoid'
 import { sha256 } from '../storage/assets/sha256.ts'
 
 /** Why there is no result, in a sentence: errors lose their kind on the way to the page. */
@@ -23,6 +25,19 @@ export interface ReadArtAnswer {
   readonly art: Art
   readonly hashes: readonly string[]
 }
+
+/** A file that moves, with the SHA-256 of its pictures in their order. */
+export interface TakenAnswer {
+  readonly taken: TakenOver
+  readonly hashes: readonly string[]
+}
+/** A project from a file, and what of that was not understood. */
+export interface ReadProject extends ProjectFile {
+  /** Null for a project of ours, of which all is understood. */
+  readonly leftOut: readonly LeftOut[] | null
+}
+
+const makeId = (): string => nanoid(10)
 
 const worker = {
   /**
@@ -46,13 +61,31 @@ const worker = {
       return { art, hashes: await Promise.all(pictures.map(({ bytes: own }) => sha256(own))) }
     }),
 
-  /** Reads a project, whole or not at all. */
-  readProject: (bytes: Uint8Array<ArrayBuffer>, options: ReadBendFile): Promise<ProjectFile | Refused> =>
+  /** Reads a file that moves, by what it holds; null for any other. */
+  takeOver: (bytes: Uint8Array<ArrayBuffer>, file: string): Promise<TakenAnswer | Refused | null> =>
     answered(async () => {
-      const file = await readBendFile(bytes, sha256, options)
+      const taken = readMovingFile(bytes, file, makeId)
+      if (!taken) return null
+      const pictures = [...taken.pictures.values()]
+      for (const picture of pictures) await tryOut(picture)
+      return { taken, hashes: await Promise.all(pictures.map(({ bytes: own }) => sha256(own))) }
+    }),
+
+  /** Reads a project, or another file that moves as one, whole or not at all. */
+  readProject: (
+    bytes: Uint8Array<ArrayBuffer>,
+    file: string,
+    options: ReadBendFile,
+  ): Promise<ReadProject | Refused> =>
+    answered(async () => {
+      const taken = readMovingFile(bytes, file, makeId)
+      if (taken) for (const picture of taken.pictures.values()) await tryOut(picture)
+      const read = taken
+        ? await takenProject(taken, { makeId, sha256 })
+        : await readBendFile(bytes, sha256, options)
       return transfer(
-        file,
-        [...file.assets.values()].map(({ buffer }) => buffer),
+        { ...read, leftOut: taken?.leftOut ?? null },
+        [...read.assets.values()].map(({ buffer }) => buffer),
       )
     }),
 }

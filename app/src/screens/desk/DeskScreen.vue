@@ -191,7 +191,9 @@ useEventListener(window, 'pointerdown', () => (playWaits = false), { capture: tr
     />
     <CommandList v-if="commandList.open" :actions="actions" />
     <ImportDialog v-if="art.waiting.length > 0" />
-    <div v-if="over" class="drop" role="status">Drop pictures to add them to the scene</div>
+    <div v-if="over" class="drop" role="status">
+      Drop pictures, clips and sounds to add them, files that move for scenes of their own
+    </div>
   </main>
 </template>
 

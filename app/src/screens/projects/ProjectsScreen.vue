@@ -16,6 +16,7 @@ import {
   withNewId,
   type NewProject,
 } from '../../session/document/projectFiles.ts'
+import { tellTaken } from '../../session/view/takenOver.ts'
 import { useHelpSheet } from '../../session/view/helpSheet.ts'
 import {
   database,
@@ -92,9 +93,10 @@ const keepAndShow = (file: ProjectFile): Promise<void> =>
     show(file.project.id)
   })
 const openFile = async (): Promise<void> => {
-  const file = await fileOpen({ extensions: ['.bend', '.json'], description: 'Arrow Bend project' }).catch(
-    () => null,
-  )
+  const file = await fileOpen({
+    extensions: ['.bend', '.json', '.svg', '.lottie', '.css', '.html'],
+    description: 'Projects and files that move',
+  }).catch(() => null)
   if (file) await take(file)
 }
 const take = (file: File, newer: ReadBendFile['newer'] = 'refuse'): Promise<void> =>
@@ -106,7 +108,9 @@ const take = (file: File, newer: ReadBendFile['newer'] = 'refuse'): Promise<void
       newerFile.value = { file, sentence: caught.message }
       return null
     })
-    if (read) await keepAndShow(withNewId(read, await distinct(read.project.name)))
+    if (!read) return
+    await keepAndShow(withNewId(read, await distinct(read.project.name)))
+    if (read.leftOut) tellTaken(file.name, { layers: read.project.scenes[0]!.layers, leftOut: read.leftOut })
   })
 const openDemo = (): Promise<void> =>
   attempt(async () => {

@@ -85,7 +85,6 @@ it.each(['html', 'svg-css', 'svg-smil', 'webanimations', 'lottie'] as const)(
         worst.share = Math.max(worst.share, Math.abs(was.opacity - is!.opacity))
         if (was.opacity < 0.001) continue
         const px = was.points.map(([x, y], n) => Math.hypot(x - is!.points[n]![0], y - is!.points[n]![1]))
-          console.log('TELL', form, name, moments[i], Math.max(...px), was.points[0], is!.points[0])
         worst.px = Math.max(worst.px, ...px)
         if (was.fill)
           worst.channel = Math.max(
