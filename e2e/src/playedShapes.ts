@@ -77,7 +77,8 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
             const { x, y } = new DOMPoint(at.x, at.y).matrixTransform(matrix as unknown as DOMMatrixInit)
             return [x * scale, y * scale]
           }
-          const points = Array.from({ length: looks }, (_, i) =>
+          const outlines = shape.getAttribute('d')?.match(/m/gi)?.length ?? 1
+          const points = Array.from({ length: outlines > 1 ? 0 : looks }, (_, i) =>
             length > 0 ? seen(shape.getPointAtLength((length * i) / looks)) : ([NaN, NaN] as const),
           )
           const { x: left, y: top, width, height } = shape.getBBox()
@@ -88,7 +89,7 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
           return {
             points,
             corners,
-            outlines: shape.getAttribute('d')?.match(/m/gi)?.length ?? 1,
+            outlines,
             opacity,
             fill: paintOf(style.fill, style.fillOpacity),
             stroke: paintOf(style.stroke, style.strokeOpacity),

@@ -4,6 +4,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { readMovingFile, takenProject } from '@arrow-bend/core/format/takeOver'
 import { exportSvg } from '@arrow-bend/core/format/web'
 import { secondsOfTicks } from '@arrow-bend/core/time'
+import { SMIL_DRAWINGS, STYLED_DRAWINGS } from './movingDrawings.ts'
 import { playedShapes, type PlayedShape } from './playedShapes.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
@@ -17,35 +18,40 @@ const FILES = ['svg-smil-loaders', 'svg-css-loaders'].flatMap((folder) => {
   return readdirSync(path).map((name) => ({ name: `${folder}/${name}`, url: new URL(name, path) }))
 })
 
-/** What was taken over, and what its own export shows beside what the file shows. */
 for (const { name, url } of FILES)
   test(`${name} plays as the browser plays the file`, async ({ page }) => {
-    const bytes = new Uint8Array(readFileSync(url))
-    let ids = 0
-    const makeId = (): string => `i${(ids += 1)}`
-    const taken = readMovingFile(bytes, name, makeId)!
-    const { project } = await takenProject(taken, { makeId, sha256 })
-    const scene = project.scenes[0]!
-    const frames = Math.round((secondsOfTicks(scene.duration) * scene.rate.num) / scene.rate.den)
-    // Between two frames, so that no jump falls on a look.
-    const moments = Array.from({ length: frames }, (_, i) => ((i + 0.5) * scene.rate.den) / scene.rate.num)
-    await open(page, String(readFileSync(url)))
-    const original = await playedShapes(page, moments)
-    await open(
-      page,
-
-      exportSvg(project, scene, { flavour: 'css', transparent: true, pictureUrl: () => '' }),
-    )
-    const ours = await playedShapes(page, moments)
-    expect(taken.leftOut).toEqual([])
-    expect(ours[0]).toHaveLength(original[0]!.length)
-    const worst = original.map((shapes, i) => shapes.map((shape, n) => gapOf(shape, ours[i]![n]!)))
-    const most = (pick: (gap: Gap) => number): number => Math.max(...worst.flat().map(pick))
-    expect(most(({ px }) => px)).toBeLessThanOrEqual(1)
-    expect(most(({ share }) => share)).toBeLessThanOrEqual(0.01)
-    expect(most(({ width }) => width)).toBeLessThanOrEqual(0.1)
-    expect(most(({ channel }) => channel)).toBeLessThanOrEqual(2.55)
+    await comparePlayed(page, name, String(readFileSync(url)))
   })
+
+for (const [how, drawings] of Object.entries({ elements: SMIL_DRAWINGS, style: STYLED_DRAWINGS }))
+  for (const [name, svg] of Object.entries(drawings))
+    test(`moved by ${how}: ${name}, as the browser plays it`, async ({ page }) => {
+      await comparePlayed(page, name, svg)
+    })
+
+/** Holds what our own export of a drawing that was taken over shows beside what the browser shows of the drawing. */
+async function comparePlayed(page: Page, name: string, svg: string): Promise<void> {
+  let ids = 0
+  const makeId = (): string => `i${(ids += 1)}`
+  const taken = readMovingFile(new TextEncoder().encode(svg), name, makeId)!
+  const { project } = await takenProject(taken, { makeId, sha256 })
+  const scene = project.scenes[0]!
+  const frames = Math.round((secondsOfTicks(scene.duration) * scene.rate.num) / scene.rate.den)
+  // Between two frames, so that no jump falls on a look.
+  const moments = Array.from({ length: frames }, (_, i) => ((i + 0.5) * scene.rate.den) / scene.rate.num)
+  await open(page, svg)
+  const original = await playedShapes(page, moments)
+  await open(page, exportSvg(project, scene, { flavour: 'css', transparent: true, pictureUrl: () => '' }))
+  const ours = await playedShapes(page, moments)
+  expect(taken.leftOut).toEqual([])
+  expect(ours[0]).toHaveLength(original[0]!.length)
+  const worst = original.map((shapes, i) => shapes.map((shape, n) => gapOf(shape, ours[i]![n]!)))
+  const most = (pick: (gap: Gap) => number): number => Math.max(...worst.flat().map(pick))
+  expect(most(({ px }) => px)).toBeLessThanOrEqual(1)
+  expect(most(({ share }) => share)).toBeLessThanOrEqual(0.01)
+  expect(most(({ width }) => width)).toBeLessThanOrEqual(0.1)
+  expect(most(({ channel }) => channel)).toBeLessThanOrEqual(2.55)
+}
 
 /** Opens a drawing as a document of its own. */
 async function open(page: Page, svg: string): Promise<void> {

@@ -14,19 +14,28 @@ export interface MovedElement {
   readonly leftOut: (one: LeftOut) => void
 }
 
-/** A property of an element in time. A value that cannot be read is what holds without motion. */
+/**
+ * A property of an element in time. A value that cannot be read is what holds without motion.
+ * @param add how values that are put to what holds are put to it; without it they take its place
+ */
 export function movingProperty<V>(
   { computed, moved, until }: Pick<MovedElement, 'computed' | 'moved' | 'until'>,
   property: string,
   read: (text: string | undefined) => V | null,
   usual: V,
+  add?: (rest: V, value: V) => V,
 ): Moving<V> {
   const rest = read(computed[property]) ?? usual
   const one = moved.filter((each) => each.property === property).at(-1)
   if (!one) return still(rest)
+  const valueOf = (text: string | null): V => {
+    const value = text === null ? null : read(text)
+    if (value === null) return rest
+    return one.adds && add ? add(rest, value) : value
+  }
   const round = one.round.map((key) => ({
     ...key,
-    value: key.value === null ? rest : (read(key.value) ?? rest),
+    value: valueOf(key.value),
   }))
   return playRounds({ round, timing: one.timing, rest, until })
 }
@@ -37,7 +46,14 @@ export const movingLength = (
   property: string,
   whole: number,
   usual = 0,
-): Moving<number> => movingProperty(element, property, (text) => lengthOf(text, whole), usual)
+): Moving<number> =>
+  movingProperty(
+    element,
+    property,
+    (text) => lengthOf(text, whole),
+    usual,
+    (rest, value) => rest + value,
+  )
 
 /** Two numbers as one value; where they move apart in time, the second as it is at first, which is told. */
 export function together<Z extends Value>(

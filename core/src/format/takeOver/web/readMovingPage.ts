@@ -2,6 +2,7 @@ import { isColour } from '../../../property/index.ts'
 import { BadFile } from '../../badFile.ts'
 import { textOf, type XmlElement } from '../../xml/index.ts'
 import { sceneSeconds } from '../motion/sceneLength.ts'
+import { looksLikeMovingSheet, readMovingSheet } from '../sheet/readMovingSheet.ts'
 import { sceneOfPieces } from '../sceneOfPieces.ts'
 import { lengthOf } from '../style/lengths.ts'
 import { readStyles, type Styles } from '../style/readStyles.ts'
@@ -14,8 +15,9 @@ import { drawingOfFrame, findElement, hasClass, readPage } from './drawingOfPage
 export const looksLikePage = (text: string): boolean => /^\s*(?:<!doctype html|<html[\s>])/i.test(text)
 
 /**
- * Reads a page as Arrow Bend writes it: a frame of boxes that its style moves.
- * @returns null for any other page, whose layout only a browser knows
+ * Reads a page as Arrow Bend writes it: a frame of boxes that its style moves. Of any other page, whose layout only a browser
+ * knows, its style sheets are read.
+ * @returns null for a page that moves nothing
  * @throws BadFile where it is more than can be read
  */
 export function readMovingPage(
@@ -27,7 +29,10 @@ export function readMovingPage(
     page,
     (element) => hasClass(element, 'frame') && childElements(element).some(isLayer),
   )
-  if (!frame) return null
+  if (!frame) {
+    const sheets = sheetsOf(page).join('\n')
+    return looksLikeMovingSheet(sheets) ? readMovingSheet(sheets, { name, makeId }) : null
+  }
   const styles = readStyles(sheetsOf(page))
   const [width, height] = ['width', 'height'].map(
     (side) => lengthOf(ruleValue(styles, '.frame', side), 0) ?? 0,
