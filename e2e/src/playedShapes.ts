@@ -61,12 +61,19 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
         // In px of the drawing as it is shown, not of its own coordinates.
         const box = root.getBoundingClientRect()
         const scale = root.viewBox.baseVal.width > 0 ? box.width / root.viewBox.baseVal.width : 1
+        const opacities = new Map<Element, number>()
+        const opacityOf = (element: Element | null): number => {
+          if (!element) return 1
+          const known = opacities.get(element)
+          if (known !== undefined) return known
+          const own = Number(getComputedStyle(element).opacity) * opacityOf(element.parentElement)
+          opacities.set(element, own)
+          return own
+        }
         return shapes.map((shape) => {
           const matrix = toFrame.multiply(shape.getScreenCTM() ?? new DOMMatrix([0, 0, 0, 0, 0, 0]))
           const style = getComputedStyle(shape)
-          let opacity = style.visibility === 'hidden' ? 0 : 1
-          for (let at: Element | null = shape; at; at = at.parentElement)
-            opacity *= Number(getComputedStyle(at).opacity)
+          const opacity = style.visibility === 'hidden' ? 0 : opacityOf(shape)
           let length = 0
           try {
             length = shape.getTotalLength()
