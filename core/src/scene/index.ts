@@ -127,7 +127,7 @@ export {
   outlineSegments,
   type OutlineSegment,
 } from './outline/outlinePath.ts'
-export { crossesItself } from './outline/selfCrossing.ts'
+export { crossesItself, outlinesCross } from './outline/selfCrossing.ts'
 export { vertexTrails } from './outline/vertexTrails.ts'
 export { outlineAtTime, outlineReader, type OutlineReader } from './outline/outlineReader.ts'
 export {

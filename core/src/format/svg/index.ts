@@ -1,6 +1,7 @@
 export { readSvg, type ReadSvgOptions } from './readSvg.ts'
 export { checkSvgPicture } from './checkSvgPicture.ts'
 export { trimSvgPicture } from './trimSvgPicture.ts'
+export { evenOddAsNonzero } from './evenOdd.ts'
 export { cleanSvg, loadsNothing } from './cleanSvg.ts'
 export { bridgeOutlines, moveOutline, multiply, pathOutlines } from './svgOutlines.ts'
 export { shapeNodes } from './shapeNodes.ts'

@@ -1,5 +1,6 @@
 import type { Outline } from '../../property/index.ts'
 import { artGroup, LIMITS, outlineBounds, type ArtNode, type ArtPath } from '../../scene/index.ts'
+import { evenOddAsNonzero } from './evenOdd.ts'
 import { bridgeOutlines, moveOutline } from './svgOutlines.ts'
 import type { SvgPaint } from './svgPaint.ts'
 
@@ -12,7 +13,7 @@ const NOTHING = '#00000000'
  * area and each line. Null where only a picture shows it as it is.
  */
 export function shapeNodes(
-  outlines: readonly Outline[],
+  given: readonly Outline[],
   {
     paint,
     matrix: [a, b, c, d],
@@ -23,11 +24,12 @@ export function shapeNodes(
     readonly look: Pick<ArtPath, 'name' | 'opacity' | 'visible'>
   },
 ): ArtNode[] | null {
-  if (outlines.length === 0) return []
+  if (given.length === 0) return []
   const { fill, filled, stroke, strokeWidth, line, evenOdd } = paint
+  const outlines = filled && evenOdd ? evenOddAsNonzero(given) : given
+  if (!outlines) return null
   const many = outlines.length > 1
   if (strokeWidth > 0 && !isSimilar([a!, b!, c!, d!])) return null
-  if (many && filled && evenOdd) return null
   if (many && strokeWidth > 0 && outlines.length > MOST_STROKES) return null
   const scale = Math.sqrt(Math.abs(a! * d! - b! * c!))
   const [dash, gap, offset] = line.dash

@@ -214,7 +214,11 @@ describe('readSvg, what is more than plain shapes', () => {
       '<defs><rect id="r" width="5" height="5"/></defs><use id="x" href="#r"/>',
       /<defs><rect id="r"/,
     ],
-    ['even-odd holes', '<path id="x" fill-rule="evenodd" d="M0 0H30V30H0Z M10 10H20V20H10Z"/>', /evenodd/],
+    [
+      'even-odd areas that cross',
+      '<path id="x" fill-rule="evenodd" d="M0 0H30V30H0Z M10 10H50V20H10Z"/>',
+      /evenodd/,
+    ],
     ['a stroke pulled askew', '<circle id="x" r="5" stroke="red" transform="scale(2 1)"/>', /scale\(2 1\)/],
   ])('comes as a picture of its own: %s', (_, inside, holds) => {
     const node = only(inside)

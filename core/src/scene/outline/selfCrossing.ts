@@ -10,19 +10,23 @@ interface Piece {
   readonly to: Vec2
   /** Its place along the outline. */
   readonly place: number
+  /** How many pieces that outline has, and whether the last is followed by the first. */
+  readonly outline: { readonly count: number; readonly closed: boolean }
 }
 
 /** Whether an outline crosses itself: two of its edges that do not follow one another meet. Rounded corners are looked at as they are without. */
-export function crossesItself(outline: Outline): boolean {
-  const pieces = piecesOf(outline)
+export const crossesItself = (outline: Outline): boolean => outlinesCross([outline])
+
+/** Whether any of several outlines crosses itself or another of them. */
+export function outlinesCross(outlines: readonly Outline[]): boolean {
+  const pieces = outlines.flatMap(piecesOf)
   // From left to right: only those that are still open where one begins can meet it.
   const ordered = [...pieces].sort((a, b) => leftOf(a) - leftOf(b))
   let open: Piece[] = []
   for (const piece of ordered) {
     const left = leftOf(piece)
     open = open.filter((one) => rightOf(one) >= left)
-    if (open.some((one) => !isNext(one, piece, pieces.length, outline.closed) && meet(one, piece)))
-      return true
+    if (open.some((one) => !isNext(one, piece) && meet(one, piece))) return true
     open.push(piece)
   }
   return false
@@ -42,11 +46,14 @@ function piecesOf(outline: Outline): Piece[] {
   const apart = points.filter(
     ([x, y], i) => i === 0 || Math.hypot(x - points[i - 1]![0], y - points[i - 1]![1]) > 1e-9,
   )
-  return apart.slice(1).map((to, i) => ({ from: apart[i]!, to, place: i }))
+  const whole = { count: apart.length - 1, closed: outline.closed }
+  return apart.slice(1).map((to, i) => ({ from: apart[i]!, to, place: i, outline: whole }))
 }
 
 /** Whether two pieces share a point in any case. */
-function isNext(one: Piece, other: Piece, count: number, closed: boolean): boolean {
+function isNext(one: Piece, other: Piece): boolean {
+  if (one.outline !== other.outline) return false
+  const { count, closed } = one.outline
   const between = Math.abs(one.place - other.place)
   return between <= 1 || (closed && between === count - 1)
 }

@@ -1,6 +1,6 @@
 import type { Outline, Value } from '../../../property/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
-import { bridgeOutlines, pathOutlines } from '../../svg/index.ts'
+import { bridgeOutlines, evenOddAsNonzero, pathOutlines } from '../../svg/index.ts'
 import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
 import type { Step } from '../place/steps.ts'
 import { groupPiece, stillValue, type Piece } from '../pieces/piece.ts'
@@ -144,12 +144,16 @@ class ShapeGroup {
     if (isFill && this.forms.length > 1 && outlines.every((one) => one !== null)) {
       const filled = outlines.filter(({ vertices }) => vertices.length > 1)
       if (filled.length > 1) {
-        if (item['r'] === 2)
+        const wound = item['r'] === 2 ? evenOddAsNonzero(filled) : filled
+        if (!wound)
           clock.leftOut({
-            what: 'Filled where outlines lie over each other an odd number of times; it is by their direction now.',
+            what: 'Filled where outlines that cross lie over each other an odd number of times; it is by their direction now.',
             where: clock.where,
           })
-        const whole: Form = { ...this.forms[0]!, values: { outline: stillValue(bridgeOutlines(filled)) } }
+        const whole: Form = {
+          ...this.forms[0]!,
+          values: { outline: stillValue(bridgeOutlines(wound ?? filled)) },
+        }
         return [pieceOf(whole, fillValues(item, whole.values, clock))]
       }
     }

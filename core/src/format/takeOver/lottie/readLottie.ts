@@ -1,9 +1,10 @@
+import type { Outline } from '../../../property/index.ts'
 import { LIMITS, type ArtPicture } from '../../../scene/index.ts'
 import { asTicks, FRAME_RATES, ticksOfSeconds, type FrameRate } from '../../../time/index.ts'
 import type { LeftOut } from '../motion/animated.ts'
-import { mapMoving, still, type Moving } from '../motion/moving.ts'
+import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
 import { moveBy } from '../place/steps.ts'
-import { groupPiece, stillValue, type Piece } from '../pieces/piece.ts'
+import { groupPiece, stillValue, tidyPieces, type Piece } from '../pieces/piece.ts'
 import { embeddedPicture } from '../embeddedPicture.ts'
 import { sceneOfPieces } from '../sceneOfPieces.ts'
 import type { TakenOver } from '../takenOver.ts'
@@ -66,6 +67,7 @@ class LottieReader {
   readonly leftOut: LeftOut[] = []
   readonly pictures = new Map<string, ArtPicture>()
   private readonly assets: ReadonlyMap<string, Json>
+  private masks = 0
 
   constructor(private readonly file: LottieFile) {
     this.assets = new Map(objectsIn(file.assets).map((asset) => [String(asset['id']), asset]))
@@ -156,21 +158,17 @@ class LottieReader {
     const children = this.content(layer, ty, clock, depth)
     if (!children) return null
     const time = ty === 0 ? this.timeOf(layer, clock) : null
-    const crop = this.crop(layer, clock)
     const span = this.spanOf(layer, clock)
-    const size = this.sizeOf(layer)
-    return groupPiece(
-      nameOf(layer, ind),
-      crop ? children.map((child) => withCrop(child, crop, size)) : children,
-      {
-        steps,
-        // What carries others is never seen itself.
-        opacity: ty === 3 ? still(1) : opacity,
-        named: ty !== 1,
-        ...(span ? { span } : {}),
-        ...(time ? { time } : {}),
-      },
-    )
+    const seen = this.seenThrough(layer, children, clock)
+    return groupPiece(nameOf(layer, ind), seen.children, {
+      ...(seen.mask ? { mask: seen.mask } : {}),
+      steps,
+      // What carries others is never seen itself.
+      opacity: ty === 3 ? still(1) : opacity,
+      named: ty !== 1,
+      ...(span ? { span } : {}),
+      ...(time ? { time } : {}),
+    })
   }
 
   /** What a layer shows, bottom first; null where it shows nothing that can be kept. */
@@ -272,47 +270,80 @@ class LottieReader {
     return [ticksOfSeconds(Math.max(0, from)), asTicks(Math.max(1, ticksOfSeconds(to)))]
   }
 
-  /** What of a layer is cut off at its sides: a mask that is an upright rectangle; others are told. */
-  private crop(layer: Json, clock: LottieClock): CropRectangle | null {
-    const masks = objectsIn(layer['masksProperties']).filter(({ mode }) => mode !== 'n')
-    const [mask, ...more] = masks
-    if (!mask) return null
+  /**
+   * What a layer shows through its masks: cut off at its sides where that says it, else with a mask that rides on it.
+   * Source: Lottie specification 1.0, Masks.
+   */
+  private seenThrough(
+    layer: Json,
+    children: readonly Piece[],
+    clock: LottieClock,
+  ): { readonly children: readonly Piece[]; readonly mask?: NonNullable<Piece['mask']> } {
+    const [mask, ...more] = objectsIn(layer['masksProperties']).filter(({ mode }) => mode !== 'n')
+    if (!mask) return { children }
+    const { where } = clock
+    if (more.length > 0) this.tell({ what: 'Its other masks; only the first was taken.', where })
     const outline = outlineOf(mask['pt'], clock)
-    const rectangle = mapMoving(outline, ({ vertices }) => {
-      const [xs, ys] = [vertices.map(({ at }) => at[0]), vertices.map(({ at }) => at[1])]
-      return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)] as const
-    })
-    const isUpright = [outline.rest, ...outline.keys.map(({ value }) => value)].every(
-      ({ vertices }) =>
-        vertices.length === 4 &&
-        vertices.every(({ at, leave, arrive }, i) => {
-          const next = vertices[(i + 1) % 4]!.at
-          return (
-            leave.length === 0 &&
-            arrive.length === 0 &&
-            (Math.abs(at[0] - next[0]) < 1e-3 || Math.abs(at[1] - next[1]) < 1e-3)
-          )
-        }),
-    )
-    if (more.length === 0 && isUpright && mask['mode'] === 'a' && mask['inv'] !== true) return rectangle
-    this.tell({ what: 'Its masks, which are no single upright rectangle.', where: clock.where })
-    return null
+    const inverted = (mask['inv'] === true) !== (mask['mode'] === 's')
+    const share = numberOf(mask['o'], 100, clock)
+    if (!isStill(share) || share.rest !== 100) this.tell({ what: 'How far its mask shows.', where })
+    if (numberOf(mask['x'], 0, clock).rest !== 0 || isJson(mask['f']))
+      this.tell({ what: 'How far its mask is widened or softened.', where })
+    const rectangle = inverted ? null : uprightRectangle(outline)
+    const cropped = rectangle && withCrop(children, rectangle, this.sizeOf(layer))
+    if (cropped) return { children: cropped }
+    const of = `mask ${(this.masks += 1)}`
+    const values = {
+      outline: { moving: outline },
+      fill: stillValue('#ffffff'),
+      stroke: stillValue('#00000000'),
+      'stroke width': stillValue(0),
+    }
+    const piece: Piece = {
+      name: typeof mask['nm'] === 'string' ? mask['nm'] : 'Mask',
+      key: of,
+      steps: [],
+      opacity: still(1),
+      art: { kind: 'path', values },
+      children: [],
+    }
+    return { children: [piece, ...children], mask: { of, inverted, rides: true } }
   }
+}
+
+/** The sides of an outline that is an upright rectangle at every key; null for any other. */
+function uprightRectangle(outline: Moving<Outline>): CropRectangle | null {
+  const isUpright = [outline.rest, ...outline.keys.map(({ value }) => value)].every(
+    ({ vertices }) =>
+      vertices.length === 4 &&
+      vertices.every(({ at, leave, arrive }, i) => {
+        const next = vertices[(i + 1) % 4]!.at
+        const isLevel = Math.abs(at[0] - next[0]) < 1e-3 || Math.abs(at[1] - next[1]) < 1e-3
+        return leave.length === 0 && arrive.length === 0 && isLevel
+      }),
+  )
+  if (!isUpright) return null
+  return mapMoving(outline, ({ vertices }) => {
+    const [xs, ys] = [vertices.map(({ at }) => at[0]), vertices.map(({ at }) => at[1])]
+    return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)] as const
+  })
 }
 
 /** Left, top, right, bottom in the layer's coordinates, px. */
 type CropRectangle = Moving<readonly [number, number, number, number]>
 
 /**
- * A piece cut off at its sides, where its box is known: a picture, whose corner is its layer's 0, 0, or a rectangle or an ellipse
- * about it.
+ * What a layer shows cut off at its sides: a picture, whose corner is its layer's 0, 0, or one rectangle or ellipse about it. Null for
+ * all else.
  */
-function withCrop(piece: Piece, rectangle: CropRectangle, picture: readonly [number, number] | null): Piece {
-  if (!piece.art)
-    return { ...piece, children: piece.children.map((child) => withCrop(child, rectangle, picture)) }
-  const own = piece.art.values['size']?.moving.rest as readonly [number, number] | undefined
-  const size = picture ?? (piece.steps.length === 0 ? own : undefined)
-  if (!size) return piece
+function withCrop(
+  pieces: readonly Piece[],
+  rectangle: CropRectangle,
+  picture: readonly [number, number] | null,
+): readonly Piece[] | null {
+  const [piece, ...more] = tidyPieces(pieces)
+  const size = picture ?? (piece?.steps.length === 0 ? lineBox(piece) : null)
+  if (!piece?.art || more.length > 0 || !size) return null
   const [width, height] = size
   const [x, y] = picture ? [0, 0] : [-width / 2, -height / 2]
   const cut = (of: (sides: readonly [number, number, number, number]) => number) => ({
@@ -324,7 +355,16 @@ function withCrop(piece: Piece, rectangle: CropRectangle, picture: readonly [num
     'crop right': cut(([, , right]) => (x + width - right) / width),
     'crop bottom': cut(([, , , bottom]) => (y + height - bottom) / height),
   }
-  return { ...piece, art: { ...piece.art, values: { ...piece.art.values, ...sides } } }
+  return [{ ...piece, art: { ...piece.art, values: { ...piece.art.values, ...sides } } }]
+}
+
+/** The size of a rectangle or an ellipse with its line, which is cut off with it; null where that moves. */
+function lineBox({ art }: Piece): readonly [number, number] | null {
+  const [size, line] = [art?.values['size']?.moving, art?.values['stroke width']?.moving]
+  if (!size || !isStill(size) || (line && !isStill(line))) return null
+  const [width, height] = size.rest as readonly [number, number]
+  const edge = line ? (line.rest as number) : 0
+  return [width + edge, height + edge]
 }
 
 const isMatted = ({ tt }: Json): boolean => numberIn(tt, 0) > 0
