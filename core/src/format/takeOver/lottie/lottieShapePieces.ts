@@ -158,10 +158,12 @@ class ShapeGroup {
       }
     }
     return this.forms.map((form) => {
-      const { 'trim start': _start, 'trim end': _end, 'trim offset': _offset, ...whole } = form.values
-      return isFill
-        ? pieceOf({ ...form, values: whole }, fillValues(item, form.values, clock))
-        : pieceOf(form, strokeValues(item, clock))
+      if (!isFill) return pieceOf(form, strokeValues(item, clock))
+      // What is trimmed is the line: the fill is of the whole.
+      const whole = Object.fromEntries(
+        Object.entries(form.values).filter(([name]) => !name.startsWith('trim ')),
+      )
+      return pieceOf({ ...form, values: whole }, fillValues(item, form.values, clock))
     })
   }
 }

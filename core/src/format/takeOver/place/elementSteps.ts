@@ -6,15 +6,8 @@ import { routeOf } from '../motion/routeOf.ts'
 import type { Computed } from '../style/cascade.ts'
 import { degreesOf, lengthOf, wordsOf } from '../style/lengths.ts'
 import { about, moveBy, type Step } from './steps.ts'
-import {
-  movingSteps,
-  NoTransform,
-  readParts,
-  stepsOfParts,
-  type PlayNumbers,
-  type TransformBox,
-  type TransformPart,
-} from './transforms.ts'
+import { NoTransform, readParts, type TransformBox, type TransformPart } from './transformParts.ts'
+import { movingSteps, stepsOfParts, type PlayNumbers } from './transforms.ts'
 
 /** What placing an element goes by. */
 export interface PlaceContext {

@@ -2,18 +2,10 @@ import type { Vec2 } from '../../../route/index.ts'
 import { compileBend, LINEAR } from '../../../bend/index.ts'
 import { mapMoving, still, type Moving } from '../motion/moving.ts'
 import type { RoundKey } from '../motion/playRounds.ts'
-import { degreesOf, lengthOf, wordsOf } from '../style/lengths.ts'
 import { isSkewed } from './partsOfMatrix.ts'
 import { IDENTITY, matrixOfSteps, matrixStep, moveBy, type Step } from './steps.ts'
 
-/** One function of a transform, with numbers of its own: two of a move or a scale, one of an angle, six of a matrix. */
-export interface TransformPart {
-  readonly kind: 'move' | 'turn' | 'scale' | 'skewX' | 'skewY' | 'matrix' | 'tiltX' | 'tiltY'
-  readonly numbers: readonly number[]
-}
-
-/** A transform that cannot be played on a flat stage, or cannot be read: why. */
-export class NoTransform extends Error {}
+import { NoTransform, type TransformPart } from './transformParts.ts'
 
 const NOTHING: Readonly<Record<TransformPart['kind'], readonly number[]>> = {
   move: [0, 0],
@@ -24,110 +16,6 @@ const NOTHING: Readonly<Record<TransformPart['kind'], readonly number[]>> = {
   matrix: IDENTITY,
   tiltX: [0],
   tiltY: [0],
-}
-
-/** What shares in a transform are of, px. */
-export type TransformBox = Vec2
-
-/**
- * The functions of a transform, as in CSS or in an attribute of SVG; none for `none`.
- * @throws NoTransform
- * Source: W3C, CSS Transforms 1 and 2; SVG 2, section 8.5.
- */
-export function readParts(text: string, box: TransformBox): readonly TransformPart[] {
-  const source = text.trim()
-  if (source === '' || source === 'none') return []
-  const calls = [...source.matchAll(/([a-z0-9]+)\(((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)/gi)]
-  if (source.replace(/([a-z0-9]+)\(((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)|[\s,]+/gi, '') !== '')
-    throw new NoTransform(`“${shortened(text)}” could not be read`)
-  return calls.flatMap(([call, name, inner]) => partsOfCall(name!.toLowerCase(), wordsOf(inner!), box, call))
-}
-
-const shortened = (text: string): string => (text.length > 60 ? `${text.slice(0, 59)}…` : text)
-
-function partsOfCall(
-  name: string,
-  words: readonly string[],
-  [width, height]: TransformBox,
-  call: string,
-): TransformPart[] {
-  const unreadable = (): NoTransform => new NoTransform(`“${shortened(call)}” could not be read`)
-  const length = (i: number, whole: number, otherwise = 0): number => {
-    if (words[i] === undefined) return otherwise
-    const px = lengthOf(words[i], whole)
-    if (px === null) throw unreadable()
-    return px
-  }
-  const number = (i: number, otherwise: number): number => {
-    const word = words[i]
-    if (word === undefined) return otherwise
-    const value = word.endsWith('%') ? Number(word.slice(0, -1)) / 100 : Number(word)
-    if (!Number.isFinite(value)) throw unreadable()
-    return value
-  }
-  const angle = (i = 0): number => {
-    const degrees = degreesOf(words[i] ?? '0')
-    if (degrees === null) throw unreadable()
-    return degrees
-  }
-  const part = (kind: TransformPart['kind'], ...numbers: number[]): TransformPart[] => [{ kind, numbers }]
-  switch (name) {
-    case 'translate':
-    case 'translate3d':
-      return part('move', length(0, width), length(1, height))
-    case 'translatex':
-      return part('move', length(0, width), 0)
-    case 'translatey':
-      return part('move', 0, length(0, height))
-    case 'translatez':
-    case 'scalez':
-      return []
-    case 'scale':
-      return part('scale', number(0, 1), number(1, number(0, 1)))
-    case 'scale3d':
-      return part('scale', number(0, 1), number(1, 1))
-    case 'scalex':
-      return part('scale', number(0, 1), 1)
-    case 'scaley':
-      return part('scale', 1, number(0, 1))
-    case 'rotate':
-    case 'rotatez': {
-      const [x, y] = [number(1, 0), number(2, 0)]
-      if (words.length < 2) return part('turn', angle())
-      return [...part('move', x, y), ...part('turn', angle()), ...part('move', -x, -y)]
-    }
-    case 'rotate3d': {
-      const axis = [number(0, 0), number(1, 0), number(2, 0)]
-      const which = axis.filter((one) => one !== 0)
-      if (which.length !== 1) throw new NoTransform(`“${shortened(call)}” turns in depth`)
-      const degrees = angle(3) * Math.sign(which[0]!)
-      return part(axis[2] ? 'turn' : axis[0] ? 'tiltX' : 'tiltY', degrees)
-    }
-    case 'rotatex':
-      return part('tiltX', angle())
-    case 'rotatey':
-      return part('tiltY', angle())
-    case 'skewx':
-      return part('skewX', angle())
-    case 'skewy':
-      return part('skewY', angle())
-    case 'skew':
-      return part(
-        'matrix',
-        1,
-        Math.tan((angle(1) * Math.PI) / 180),
-        Math.tan((angle(0) * Math.PI) / 180),
-        1,
-        0,
-        0,
-      )
-    case 'matrix': {
-      if (words.length !== 6) throw unreadable()
-      return part('matrix', ...words.map((_, i) => number(i, 0)))
-    }
-    default:
-      throw new NoTransform(`“${shortened(call)}” has depth, and the stage is flat`)
-  }
 }
 
 /** Parts that stay, as steps. */

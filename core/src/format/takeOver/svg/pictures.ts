@@ -100,9 +100,10 @@ export class StillPictures {
       .filter(([, value]) => loadsNothing(value))
       .map(([property, value]) => `${property}:${value}`)
       .join(';')
-    const { class: _class, style: _style, ...rest } = attributes
     const kept = Object.fromEntries(
-      Object.entries(rest).filter(([, value]) => !/^data:image\/svg/i.test(value)),
+      Object.entries(attributes).filter(
+        ([name, value]) => name !== 'class' && name !== 'style' && !/^data:image\/svg/i.test(value),
+      ),
     )
     const flat: XmlElement = {
       name: element.name,

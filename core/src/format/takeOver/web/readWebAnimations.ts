@@ -132,12 +132,12 @@ function motionsOf(
 ): Animated[] {
   const rounds = new Map<string, RoundKey<string | null>[]>()
   keyframes.forEach((keyframe, i) => {
-    const { offset, easing = 'linear', composite: _composite, ...values } = keyframe
+    const { offset, easing = 'linear', ...values } = keyframe
     const share = offset ?? (keyframes.length > 1 ? i / (keyframes.length - 1) : 1)
     const bend = bendOfEasing(easing)
     if (!bend) leftOut({ what: `The easing “${easing}” could not be read; it is linear now.`, where })
     for (const [key, value] of Object.entries(values)) {
-      if (typeof value !== 'string' && typeof value !== 'number') continue
+      if (key === 'composite' || (typeof value !== 'string' && typeof value !== 'number')) continue
       const property = cssName(key)
       const round = rounds.get(property) ?? []
       rounds.set(property, round)

@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { SMIL_DRAWINGS } from './movingDrawings.ts'
+import { openDemo, withoutPickers } from './desk.ts'
+
+interface Dropped {
+  readonly name: string
+  readonly type: string
+  readonly text: string
+}
+
+const DRAWING: Dropped = {
+  name: 'lamp.svg',
+  type: 'image/svg+xml',
+  text: SMIL_DRAWINGS['colours, widths and dashes']!,
+}
+const SHEET: Dropped = {
+  name: 'buoy.css',
+  type: 'text/css',
+  text: `.buoy{width:40px;height:40px;border-radius:50%;animation:bob 2s ease-in-out infinite alternate}
+  .flag{width:30px;height:20px;animation:flap 1s linear infinite}
+  @keyframes bob{to{transform:translateY(30px)}}@keyframes flap{to{transform:perspective(90px) rotateY(60deg)}}`,
+}
+
+/** Drops a file onto the middle of a screen. */
+async function drop(page: Page, file: Dropped): Promise<void> {
+  await page.locator('main').evaluate((main, { name, type, text }) => {
+    const data = new DataTransfer()
+    data.items.add(new File([text], name, { type }))
+    for (const kind of ['dragover', 'drop'])
+      main.dispatchEvent(new DragEvent(kind, { bubbles: true, cancelable: true, dataTransfer: data }))
+  }, file)
+}
+
+test('a drawing that moves, dropped on the projects, is a project with layers, keys and bends', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Open Lantern Regatta' }).waitFor()
+  await drop(page, DRAWING)
+  await expect(page.getByText('“lamp.svg” came over as 1 layer with 8 keys.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  await expect(page.getByText('400 × 300 px')).toBeVisible()
+  for (const name of ['Stroke', 'Stroke width', 'Dash offset'])
+    await expect(page.getByText(name, { exact: true }).first()).toBeVisible()
+})
+
+test('a style sheet dropped on the Desk is a scene of its own, one step; what is not understood is listed', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await drop(page, SHEET)
+  await expect(
+    page.getByText('“buoy.css” came over as 2 layers with 2 keys. 1 thing in it could not.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Show', exact: true }).click()
+  const list = page.getByRole('dialog')
+  await expect(list.getByText('What did not come over')).toBeVisible()
+  await expect(list.getByText('@keyframes flap, on flag')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(list).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('1920 × 1080 px')).toBeVisible()
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(page.getByText('1920 × 1080 px')).toBeHidden()
+})
+
+test('a file that is broken, or no file that moves, changes nothing and says why', async ({ page }) => {
+  await openDemo(page)
+  await drop(page, { ...DRAWING, text: DRAWING.text.slice(0, -9) })
+  await expect(
+    page.getByText('This SVG is damaged: it is not well-formed XML. Nothing was changed.'),
+  ).toBeVisible()
+  await drop(page, { name: 'a.json', type: 'application/json', text: '{"layers":[],"fr":30,"op":0}' })
+  await expect(page.getByText(/This Lottie file is damaged/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})
+
+test('a drawing chosen by its file is opened; what was a picture stays one', async ({ page }) => {
+  await withoutPickers(page)
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Open Lantern Regatta' }).waitFor()
+  const url = new URL('../../node_modules/svg-loaders/svg-smil-loaders/tail-spin.svg', import.meta.url)
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Open a file…' }).click()
+  await (await waiting).setFiles({ name: 'spin.svg', mimeType: 'image/svg+xml', buffer: readFileSync(url) })
+  await expect(page.getByText('“spin.svg” came over as 2 layers with 4 keys.')).toBeVisible()
+  await expect(page.getByText('38 × 38 px')).toBeVisible()
+})
