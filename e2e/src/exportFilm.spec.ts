@@ -227,3 +227,44 @@ test('what is being made goes on while one works, is called off, and what cannot
       .or(page.getByRole('button', { name: /^Save “/ })),
   ).toBeVisible()
 })
+
+/** How loud a file is, in each 24th of a second, by the browser's own decoder; one channel. */
+function loudness(
+  page: Page,
+  file: Uint8Array,
+): Promise<{ readonly seconds: number; readonly levels: number[] }> {
+  return page.evaluate(async (base64) => {
+    const bytes = Uint8Array.from(atob(base64), (mark) => mark.charCodeAt(0))
+    const sound = await new OfflineAudioContext(1, 1, 48_000).decodeAudioData(bytes.buffer)
+    const samples = sound.getChannelData(0)
+    const levels = Array.from({ length: Math.floor(samples.length / 2_000) }, (_, i) => {
+      const part = samples.subarray(2_000 * i, 2_000 * (i + 1))
+      return Math.sqrt(part.reduce((sum, sample) => sum + sample * sample, 0) / part.length)
+    })
+    return { seconds: sound.duration, levels }
+  }, Buffer.from(file).toString('base64'))
+}
+
+test('a video has the scene’s sound where it is wanted, as loud at every moment as it is heard', async ({
+  page,
+}) => {
+  const bend = await readFile(new URL('../../demo/made/lantern-regatta.bend', import.meta.url))
+  const entries = unzipSync(new Uint8Array(bend))
+  const wav = Object.entries(entries).find(([name]) => name.endsWith('.wav'))![1]
+  await openFilm(page, /^Video/, { width: '64', until: '72f' })
+  const made = await loudness(page, await madeFile(page))
+  const drum = await loudness(page, wav)
+  expect(made.seconds).toBeGreaterThan(2.95)
+  expect(made.seconds).toBeLessThan(3.1)
+  const heard = drum.levels.slice(0, 70)
+  expect(Math.max(...heard)).toBeGreaterThan(0.05)
+  const gain =
+    made.levels.reduce((sum, level, i) => sum + level * (heard[i] ?? 0), 0) /
+    heard.reduce((sum, level) => sum + level * level, 0)
+  for (const [i, level] of heard.entries())
+    expect(Math.abs(made.levels[i]! - gain * level), `at ${i}`).toBeLessThan(0.03)
+  expect(gain).toBeGreaterThan(0.2)
+  await page.getByLabel('With its sound').uncheck()
+  const silent = await madeFile(page)
+  await expect(loudness(page, silent)).rejects.toThrow()
+})

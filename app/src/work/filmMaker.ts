@@ -1,10 +1,11 @@
 import { transfer } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
+import type { Sound } from '@arrow-bend/core/sound'
 import { decodedPictures } from '../pictures/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
-import type { FilmFacts } from './film/filmSink.ts'
-import type { FilmFrame, FilmWorker } from './filmWorker.ts'
+import { SOUND_RATE, type FilmFacts } from './film/filmSink.ts'
+import type { FilmFrame, FilmToMake, FilmWorker } from './filmWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
 /** Far beyond what any film takes; it can be called off at any time. */
@@ -42,7 +43,11 @@ export function madeFilm(
       const pictures = await decodedPictures(project, read)
       const bitmaps = pictures.flatMap(([, { sizes }]) => sizes)
       const { scenes, bends: library } = project
-      const refused = await remote.begin(transfer({ ...film, scenes, library, pictures }, bitmaps))
+      const sounds = film.heard ? await decodedSounds(project, read) : []
+      const samples = sounds.flatMap(([, { channels }]) => channels.map(({ buffer }) => buffer))
+      const refused = await remote.begin(
+        transfer({ ...film, scenes, library, pictures, sounds }, [...bitmaps, ...samples]),
+      )
       if (refused) throw new Refusal(refused.refused)
       for (let from = 0; from < film.count; from += AT_ONCE) {
         const to = Math.min(film.count, from + AT_ONCE)
@@ -69,6 +74,27 @@ export function madeFilm(
     },
   )
 }
+
+/** What can be heard of a project, at the rate films are written with; what cannot be decoded is silent. */
+async function decodedSounds(project: Project, read: ReadAsset): Promise<FilmToMake['sounds']> {
+  const context = new OfflineAudioContext(2, 1, SOUND_RATE)
+  const heard = project.assets.filter(({ kind }) => kind !== 'picture')
+  const decoded = await Promise.all(
+    heard.map(async (asset) => {
+      const blob = await read(asset).catch(() => null)
+      const buffer = blob && (await context.decodeAudioData(await blob.arrayBuffer()).catch(() => null))
+      return buffer ? [[asset.id, soundOf(buffer)] as const] : []
+    }),
+  )
+  return decoded.flat()
+}
+
+const soundOf = (buffer: AudioBuffer): Sound => ({
+  rate: buffer.sampleRate,
+  channels: Array.from({ length: Math.min(2, buffer.numberOfChannels) }, (_, i) =>
+    buffer.getChannelData(i).slice(),
+  ),
+})
 
 async function clipsAt(
   project: Project,

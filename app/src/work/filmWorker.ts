@@ -2,12 +2,20 @@ import '../withoutEval.ts'
 import { expose } from 'comlink'
 import type { BendLibrary } from '@arrow-bend/core/bend'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { compileScene, sampleSceneInto, type Scene, type SceneSampler } from '@arrow-bend/core/scene'
+import {
+  compileScene,
+  sampleSceneInto,
+  soundingIn,
+  type Scene,
+  type SceneSampler,
+} from '@arrow-bend/core/scene'
+import { mixSounds, type HeardSound, type Sound } from '@arrow-bend/core/sound'
+import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { loadTextFont, paintScene, PictureBook, type DecodedPicture } from '../draw/index.ts'
 import type { StillFrames } from '../pictures/filmOf.ts'
 import { stillFilm } from '../pictures/stillFilm.ts'
 import type { Refused } from './fileWorker.ts'
-import { CannotFilm, type FilmFacts, type FilmSink } from './film/filmSink.ts'
+import { CannotFilm, SOUND_RATE, type FilmFacts, type FilmSink } from './film/filmSink.ts'
 import { framesSink } from './film/framesSink.ts'
 import { gifSink } from './film/gifSink.ts'
 import { meanOfFrames } from './film/meanOfFrames.ts'
@@ -20,6 +28,8 @@ export interface FilmToMake extends FilmFacts {
   readonly scenes: readonly Scene[]
   readonly library: BendLibrary
   readonly pictures: readonly (readonly [assetId: string, picture: DecodedPicture])[]
+  /** What is heard, of assets; none for a film without sound. */
+  readonly sounds: readonly (readonly [assetId: string, sound: Sound])[]
 }
 
 /** One frame: the moments it is the mean of, ticks, and what clips show then. */
@@ -33,6 +43,8 @@ interface Making {
   readonly sampler: SceneSampler
   readonly sink: FilmSink
   made: number
+  /** Up to where its sound is written, s. */
+  heard: number
 }
 
 const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).catch(() => undefined)
@@ -55,12 +67,29 @@ function drawn({ film, sampler }: Making, time: number, clips: readonly StillFra
   return canvas
 }
 
+/** Sounds that go by at another pace than they were recorded at are only heard where that is asked for. */
+const NEAR_PACE = 0.005
+
+/** Writes what is heard up to a moment, s. */
+async function hear(now: Making, until: number): Promise<void> {
+  const { film, sampler, sink, heard: from } = now
+  if (!sink.hear) return
+  const heardAt = (seconds: number): readonly HeardSound[] => {
+    sampleSceneInto(sampler, Math.min(seconds * TICKS_PER_SECOND, film.scene.duration - 1))
+    return soundingIn(sampler).filter(({ pace, atAnySpeed }) => atAnySpeed || Math.abs(pace - 1) < NEAR_PACE)
+  }
+  const sounds = new Map(film.sounds)
+  const mixed = mixSounds({ sounds, heardAt, from, to: until, rate: SOUND_RATE })
+  now.heard = until
+  await sink.hear(mixed, from)
+}
+
 const worker = {
   begin: async (film: FilmToMake): Promise<Refused | null> => {
     await font
     try {
       const sampler = compileScene(film.scene, film.library, { scenes: film.scenes })
-      making = { film, sampler, sink: await sinkOf(film), made: 0 }
+      making = { film, sampler, sink: await sinkOf(film), made: 0, heard: 0 }
       return null
     } catch (caught) {
       if (caught instanceof CannotFilm) return { refused: sentenceOf(caught) }
@@ -76,6 +105,7 @@ const worker = {
       now.made += 1
       for (const { frames: shown } of clips) for (const { picture } of shown) picture.close()
     }
+    await hear(now, now.made / now.film.rate)
   },
   finish: async (): Promise<Blob> => {
     const file = await making!.sink.finish()

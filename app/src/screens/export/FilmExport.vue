@@ -32,6 +32,11 @@ const height = computed(() => Math.max(1, Math.round((width.value / size.value[0
 const rate = ref(formatRate(props.choice === 'gif' ? parseRate('25') : document.rate))
 const quality = ref<FilmQuality>('good')
 const transparent = ref(false)
+/** Whether there is anything to hear in the project, which a video can have. */
+const hasSound = computed(
+  () => props.choice === 'film' && document.project!.assets.some((asset) => asset.kind !== 'picture'),
+)
+const heard = ref(true)
 const looks = ref('1')
 const shutter = ref(180)
 const rounds = ref<'forever' | 'once'>('forever')
@@ -54,7 +59,7 @@ const ROUNDS = [
   { value: 'once', label: 'Once' },
 ] as const
 const WHAT = {
-  film: 'A video of the pictures, drawn by what draws the stage. Without the scene’s sound for now.',
+  film: 'A video of the pictures, drawn by what draws the stage, with the scene’s sound.',
   gif: 'A GIF with the 256 colours each frame needs most. Its frames last whole hundredths of a second.',
   frames: 'Every frame as it is drawn on the stage, to the pixel.',
 } as const
@@ -95,6 +100,7 @@ const make = (): Promise<void> => {
       height: height.value,
       quality: quality.value,
       transparent: transparent.value && canBeClear.value,
+      heard: hasSound.value && heard.value,
       rounds: rounds.value === 'once' ? 1 : 0,
       scene: props.stretch.scene.value,
       momentsAt: momentsFor(),
@@ -158,6 +164,9 @@ const leftWords = computed(() => {
     <label class="check" :class="{ off: !canBeClear }"
       ><input v-model="transparent" type="checkbox" class="size-4" :disabled="!canBeClear" />Without the
       background</label
+    >
+    <label v-if="hasSound" class="check"
+      ><input v-model="heard" type="checkbox" class="size-4" />With its sound</label
     >
   </div>
   <div class="save">

@@ -1,9 +1,12 @@
 import { Refusal } from '@arrow-bend/core/refusal'
+import type { Sound } from '@arrow-bend/core/sound'
 
 /** What frames are given to, one after another, and what becomes a file of them. */
 export interface FilmSink {
   /** @param index counted from 0 */
   add(canvas: OffscreenCanvas, index: number): Promise<void>
+  /** What is heard from a moment on, s; only where the film has a sound. */
+  hear?(sound: Sound, seconds: number): Promise<void>
   finish(): Promise<Blob>
 }
 
@@ -23,9 +26,14 @@ export interface FilmFacts {
   readonly quality: FilmQuality
   /** Whether what is behind shows through where nothing is drawn. */
   readonly transparent: boolean
+  /** Whether it has the scene's sound. */
+  readonly heard: boolean
   /** How often a GIF is played; 0 for ever. */
   readonly rounds: number
 }
+
+/** Samples a second of a film's sound: what Opus takes as it is. */
+export const SOUND_RATE = 48_000
 
 /** What a browser cannot write, or not so. */
 export class CannotFilm extends Refusal {}

@@ -1,5 +1,8 @@
 import {
+  AudioSample,
+  AudioSampleSource,
   BufferTarget,
+  canEncodeAudio,
   canEncodeVideo,
   CanvasSource,
   Mp4OutputFormat,
@@ -8,9 +11,11 @@ import {
   QUALITY_MEDIUM,
   QUALITY_VERY_HIGH,
   WebMOutputFormat,
+  type AudioCodec,
   type VideoCodec,
 } from 'mediabunny'
-import { CannotFilm, type FilmFacts, type FilmQuality, type FilmSink } from './filmSink.ts'
+import type { Sound } from '@arrow-bend/core/sound'
+import { CannotFilm, SOUND_RATE, type FilmFacts, type FilmQuality, type FilmSink } from './filmSink.ts'
 
 const QUALITIES = {
   small: QUALITY_MEDIUM,
@@ -23,6 +28,12 @@ const CODECS: Readonly<Record<'webm' | 'mp4', readonly VideoCodec[]>> = {
   // Others can stand in it, but few programs that take an MP4 read them.
   mp4: ['avc'],
 }
+/** Of sound likewise. */
+const SOUND_CODECS: Readonly<Record<'webm' | 'mp4', readonly AudioCodec[]>> = {
+  webm: ['opus', 'vorbis'],
+  mp4: ['aac', 'opus'],
+}
+const SOUND = { numberOfChannels: 2, sampleRate: SOUND_RATE, bitrate: 128_000 } as const
 const WORDS = { webm: 'WebM', mp4: 'MP4 (H.264)' } as const
 
 /**
@@ -36,6 +47,7 @@ export async function videoSink({
   height,
   quality,
   transparent,
+  heard,
 }: FilmFacts & {
   readonly kind: 'webm' | 'mp4'
 }): Promise<FilmSink> {
@@ -56,6 +68,11 @@ export async function videoSink({
         : `This browser writes no ${what}. Nothing was written.`,
     )
   }
+  const soundCodec = heard ? await firstOf(SOUND_CODECS[kind], (one) => canEncodeAudio(one, SOUND)) : null
+  if (heard && !soundCodec)
+    throw new CannotFilm(
+      `This browser writes no sound into ${WORDS[kind]}. Leave the sound out, or write it as ${kind === 'mp4' ? 'WebM' : 'MP4'}. Nothing was written.`,
+    )
   const target = new BufferTarget()
   const format = kind === 'mp4' ? new Mp4OutputFormat() : new WebMOutputFormat()
   const output = new Output({ format, target })
@@ -63,8 +80,11 @@ export async function videoSink({
   const context = canvas.getContext('2d')!
   const source = new CanvasSource(canvas, { codec, bitrate, alpha, keyFrameInterval: 2 })
   output.addVideoTrack(source, { frameRate: rate })
+  const sound = soundCodec ? new AudioSampleSource({ codec: soundCodec, bitrate: SOUND.bitrate }) : null
+  if (sound) output.addAudioTrack(sound)
   await output.start()
   return {
+    ...(sound ? { hear: (heardNow: Sound, seconds: number) => addSound(sound, heardNow, seconds) } : {}),
     add: async (drawn, index) => {
       context.clearRect(0, 0, width, height)
       context.drawImage(drawn, 0, 0)
@@ -75,6 +95,27 @@ export async function videoSink({
       return new Blob([target.buffer!], { type: kind === 'mp4' ? 'video/mp4' : 'video/webm' })
     },
   }
+}
+
+async function addSound(
+  source: AudioSampleSource,
+  { rate, channels }: Sound,
+  seconds: number,
+): Promise<void> {
+  const [left, right] = channels as readonly [Float32Array, Float32Array]
+  if (left.length === 0) return
+  const data = new Float32Array(2 * left.length)
+  data.set(left)
+  data.set(right, left.length)
+  const sample = new AudioSample({
+    data,
+    format: 'f32-planar',
+    numberOfChannels: 2,
+    sampleRate: rate,
+    timestamp: seconds,
+  })
+  await source.add(sample)
+  sample.close()
 }
 
 async function firstOf<T>(all: readonly T[], is: (one: T) => Promise<boolean>): Promise<T | null> {
