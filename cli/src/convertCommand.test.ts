@@ -35,6 +35,28 @@ describe('convert', () => {
     expect(await readdir(into)).toEqual([name])
   })
 
+  it('reads what others move: a drawing becomes a project, and goes on as any other form', async () => {
+    const into = await folder()
+    const svg = join(into, 'lamp.svg')
+    await writeFile(
+      svg,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><circle id="Lamp" cx="20" cy="20" r="8"><animate attributeName="r" values="8;12;8" dur="2s" repeatCount="indefinite"/><animate attributeName="cx" to="9" begin="click" dur="1s"/></circle></svg>',
+    )
+    const { code, out } = await arrowBend('convert', svg, join(into, 'lamp.bend'), '--report')
+    expect(code).toBe(0)
+    expect(out).toMatch(
+      /^Left out of .*lamp\.svg:\n {2}<animate> of <circle id="Lamp">: It begins with “click”/,
+    )
+    expect((await arrowBend('inspect', join(into, 'lamp.bend'))).out).toContain(
+      'Lamp, ellipse: size (3 keys)',
+    )
+    const lottie = await arrowBend('convert', svg, '-', '--as', 'lottie')
+    expect(JSON.parse(lottie.out)).toMatchObject({ w: 40, h: 40, fr: 60, op: 120 })
+    const again = join(into, 'lamp.json')
+    await writeFile(again, lottie.out)
+    expect((await arrowBend('inspect', again)).out).toContain('Lamp, ellipse: size (3 keys)')
+  })
+
   it('tells how each move comes through where that is asked for', async () => {
     const { out } = await arrowBend('convert', DEMO, join(await folder(), 'a.svg'), '--report')
     expect(out).toMatch(

@@ -14,6 +14,13 @@ export interface Path {
   readonly arrive: Vec2
 }
 
+export interface FitRouteOptions {
+  /** A cubic this near is near enough, px; one whose first guess is far beyond it is given up. The nearest is looked for when left out. */
+  readonly within?: number
+}
+
+/** Times the distance that is near enough, beyond which looking on has not been seen to help. */
+const HOPELESS = 12
 const LOOKS = 32
 const ROUNDS = 20
 /** Step of the handles' lengths by which the fit feels its way, as a share of the path. */
@@ -26,33 +33,36 @@ const FEELER = 1e-6
  * handles' lengths along given tangents; here found by Gauss–Newton steps damped after Levenberg and Marquardt
  * (textbook), with the looks matched by distance instead of by his parameters.
  */
-export function fitRoute(path: Path): FittedRoute {
+export function fitRoute(path: Path, { within = 0 }: FitRouteOptions = {}): FittedRoute {
   const ends: Ends = { from: path.pointAt(0), to: path.pointAt(1), leave: path.leave, arrive: path.arrive }
   const looks = Array.from({ length: LOOKS - 1 }, (_, i) => path.pointAt((i + 1) / LOOKS))
   const missesOf = (lengths: Lengths): Float64Array => missesInto(looks, cubicOf(ends, lengths))
-  let best: FittedRoute = { cubic: cubicOf(ends, [0, 0]), error: Infinity }
+  const first = firstLengths(looks, ends)
+  let best: FittedRoute = { cubic: cubicOf(ends, first), error: largest(missesOf(first)) }
+  if (within > 0 && (best.error <= within || best.error > HOPELESS * within)) return best
   const third = path.length / 3
-  for (const start of [
-    firstLengths(looks, ends),
-    [third, third],
-    [2 * third, third / 2],
-    [third / 2, 2 * third],
-  ]) {
-    const lengths = nearestLengths(start as Lengths, missesOf, path.length)
+  for (const start of [first, [third, third], [2 * third, third / 2], [third / 2, 2 * third]]) {
+    const lengths = nearestLengths(start as Lengths, missesOf, { size: path.length, within })
     const error = largest(missesOf(lengths))
     if (error < best.error) best = { cubic: cubicOf(ends, lengths), error }
-    if (best.error < 1e-7 * path.length) break
+    if (best.error < Math.max(within, 1e-7 * path.length)) break
   }
   return best
 }
 
-function nearestLengths(start: Lengths, missesOf: (lengths: Lengths) => Float64Array, size: number): Lengths {
+function nearestLengths(
+  start: Lengths,
+  missesOf: (lengths: Lengths) => Float64Array,
+  { size, within }: { readonly size: number; readonly within: number },
+): Lengths {
   let lengths = start
   let misses = missesOf(lengths)
   let sum = squares(misses)
   let damping = 1e-3
   const feel = FEELER * size
-  for (let round = 0; round < ROUNDS && sum > (1e-11 * size) ** 2; round += 1) {
+  // Where all misses together are within it, each is.
+  const enough = Math.max(1e-11 * size, within) ** 2
+  for (let round = 0; round < ROUNDS && sum > enough; round += 1) {
     const [j0, j1] = [
       missesOf([lengths[0] + feel, lengths[1]]).map((miss, i) => (miss - misses[i]!) / feel),
       missesOf([lengths[0], lengths[1] + feel]).map((miss, i) => (miss - misses[i]!) / feel),

@@ -59,27 +59,52 @@ function fittedRun(chords: readonly Cubic[]): Cubic[] {
   const fit = (from: number, to: number): Cubic | null => {
     const route = chainRoutes(chords.slice(from, to).map(compileRoute))
     const point = new Float64Array(2)
-    const { cubic, error } = fitRoute({
-      length: route.length,
-      pointAt: (share) => {
-        route.pointInto(point, share * route.length)
-        return [point[0]!, point[1]!]
+    const { cubic, error } = fitRoute(
+      {
+        length: route.length,
+        pointAt: (share) => {
+          route.pointInto(point, share * route.length)
+          return [point[0]!, point[1]!]
+        },
+        leave: joints[from]!,
+        arrive: joints[to]!,
       },
-      leave: joints[from]!,
-      arrive: joints[to]!,
-    })
+      { within: WITHIN },
+    )
     return error <= WITHIN ? cubic : null
   }
   const out: Cubic[] = []
   for (let from = 0; from < chords.length;) {
-    let [to, best] = [from + 1, chords[from]!]
-    for (let step = chords.length - from; step >= 1; step = Math.floor(step / 2)) {
-      const end = to + step
-      const cubic = end <= chords.length ? fit(from, end) : null
-      if (cubic) [to, best] = [end, cubic]
-    }
-    out.push(best)
+    const { cubic, to } = longestFit(from, { fit, count: chords.length, single: chords[from]! })
+    out.push(cubic)
     from = to
   }
   return out
+}
+
+interface LongestFit {
+  readonly fit: (from: number, to: number) => Cubic | null
+  readonly count: number
+  /** The chord that begins there. */
+  readonly single: Cubic
+}
+
+/** The longest run of chords from one on that a cubic stands for: doubled while that goes, then halved in between. */
+function longestFit(
+  from: number,
+  { fit, count, single }: LongestFit,
+): { readonly cubic: Cubic; readonly to: number } {
+  let [best, to, beyond] = [single, from + 1, count + 1]
+  for (let step = 2; from + step < beyond; step *= 2) {
+    const cubic = fit(from, from + step)
+    if (cubic) [best, to] = [cubic, from + step]
+    else beyond = from + step
+  }
+  while (beyond - to > 1) {
+    const middle = Math.floor((to + beyond) / 2)
+    const cubic = middle <= count ? fit(from, middle) : null
+    if (cubic) [best, to] = [cubic, middle]
+    else beyond = middle
+  }
+  return { cubic: best, to }
 }
