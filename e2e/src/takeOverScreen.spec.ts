@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
+import { readMovingFile } from '@arrow-bend/core/format/takeOver'
+import { secondsOfTicks } from '@arrow-bend/core/time'
 import { SMIL_DRAWINGS } from './movingDrawings.ts'
-import { openDemo, withoutPickers } from './desk.ts'
+import { openDemo, type, withoutPickers } from './desk.ts'
 
 interface Dropped {
   readonly name: string
@@ -21,6 +23,8 @@ const SHEET: Dropped = {
   .flag{width:30px;height:20px;animation:flap 1s linear infinite}
   @keyframes bob{to{transform:translateY(30px)}}@keyframes flap{to{transform:perspective(90px) rotateY(60deg)}}`,
 }
+
+let ids = 0
 
 /** Drops a file onto the middle of a screen. */
 async function drop(page: Page, file: Dropped): Promise<void> {
@@ -86,4 +90,28 @@ test('a drawing chosen by its file is opened; what was a picture stays one', asy
   await (await waiting).setFiles({ name: 'spin.svg', mimeType: 'image/svg+xml', buffer: readFileSync(url) })
   await expect(page.getByText('“spin.svg” came over as 2 layers with 4 keys.')).toBeVisible()
   await expect(page.getByText('38 × 38 px')).toBeVisible()
+})
+
+test('a stranger’s drawing is made faster with softer landings, and saved again as one', async ({ page }) => {
+  await withoutPickers(page)
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Open Lantern Regatta' }).waitFor()
+  await drop(page, { ...DRAWING, text: SMIL_DRAWINGS['values at even times']! })
+  await expect(page.getByText('“lamp.svg” came over as 1 layer with 4 keys.')).toBeVisible()
+  await expect(page.getByText('400 × 300 px')).toBeVisible()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('3')
+  await page.keyboard.press('t')
+  await type(page, 'Stretch to, %', '70')
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^Animated SVG/ }).click()
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: /^Save SVG/ }).click()
+  const svg = String(readFileSync((await (await waiting).path())!))
+  const again = readMovingFile(new TextEncoder().encode(svg), 'again', () => `i${(ids += 1)}`)!
+  const position = again.layers.find(({ kind }) => kind === 'rectangle')!.properties['position']!
+  const [first, second] = position.keys
+  // A third of 70 % of two seconds, on the frame next to that; and no longer at one speed.
+  expect(secondsOfTicks(second!.t - first!.t)).toBeCloseTo(28 / 60, 6)
+  expect(first!.bend.kind).toBe('handles')
 })

@@ -9,7 +9,7 @@ import { textOf, type XmlElement } from '../xml/index.ts'
 export type Declared = Readonly<Record<string, string>>
 
 /** Properties read here that a shape takes from what it lies in. Source: W3C, SVG 2, appendix G. */
-const INHERITED = [
+export const INHERITED = [
   'fill',
   'stroke',
   'stroke-width',

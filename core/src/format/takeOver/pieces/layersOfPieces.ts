@@ -96,6 +96,10 @@ class Making {
 
   private property(before: Property, { moving, mix }: PieceValue): Property {
     if (isStill(moving)) return { ...before, value: moving.rest }
+    // What was worked out of several things that move may stay where it is.
+    const first = JSON.stringify(moving.keys[0]!.value)
+    if (moving.keys.every(({ value }) => JSON.stringify(value) === first))
+      return { ...before, value: moving.keys[0]!.value }
     return {
       ...before,
       ...(mix ? { mix } : {}),

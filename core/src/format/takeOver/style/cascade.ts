@@ -2,6 +2,7 @@ import { compile, type Options } from 'css-select'
 import { parse as parseSelector, SelectorType, type Selector } from 'css-what'
 import type { XmlElement, XmlNode } from '../../xml/index.ts'
 import { BadFile } from '../../badFile.ts'
+import { INHERITED } from '../../svg/index.ts'
 import { readStyleAttribute, type Declaration, type Styles } from './readStyles.ts'
 import { withVariables } from './variables.ts'
 
@@ -9,27 +10,13 @@ import { withVariables } from './variables.ts'
 export type Computed = Readonly<Record<string, string>>
 
 /** Properties an element takes from the one it lies in, besides its own of `--`. Source: W3C, SVG 2, appendix G; CSS 2.2. */
-const INHERITED: ReadonlySet<string> = new Set([
-  'fill',
-  'stroke',
-  'stroke-width',
-  'stroke-dasharray',
-  'stroke-dashoffset',
-  'stroke-linecap',
-  'stroke-linejoin',
-  'fill-opacity',
-  'stroke-opacity',
-  'fill-rule',
-  'color',
-  'visibility',
+const HANDED_DOWN: ReadonlySet<string> = new Set([
+  ...INHERITED,
   'font-size',
   'font-family',
   'font-weight',
   'letter-spacing',
   'text-anchor',
-  'marker-start',
-  'marker-mid',
-  'marker-end',
 ])
 
 /** Holding every rule against every element may take so many looks. */
@@ -112,11 +99,11 @@ export class Cascade {
         for (const { property, value, important } of list)
           if (important === isImportant) declare(own, property, value)
     const inherited = Object.entries(around).filter(
-      ([property]) => INHERITED.has(property) || property.startsWith('--'),
+      ([property]) => HANDED_DOWN.has(property) || property.startsWith('--'),
     )
     const computed: Record<string, string> = Object.fromEntries(inherited)
     for (const [property, value] of Object.entries(own)) {
-      if (value === 'inherit' || (value === 'unset' && INHERITED.has(property))) {
+      if (value === 'inherit' || (value === 'unset' && HANDED_DOWN.has(property))) {
         if (around[property] !== undefined) computed[property] = around[property]
       } else if (value === 'initial' || value === 'unset') delete computed[property]
       else computed[property] = value

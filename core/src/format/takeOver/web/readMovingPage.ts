@@ -27,7 +27,7 @@ export function readMovingPage(
   const page = readPage(text)
   const frame = findElement(
     page,
-    (element) => hasClass(element, 'frame') && childElements(element).some(isLayer),
+    (element) => hasClass(element, 'frame') && childElements(element).some(isBox),
   )
   if (!frame) {
     const sheets = sheetsOf(page).join('\n')
@@ -56,7 +56,8 @@ export function readMovingPage(
   })
 }
 
-const isLayer = ({ attributes }: XmlElement): boolean =>
+/** Whether an element is a box of a page of ours: a layer, or what several are seen through. */
+const isBox = ({ attributes }: XmlElement): boolean =>
   attributes['data-layer'] !== undefined || attributes['style'] !== undefined
 
 const sheetsOf = (element: XmlElement): string[] =>
