@@ -18,7 +18,7 @@ export const looksLikeMovingSvg = (text: string): boolean =>
   /<(?:\w+:)?(?:animate(?:Transform|Motion|Color)?|set)[\s/>]|@(?:-\w+-)?keyframes\s/.test(text)
 
 /**
- * Reads an SVG that moves as layers with keys and bends.
+ * Reads an SVG that moves as layers with keys and bends; null for one in which nothing moves by itself.
  * @param makeId of layers and keys
  * @throws BadFile when it is no SVG, damaged, too large, hostile, or shows nothing
  * Source: W3C, SVG 2, SVG Animations 2, CSS Animations 1.
@@ -26,7 +26,7 @@ export const looksLikeMovingSvg = (text: string): boolean =>
 export function readMovingSvg(
   text: string,
   { name, makeId }: { readonly name: string; readonly makeId: () => string },
-): TakenOver {
+): TakenOver | null {
   const { root, lost } = cleanSvg(readXml(text, 'This SVG'), { keepsMotion: true })
   if (root?.name !== 'svg') throw new BadFile('This file holds no SVG picture. Nothing was changed.')
   const canvas = svgCanvas(root)
@@ -35,6 +35,7 @@ export function readMovingSvg(
       `This SVG is over ${LIMITS.frameSide.toLocaleString('en')} px wide or high, more than can be drawn. Nothing was changed.`,
     )
   const walk = new SvgWalk(root, canvas.size, { styles: readStyles(sheetsIn(root)) })
+  if (walk.timings().length === 0) return null
   if (lost) walk.tell({ what: 'Scripts and links to other files.', where: 'the file' })
   const seconds = sceneSeconds(walk.timings())
   const pieces = walk.piecesOf(root, { steps: [matrixStep(canvas.matrix)], until: seconds, moved: [] })

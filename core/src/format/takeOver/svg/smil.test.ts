@@ -7,7 +7,7 @@ import { readMovingSvg } from './readMovingSvg.ts'
 const taken = (inner: string) => {
   let ids = 0
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${inner}</svg>`
-  return readMovingSvg(svg, { name: 'It', makeId: () => `i${(ids += 1)}` })
+  return readMovingSvg(svg, { name: 'It', makeId: () => `i${(ids += 1)}` })!
 }
 const propertyOf = (inner: string, name: string): Property => taken(inner).layers[0]!.properties[name]!
 const timesOf = ({ keys }: Property): number[] =>
@@ -95,6 +95,15 @@ describe('animation elements', () => {
     expect(layers[0]!.properties['position']!.keys.length).toBeGreaterThan(0)
   })
 
+  it('none of which comes by itself make no file that moves', () => {
+    expect(taken(bar('<animate attributeName="x" to="50" begin="click" dur="1s"/>'))).toBeNull()
+    expect(
+      taken(
+        '<style>rect:hover{animation:a 1s}@keyframes a{to{opacity:0}}</style><rect width="4" height="4"/>',
+      ),
+    ).toBeNull()
+  })
+
   it('that begin by each other in a circle end', () => {
     const { leftOut } = taken(
       bar(
@@ -114,7 +123,7 @@ describe('animation elements', () => {
     ],
     ['path', '<animateMotion dur="1s"/>'],
   ])('say what they lack: %s', (what, animation) => {
-    const { leftOut } = taken(bar(animation))
+    const { leftOut } = taken(bar(`${animation}<animate attributeName="opacity" values="0;1" dur="1s"/>`))
     expect(leftOut).toHaveLength(1)
     expect(leftOut[0]!.what).toContain(what)
   })
