@@ -29,9 +29,6 @@ export const still = <V>(rest: V): Moving<V> => ({ rest, keys: [], before: 'hold
 
 export const isStill = ({ keys }: Moving<unknown>): boolean => keys.length === 0
 
-/** What a value is at first. */
-export const firstOf = <V>({ rest, keys }: Moving<V>): V => (keys.length > 0 ? keys[0]!.value : rest)
-
 /** The same in other numbers. Between keys it stays true where the map is affine. */
 export function mapMoving<V, W>(moving: Moving<V>, map: (value: V) => W): Moving<W> {
   return {

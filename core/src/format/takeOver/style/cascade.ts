@@ -168,7 +168,7 @@ function readySelector(
   )
   try {
     const [list] = parseSelector(plain)
-    const found = compile<XmlNode, XmlElement>(plain.replace(/:root\b/g, ':root'), options)
+    const found = compile<XmlNode, XmlElement>(plain, options)
     return { matches: (element) => found(element), weight: weightOf(list ?? []) }
   } catch {
     return null

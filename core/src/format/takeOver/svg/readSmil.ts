@@ -15,11 +15,6 @@ const ANIMATIONS: ReadonlySet<string> = new Set([
 
 export const isSmil = ({ name }: XmlElement): boolean => ANIMATIONS.has(name)
 
-export interface ReadSmil {
-  /** Whose attributes move by animation elements, and how. */
-  readonly of: ReadonlyMap<XmlElement, readonly Animated[]>
-}
-
 /**
  * What the animation elements of an SVG move.
  * @param nameOf an element's name in sentences
@@ -31,7 +26,7 @@ export function readSmil(
     nameOf,
     leftOut,
   }: { readonly nameOf: (element: XmlElement) => string; readonly leftOut: (one: LeftOut) => void },
-): ReadSmil['of'] {
+): ReadonlyMap<XmlElement, readonly Animated[]> {
   const found = new Map<XmlElement, Animated[]>()
   const byId = new Map<string, XmlElement>()
   const owners: { readonly animation: XmlElement; readonly owner: XmlElement }[] = []
