@@ -74,6 +74,7 @@ export async function readFiles(
  */
 async function takeMoving(files: readonly File[], desk: Desk): Promise<readonly File[]> {
   const still: File[] = []
+  const project = desk.document.project?.id
   for (const file of files) {
     if (!MAY_MOVE.test(file.name) && file.type !== 'image/svg+xml') {
       still.push(file)
@@ -85,6 +86,8 @@ async function takeMoving(files: readonly File[], desk: Desk): Promise<readonly 
       }))
       // Called off: what is left of them is not wanted either.
       if (!done) break
+      // Another project may have been opened meanwhile.
+      if (desk.document.project?.id !== project) break
       if (done.read) await placeMoving(file.name, done.read, desk.document)
       else still.push(file)
     } catch (caught) {

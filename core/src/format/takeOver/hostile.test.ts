@@ -117,6 +117,19 @@ describe('files that are meant to harm, or are broken', () => {
     expect(readMovingFile(new Uint8Array(other), 'it.zip', () => 'i')).toBeNull()
   })
 
+  it('projects of ours are none of them, however large they are', () => {
+    const entries = Object.fromEntries(
+      Array.from({ length: 2_100 }, (_, i) => [`assets/${i}`, new Uint8Array(1)]),
+    )
+    const bend = zipSync({ 'project.json': new Uint8Array(4), ...entries })
+    expect(readMovingFile(new Uint8Array(bend), 'it.bend', () => 'i')).toBeNull()
+    const large = new Uint8Array(65 * 1024 * 1024)
+    large.set(new TextEncoder().encode('{ "format": "arrow-bend/project",'))
+    expect(readMovingFile(large, 'project.json', () => 'i')).toBeNull()
+    large.fill(32)
+    expect(() => readMovingFile(large, 'other.json', () => 'i')).toThrow(/over 64 MB/)
+  })
+
   it.each([
     '',
     'words',

@@ -2,7 +2,7 @@ import { strFromU8 } from 'fflate'
 import { LIMITS } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
 import { looksLikeLottie } from './lottie/lottieFile.ts'
-import { readDotLottie } from './lottie/readDotLottie.ts'
+import { isDotLottie, readDotLottie } from './lottie/readDotLottie.ts'
 import { readLottie } from './lottie/readLottie.ts'
 import { looksLikeMovingSheet, readMovingSheet } from './sheet/readMovingSheet.ts'
 import { looksLikeMovingSvg, readMovingSvg } from './svg/readMovingSvg.ts'
@@ -12,6 +12,8 @@ import type { TakenOver } from './takenOver.ts'
 
 /** Bytes a file that moves may have. */
 const MOST_BYTES = 64 * 1024 * 1024
+/** How a project of ours begins. */
+const PROJECT = /"format"\s*:\s*"arrow-bend\/project"/
 
 /**
  * Reads a file that moves, by what it holds: an animated SVG, a style sheet with keyframes, a Lottie animation, packed or not, Web
@@ -29,11 +31,13 @@ export function readMovingFile(
       .replace(/\.[^.]*$/, '')
       .trim()
       .slice(0, LIMITS.nameLength) || 'Scene'
-  if (bytes.length > MOST_BYTES) throw new BadFile(`“${file}” is over 64 MB. Nothing was changed.`)
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
-    const packed = readDotLottie(bytes)
+    const packed = isDotLottie(bytes) || /\.lottie$/i.test(file) ? readDotLottie(bytes) : null
     return packed && readLottie(packed, { name, makeId })
   }
+  // A project has a bound of its own, which is told where it is read.
+  if (PROJECT.test(strFromU8(bytes.subarray(0, 4_096)))) return null
+  if (bytes.length > MOST_BYTES) throw new BadFile(`“${file}” is over 64 MB. Nothing was changed.`)
   const text = strFromU8(bytes)
   if (/^\s*\{/.test(text)) {
     const value = jsonOf(text)

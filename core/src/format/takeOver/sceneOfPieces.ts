@@ -6,6 +6,7 @@ import { layersOfPieces } from './pieces/layersOfPieces.ts'
 import { backgroundOf } from './pieces/backgroundOf.ts'
 import { shareSteps } from './pieces/shareSteps.ts'
 import { tidyMotion } from './pieces/tidyMotion.ts'
+import { workingTies } from './pieces/workingTies.ts'
 import { tidyPieces, type Piece } from './pieces/piece.ts'
 import type { LeftOut, TakenOver } from './takenOver.ts'
 
@@ -55,7 +56,11 @@ export function sceneOfPieces(pieces: readonly Piece[], options: SceneOfPieces):
   const spanned = made.map((layer) =>
     layer.span === span ? { ...layer, span: [span[0], duration] as const } : layer,
   )
-  const layers = tidyMotion(spanned, rate)
+  const lost: LeftOut[] = []
+  const layers = tidyMotion(
+    workingTies(spanned, (one) => lost.push(one)),
+    rate,
+  )
   const used = new Set(layers.map(({ properties }) => String(properties['picture']?.value)))
   return {
     name: name.trim().slice(0, LIMITS.nameLength) || 'Scene',
@@ -65,7 +70,7 @@ export function sceneOfPieces(pieces: readonly Piece[], options: SceneOfPieces):
     background,
     layers,
     pictures: new Map<string, ArtPicture>([...pictures].filter(([key]) => used.has(key))),
-    leftOut,
+    leftOut: [...leftOut, ...lost],
   }
 }
 

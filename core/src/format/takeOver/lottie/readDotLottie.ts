@@ -1,5 +1,5 @@
 import { fromByteArray } from 'base64-js'
-import { strFromU8 } from 'fflate'
+import { strFromU8, unzipSync, type UnzipFileInfo } from 'fflate'
 import { BadFile } from '../../badFile.ts'
 import { unfoldZip, type ZipLimits } from '../../zip/index.ts'
 import { isJson, objectsIn, type Json } from './lottieFile.ts'
@@ -18,6 +18,21 @@ const TYPES: Readonly<Record<string, string>> = {
   jpeg: 'image/jpeg',
   webp: 'image/webp',
   svg: 'image/svg+xml',
+}
+
+/** Whether a zip is a dotLottie container, by what it lists. A damaged one is none. */
+export function isDotLottie(bytes: Uint8Array): boolean {
+  let isListed = false
+  const look = ({ name }: UnzipFileInfo): boolean => {
+    isListed ||= name === 'manifest.json'
+    return false
+  }
+  try {
+    unzipSync(bytes, { filter: look })
+  } catch {
+    return false
+  }
+  return isListed
 }
 
 /**

@@ -190,6 +190,29 @@ describe('Lottie animations', () => {
     expect(through.layers[0]!.mask).toEqual({ layer: through.layers[2]!.id, follows: true })
   })
 
+  it('a matte of several shapes is told of, and neither masks nor shows', () => {
+    const many = shapes(
+      { nm: 'M', ind: 1, td: 1 },
+      group(RECTANGLE, FILL),
+      group({ ...RECTANGLE, p: still([9, 9]) }, FILL),
+    )
+    const { layers, leftOut } = taken({ layers: [many, shapes({ nm: 'S', ind: 2, tt: 1 })] })
+    expect(leftOut).toEqual([{ what: 'A mask that is no single shape or picture.', where: 'S' }])
+    expect(layers.find(({ name }) => name === 'M')!.visible).toBe(false)
+    expect(layers.find(({ name }) => name === 'S')).not.toHaveProperty('mask')
+  })
+
+  it('what rides on a layer that is not shown goes with it; on one that is not there, it stays', () => {
+    const hidden = shapes({ nm: 'P', ind: 7, hd: true, ks: { p: still([50, 50]) } })
+    const carried = taken({ layers: [shapes({ ind: 1, parent: 7 }), hidden] }).layers
+    expect(carried.map(({ name, kind }) => [name, kind])).toEqual([
+      ['A', 'rectangle'],
+      ['P', 'group'],
+    ])
+    expect(carried[0]!.parent).toBe(carried[1]!.id)
+    expect(only(shapes({ parent: 99 })).parent).toBeNull()
+  })
+
   it('compositions are groups with a time of their own', () => {
     const comp = (more: object) =>
       taken({

@@ -93,9 +93,12 @@ class LottieReader {
     const pieces = layers.flatMap((layer, i): readonly Piece[] => {
       if (twins.has(layer['ind'])) return []
       const where = `${path} › ${nameOf(layer, i)}`
-      const made = this.layer(layer, { clock: this.clock(where, from), depth, ind: i })
-      if (!made) return []
       const ind = layer['ind'] ?? `at ${i}`
+      const clock = this.clock(where, from)
+      const shown = this.layer(layer, { clock, depth, ind: i })
+      // What is not shown may carry others all the same.
+      const made = shown ?? (parents.has(ind) ? this.carrier(layer, clock, i) : null)
+      if (!made) return []
       const parent = twins.get(layer['parent']) ?? layer['parent']
       const matte = isMatted(layer) ? layers[matteOf(layers, i)] : undefined
       const isMatte = mattes.has(i) || layer['td'] === 1
@@ -158,7 +161,7 @@ class LottieReader {
     const children = this.content(layer, ty, clock, depth)
     if (!children) return null
     const time = ty === 0 ? this.timeOf(layer, clock) : null
-    const span = this.spanOf(layer, clock)
+    const span = this.spanOf(layer, clock, depth)
     const seen = this.seenThrough(layer, children, clock)
     return groupPiece(nameOf(layer, ind), seen.children, {
       ...(seen.mask ? { mask: seen.mask } : {}),
@@ -169,6 +172,12 @@ class LottieReader {
       ...(span ? { span } : {}),
       ...(time ? { time } : {}),
     })
+  }
+
+  /** A layer that is not shown, and only carries others. */
+  private carrier(layer: Json, clock: LottieClock, i: number): Piece {
+    const { steps } = transformOf(isJson(layer['ks']) ? layer['ks'] : {}, clock, layer['ao'] === 1)
+    return groupPiece(nameOf(layer, i), [], { steps })
   }
 
   /** What a layer shows, bottom first; null where it shows nothing that can be kept. */
@@ -261,12 +270,13 @@ class LottieReader {
     }
   }
 
-  private spanOf(layer: Json, clock: LottieClock): Piece['span'] | null {
+  /** When a layer is shown; null where that is all along. A composition in another has a time of its own, with no end that is known. */
+  private spanOf(layer: Json, clock: LottieClock, depth: number): Piece['span'] | null {
     const length = (this.file.op - this.file.ip) / this.file.fr
     const seconds = (frame: unknown, otherwise: number): number =>
       (numberIn(frame, otherwise) - clock.from) / clock.rate
     const [from, to] = [seconds(layer['ip'], clock.from), seconds(layer['op'], this.file.op)]
-    if ((from <= 0 && to >= length) || to <= from) return null
+    if (to <= from || (depth === 0 && from <= 0 && to >= length)) return null
     return [ticksOfSeconds(Math.max(0, from)), asTicks(Math.max(1, ticksOfSeconds(to)))]
   }
 

@@ -17,7 +17,7 @@ export function backgroundOf(
   const value = (name: string): Value | undefined => values[name]?.moving.rest
   const isAllStill = Object.values(values).every(({ moving }) => isStill(moving))
   if (!isAllStill || !isStill(lowest.opacity) || lowest.opacity.rest !== 1) return null
-  if (!lowest.steps.every(isStillStep) || lowest.mask || lowest.span) return null
+  if (!lowest.steps.every(isStillStep) || lowest.mask || lowest.span || lowest.key !== undefined) return null
   const matrix = matrixOfSteps(lowest.steps)
   const size = value('size') as readonly [number, number]
   const isSame = [

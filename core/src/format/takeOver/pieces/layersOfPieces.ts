@@ -22,7 +22,13 @@ export function layersOfPieces(pieces: readonly Piece[], options: LayersOfPieces
     ids.set(key, id)
     return id
   }
-  return new Making(options, idOf).layersIn(pieces, null)
+  return new Making(options, idOf).layersIn(pieces, { parent: null, span: options.span })
+}
+
+/** What pieces lie in: its layer, and when that is shown. */
+interface Around {
+  readonly parent: string | null
+  readonly span: Layer['span']
 }
 
 class Making {
@@ -31,16 +37,18 @@ class Making {
     private readonly idOf: (key: string) => string,
   ) {}
 
-  layersIn(pieces: readonly Piece[], parent: string | null): Layer[] {
-    return [...pieces].reverse().flatMap((piece) => this.layersOf(piece, parent))
+  layersIn(pieces: readonly Piece[], around: Around): Layer[] {
+    return [...pieces].reverse().flatMap((piece) => this.layersOf(piece, around))
   }
 
   /** The layers of a piece, those it is moved by first, what is in it last. */
-  private layersOf(piece: Piece, around: string | null): Layer[] {
+  private layersOf(given: Piece, around: Around): Layer[] {
+    const span = given.span ?? around.span
+    const piece = { ...given, span }
     const boxes = boxesOf(piece.steps)
     const outer = boxes.slice(0, -1)
     const layers: Layer[] = []
-    let parent = piece.follows === undefined ? around : this.idOf(piece.follows)
+    let parent = piece.follows === undefined ? around.parent : this.idOf(piece.follows)
     for (const box of outer) {
       const carrier = this.layer(piece, { id: this.options.makeId(), kind: 'group', parent }, box, {})
       layers.push(carrier)
@@ -64,11 +72,11 @@ class Making {
           },
         }
       : own
-    return [...layers, seen, ...this.layersIn(piece.children, id)]
+    return [...layers, seen, ...this.layersIn(piece.children, { parent: id, span })]
   }
 
   private layer(
-    { name, span }: Piece,
+    { name, span }: Piece & { readonly span: Layer['span'] },
     { id, kind, parent }: { readonly id: string; readonly kind: LayerKind; readonly parent: string | null },
     box: Box,
     values: Readonly<Record<string, PieceValue>>,
@@ -77,7 +85,7 @@ class Making {
       id,
       name: name.trim().slice(0, LIMITS.nameLength) || 'Layer',
       kind,
-      span: span ?? this.options.span,
+      span,
       parent,
     })
     const all: Readonly<Record<string, PieceValue>> = { ...placing(box), ...values }
