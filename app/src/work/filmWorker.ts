@@ -43,6 +43,7 @@ interface Making {
   readonly sampler: SceneSampler
   readonly sink: FilmSink
   made: number
+  readonly sounds: ReadonlyMap<string, Sound>
   /** Up to where its sound is written, s. */
   heard: number
 }
@@ -72,13 +73,12 @@ const NEAR_PACE = 0.005
 
 /** Writes what is heard up to a moment, s. */
 async function hear(now: Making, until: number): Promise<void> {
-  const { film, sampler, sink, heard: from } = now
+  const { film, sampler, sink, sounds, heard: from } = now
   if (!sink.hear) return
   const heardAt = (seconds: number): readonly HeardSound[] => {
     sampleSceneInto(sampler, Math.min(seconds * TICKS_PER_SECOND, film.scene.duration - 1))
     return soundingIn(sampler).filter(({ pace, atAnySpeed }) => atAnySpeed || Math.abs(pace - 1) < NEAR_PACE)
   }
-  const sounds = new Map(film.sounds)
   const mixed = mixSounds({ sounds, heardAt, from, to: until, rate: SOUND_RATE })
   now.heard = until
   await sink.hear(mixed, from)
@@ -89,7 +89,7 @@ const worker = {
     await font
     try {
       const sampler = compileScene(film.scene, film.library, { scenes: film.scenes })
-      making = { film, sampler, sink: await sinkOf(film), made: 0, heard: 0 }
+      making = { film, sampler, sink: await sinkOf(film), sounds: new Map(film.sounds), made: 0, heard: 0 }
       return null
     } catch (caught) {
       if (caught instanceof CannotFilm) return { refused: sentenceOf(caught) }

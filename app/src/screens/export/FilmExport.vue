@@ -32,9 +32,14 @@ const height = computed(() => Math.max(1, Math.round((width.value / size.value[0
 const rate = ref(formatRate(props.choice === 'gif' ? parseRate('25') : document.rate))
 const quality = ref<FilmQuality>('good')
 const transparent = ref(false)
-/** Whether there is anything to hear in the project, which a video can have. */
+/** Kinds of layers by which something may be heard. */
+const HEARD: ReadonlySet<string> = new Set(['sound', 'clip', 'scene'])
+/** Whether there may be anything to hear, which a video can have. */
 const hasSound = computed(
-  () => props.choice === 'film' && document.project!.assets.some((asset) => asset.kind !== 'picture'),
+  () =>
+    props.choice === 'film' &&
+    document.project!.assets.some((asset) => asset.kind !== 'picture') &&
+    document.scene!.layers.some((layer) => HEARD.has(layer.kind)),
 )
 const heard = ref(true)
 const looks = ref('1')

@@ -59,7 +59,8 @@ export function shapeNodes(
 }
 
 /** Whether a map keeps shapes: lengths change alike in all directions. */
-function isSimilar([a, b, c, d]: readonly [number, number, number, number]): boolean {
+export function isSimilar(matrix: readonly number[]): boolean {
+  const [a, b, c, d] = matrix as readonly [number, number, number, number]
   const size = Math.max(a * a + b * b, c * c + d * d)
   return Math.abs(a * a + b * b - c * c - d * d) <= 1e-6 * size && Math.abs(a * c + b * d) <= 1e-6 * size
 }

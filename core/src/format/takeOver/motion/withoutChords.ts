@@ -1,5 +1,12 @@
 import { fitRoute } from '../../../fit/index.ts'
-import { chainRoutes, compileRoute, distanceBetween, type Cubic, type Vec2 } from '../../../route/index.ts'
+import {
+  chainRoutes,
+  compileRoute,
+  distanceBetween,
+  isStraight,
+  type Cubic,
+  type Vec2,
+} from '../../../route/index.ts'
 
 /** Fewer straight ways than this are meant to be straight. */
 const LEAST_CHORDS = 8
@@ -18,15 +25,13 @@ export function withoutChords(cubics: readonly Cubic[]): readonly Cubic[] {
   }
   for (const cubic of cubics) {
     const before = run.at(-1)
-    if (!isChord(cubic) || (before && cosineBetween(before, cubic) < SHARPEST)) flush()
-    if (isChord(cubic)) run.push(cubic)
+    if (!isStraight(cubic) || (before && cosineBetween(before, cubic) < SHARPEST)) flush()
+    if (isStraight(cubic)) run.push(cubic)
     else out.push(cubic)
   }
   flush()
   return out
 }
-
-const isChord = ({ from, leave, arrive, to }: Cubic): boolean => leave === from && arrive === to
 
 const directionOf = ({ from, to }: Cubic): Vec2 => {
   const length = distanceBetween(from, to)

@@ -10,6 +10,9 @@ export interface TransformPart {
 /** A transform that cannot be played on a flat stage, or cannot be read: why. */
 export class NoTransform extends Error {}
 
+/** The longest transform read, characters. */
+const LONGEST = 10_000
+
 /** What shares in a transform are of, px. */
 export type TransformBox = Vec2
 
@@ -21,6 +24,7 @@ export type TransformBox = Vec2
 export function readParts(text: string, box: TransformBox): readonly TransformPart[] {
   const source = text.trim()
   if (source === '' || source === 'none') return []
+  if (source.length > LONGEST) throw new NoTransform(`“${shortened(source)}” is too long`)
   const calls = [...source.matchAll(/([a-z0-9]+)\(((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)/gi)]
   if (source.replace(/([a-z0-9]+)\(((?:[^()]|\((?:[^()]|\([^()]*\))*\))*)\)|[\s,]+/gi, '') !== '')
     throw new NoTransform(`“${shortened(text)}” could not be read`)

@@ -114,13 +114,15 @@ export class Cascade {
 
 const NOT_PRESENTED: ReadonlySet<string> = new Set(['class', 'id', 'style', 'href', 'xmlns'])
 
+/** A transform longer than this is hostile, characters. */
+const LONGEST_TRANSFORM = 10_000
 /** In style sheets, other than in attributes, lengths and angles say their units; one that does not makes its declaration void. */
 const UNITS_SAID =
   /^(?!.*\b(?:translate(?:X|Y|3d)?|rotate[XYZ]?|skew[XY]?)\(\s*(?:[^)]*,\s*)?[+-]?(?!0+(?:\.0*)?\s*[,)])[\d.]+\s*[,)])/is
 
 /** A shorthand clears what its longhands said before. */
 function declare(own: Record<string, string>, property: string, value: string): void {
-  if (property === 'transform' && !UNITS_SAID.test(value)) return
+  if (property === 'transform' && !(value.length <= LONGEST_TRANSFORM && UNITS_SAID.test(value))) return
   if (property === 'animation')
     for (const name of Object.keys(own)) if (name.startsWith('animation-')) delete own[name]
   if (property === 'background') delete own['background-color']

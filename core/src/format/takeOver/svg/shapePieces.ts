@@ -1,7 +1,14 @@
 import type { Outline, Value } from '../../../property/index.ts'
 import { outlineBounds, type ArtNode } from '../../../scene/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
-import { moveOutline, pathOutlines, shapeNodes, shapePath, type SvgWhole } from '../../svg/index.ts'
+import {
+  isSimilar,
+  moveOutline,
+  pathOutlines,
+  shapeNodes,
+  shapePath,
+  type SvgWhole,
+} from '../../svg/index.ts'
 import type { XmlElement } from '../../xml/index.ts'
 import { HOLD } from '../../../bend/index.ts'
 import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
@@ -67,7 +74,7 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
   const inner = steps.slice(steps.findLastIndex((step) => !isStillStep(step)) + 1)
   const matrix = matrixOfSteps(inner)
   const outer = steps.slice(0, steps.length - inner.length)
-  const drawn = matrixOf(painted.paint.strokeWidth > 0 && !isUniform(matrix) ? null : matrix)
+  const drawn = matrixOf(painted.paint.strokeWidth > 0 && !isSimilar(matrix) ? null : matrix)
   const nodes = shapeNodes(pathOutlines(shapePath(element, whole), drawn.matrix), {
     paint: painted.paint,
     matrix: drawn.matrix,
@@ -93,14 +100,6 @@ const matrixOf = (
         scale: Math.sqrt(Math.abs(matrix[0]! * matrix[3]! - matrix[1]! * matrix[2]!)),
       }
     : { matrix: [1, 0, 0, 1, 0, 0], isDrawnIn: false, scale: 1 }
-
-function isUniform([a, b, c, d]: readonly number[]): boolean {
-  const size = Math.max(a! * a! + b! * b!, c! * c! + d! * d!)
-  return (
-    Math.abs(a! * a! + b! * b! - c! * c! - d! * d!) <= 1e-6 * size &&
-    Math.abs(a! * c! + b! * d!) <= 1e-6 * size
-  )
-}
 
 const SCALED = ['stroke width', 'dash', 'dash gap', 'dash offset'] as const
 
@@ -238,8 +237,7 @@ function movingOutline(element: XmlElement, given: MovedElement, whole: SvgWhole
     const outline = outlineOf({ [property]: data })
     return outline.vertices.length > 0 ? outline : null
   }
-  const { computed } = given
-  const moving = movingProperty({ ...given, computed }, property, read, outlineOf({}))
+  const moving = movingProperty(given, property, read, outlineOf({}))
   return {
     ...moving,
     keys: moving.keys.map((key, i) => {

@@ -1,7 +1,9 @@
+import { parseColour } from '../../../property/index.ts'
 import { LIMITS, type Bounds } from '../../../scene/index.ts'
 import { isShape, readViewBox, UNSEEN, type SvgWhole } from '../../svg/index.ts'
 import { textOf, type XmlElement } from '../../xml/index.ts'
 import type { Animated, LeftOut } from '../motion/animated.ts'
+import { isStill } from '../motion/moving.ts'
 import { elementSteps, placesElement } from '../place/elementSteps.ts'
 import type { Step } from '../place/steps.ts'
 import { groupPiece, stillValue, tidyPieces, type Piece } from '../pieces/piece.ts'
@@ -254,6 +256,8 @@ export class SvgWalk {
     const [only, ...others] = tidyPieces(inner)
     if (!only?.art || others.length > 0 || only.mask) return null
     const isCut = mask.name === 'clipPath'
+    // A mask shows by its brightness: only a white one shows by what it covers.
+    if (!isCut && this.cascade.of(mask)['mask-type'] !== 'alpha' && !isWhite(only.art)) return null
     const art = isCut
       ? { ...only.art, values: { ...only.art.values, fill: stillValue('#ffffff') } }
       : only.art
@@ -312,6 +316,12 @@ export class SvgWalk {
     const { id } = element.attributes
     return id ? `<${element.name} id="${id}">` : `<${element.name}> “${this.nameOf(element)}”`
   }
+}
+
+/** Whether art is white and nothing else. */
+function isWhite({ values }: NonNullable<Piece['art']>): boolean {
+  const fill = values['fill']?.moving
+  return fill !== undefined && isStill(fill) && parseColour(String(fill.rest))[0] > 0.999
 }
 
 const KIND_NAMES: Readonly<Record<string, string>> = {
