@@ -21,13 +21,22 @@ function countIn(path, count) {
 
 let passed = 0
 let failed = 0
-const checks = ['check:types', 'check:lint', 'check:imports']
-for (const check of checks) {
-  console.log(`\n== ${check}`)
-  const code = await run('npm', ['run', '--silent', check])
-  if (code === 0) passed += 1
-  else failed += 1
+
+/** Runs checks one after another and prints what each says once it has ended, so that two may run side by side. */
+async function runChecks(checks) {
+  for (const check of checks) {
+    let said = ''
+    const code = await run('npm', ['run', '--silent', check], {
+      quiet: true,
+      onText: (text) => (said += text),
+    })
+    console.log(`\n== ${check}\n${said}`.trimEnd())
+    if (code === 0) passed += 1
+    else failed += 1
+  }
 }
+// The compiler and the linter use one processor each.
+await Promise.all([runChecks(['check:types']), runChecks(['check:lint', 'check:imports'])])
 
 console.log('\n== unit tests')
 const unitCode = await run('npx', ['vitest', 'run'])
