@@ -21,6 +21,7 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'built-'))
   await mkdir(join(folder, 'assets'))
   await writeFile(join(folder, 'index.html'), '<!doctype html><title>Arrow Bend</title>')
+  await writeFile(join(folder, 'player.html'), '<!doctype html><title>Player</title>')
   await writeFile(join(folder, 'assets', 'app.js'), SCRIPT)
   await writeFile(join(folder, 'assets', 'app.js.gz'), gzipSync(SCRIPT))
   await writeFile(join(folder, 'assets', 'app.js.br'), brotliCompressSync(SCRIPT))
@@ -45,6 +46,17 @@ describe('createApp', () => {
     expect(headers.get('cross-origin-embedder-policy')).toBe('require-corp')
     expect(headers.get('cross-origin-opener-policy')).toBe('same-origin')
     expect(headers.get('x-powered-by')).toBeNull()
+  })
+
+  it('lets a file that is played on trial run as it is, without an origin and without the network', async () => {
+    const answer = await fetch(`${base}/player.html`)
+    const policy = answer.headers.get('content-security-policy')!
+    expect(await answer.text()).toBe('<!doctype html><title>Player</title>')
+    expect(policy).toMatch(/^default-src 'none'/)
+    expect(policy).toMatch(/sandbox allow-scripts$/)
+    expect(policy).not.toMatch(/https?:|'self'(?!;)|connect-src|allow-same-origin/)
+    expect(policy).toContain("frame-ancestors 'self'")
+    expect((await fetch(`${base}/`)).headers.get('content-security-policy')).toContain("frame-src 'self'")
   })
 
   it('gives the application’s page for its own addresses, and 404 for files that are not there', async () => {

@@ -7,6 +7,10 @@ import { join } from 'node:path'
 /** A year, in seconds: built files carry a hash of their contents in their names. */
 const YEAR_SECONDS = 31_536_000
 
+/** What a file that is played on trial may do: be drawn and run as it is, and load nothing from anywhere. */
+const PLAYER_POLICY =
+  "default-src 'none'; script-src 'unsafe-inline'; style-src 'unsafe-inline'; img-src data:; font-src data:; base-uri 'none'; form-action 'none'; frame-ancestors 'self'; sandbox allow-scripts"
+
 /**
  * The web server of the built application: its files, security headers, cross-origin isolation,
  * `/health`, and the application's page for every other address. Files that were compressed when they were built (`.br`, `.gz`
@@ -31,6 +35,7 @@ export function createApp(folder: string): Express {
           // See-through clips are put together in workers the media library makes of its own code.
           workerSrc: ["'self'", 'blob:'],
           manifestSrc: ["'self'"],
+          frameSrc: ["'self'"],
           baseUri: ["'none'"],
           formAction: ["'none'"],
           frameAncestors: ["'none'"],
@@ -53,6 +58,11 @@ export function createApp(folder: string): Express {
       serveStatic: { immutable: true, maxAge: YEAR_SECONDS * 1000, fallthrough: false },
     }),
   )
+  // What is exported is measured in a frame that has no origin: it may run what the file says, and reach nothing.
+  app.get('/player.html', (_request, response, next) => {
+    response.set('Content-Security-Policy', PLAYER_POLICY)
+    next()
+  })
   app.use(express.static(folder, { index: false, maxAge: 0 }))
   app.get('/{*path}', (request, response) => {
     if (!request.accepts('html')) {

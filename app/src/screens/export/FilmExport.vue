@@ -206,28 +206,6 @@ const leftWords = computed(() => {
   gap: 12px;
 }
 
-progress {
-  width: 240px;
-  height: 8px;
-  border: 1px solid var(--ink-2);
-  border-radius: 4px;
-  appearance: none;
-  background: var(--sheet-2);
-}
-
-progress::-webkit-progress-bar {
-  background: none;
-}
-
-progress::-webkit-progress-value {
-  border-radius: 4px;
-  background: var(--pencil);
-}
-
-progress::-moz-progress-bar {
-  background: var(--pencil);
-}
-
 .trouble {
   color: var(--ink);
   font-weight: 600;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Download } from '@lucide/vue'
+import { Download, Ruler } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { EXPORT_FORMS, reportText, type ExportForm } from '@arrow-bend/core/format/handOver'
+import { EXPORT_FORMS, MEASURED_FORMS, reportText, type ExportForm } from '@arrow-bend/core/format/handOver'
 import { formatRate, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { fileName } from '../../session/document/fileName.ts'
@@ -10,11 +10,13 @@ import NumberField from '../../ui/NumberField.vue'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
 import { sizeWords } from './sizeWords.ts'
 import { FORMS_OF, type ExportChoice } from './exportChoices.ts'
+import MeasuredTable from './MeasuredTable.vue'
 import ReportTable from './ReportTable.vue'
 import ExportField from './ExportField.vue'
 import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
 import { useForm, type FormWish } from './useForm.ts'
+import { useMeasure } from './useMeasure.ts'
 import type { Stretch } from './useStretch.ts'
 
 /** A scene as a text that others play or read: how it is to be, how it comes through, and how large it is. */
@@ -45,6 +47,14 @@ const wish = computed((): FormWish => ({
   rate: parseRate(rate.value),
 }))
 const { written, trouble, bytes, whenWritten } = useForm(() => wish.value)
+const {
+  measured,
+  trouble: notMeasured,
+  progress,
+  isMeasuring,
+  measure,
+  cancel,
+} = useMeasure(() => wish.value)
 
 const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
   html: 'One HTML file that plays by itself in any current browser, without scripts. It fits any window, has a pause button, and stands still where less motion is asked for.',
@@ -112,7 +122,9 @@ const saveReport = (): Promise<void> =>
   saveBlob(
     async () => {
       const { report } = await whenWritten()
-      return new Blob([reportText(report, `${name.value}, ${bytes.value} bytes.`)], { type: 'text/plain' })
+      return new Blob([reportText(report, `${name.value}, ${bytes.value} bytes.`, measured.value)], {
+        type: 'text/plain',
+      })
     },
     fileName(`${name.value} report`, 'txt'),
   )
@@ -171,7 +183,20 @@ const saveReport = (): Promise<void> =>
     <button v-if="isPlayed" type="button" class="button" :disabled="trouble !== ''" @click="saveReport">
       Save report…
     </button>
+    <button
+      v-if="MEASURED_FORMS.has(form)"
+      type="button"
+      class="button"
+      :disabled="trouble !== ''"
+      title="Plays the file here and tells how far from the stage it is"
+      @click="isMeasuring ? cancel() : measure()"
+    >
+      <Ruler :size="16" aria-hidden="true" />{{ isMeasuring ? 'Stop measuring' : 'Measure it' }}
+    </button>
+    <progress v-if="isMeasuring" :value="progress[0]" :max="progress[1] || 1" aria-label="Frames looked at" />
+    <span role="status">{{ notMeasured }}</span>
   </div>
+  <MeasuredTable v-if="measured" :measured="measured" />
   <ReportTable v-if="written && isPlayed" :report="written.report" />
 </template>
 

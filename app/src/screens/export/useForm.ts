@@ -37,14 +37,7 @@ export function useForm(wish: () => FormWish): WrittenForms {
     written.value = null
     trouble.value = ''
     try {
-      const [{ writtenForm }, urls, fontUrl] = await Promise.all([
-        import('../../work/formWriter.ts'),
-        pictureUrls(project, wanted),
-        textsIn(project, wanted.scene) ? textFontUrl() : undefined,
-      ])
-      const { form, scene, ...options } = wanted
-      const plain = { project, scene, form, urls, ...options, ...(fontUrl ? { fontUrl } : {}) }
-      const found = await writtenForm(plain, own.signal)
+      const found = await writeWish(project, wanted, own.signal)
       if (!own.signal.aborted) written.value = found
     } catch (caught) {
       if (caught instanceof Cancelled || own.signal.aborted) return
@@ -70,6 +63,21 @@ export function useForm(wish: () => FormWish): WrittenForms {
     return written.value
   }
   return { written, trouble, bytes: size, whenWritten }
+}
+
+/** Writes a wish, in a worker. @throws Refusal where it cannot be, Cancelled when called off */
+export async function writeWish(
+  project: Project,
+  wanted: FormWish,
+  signal: AbortSignal,
+): Promise<WrittenForm> {
+  const [{ writtenForm }, urls, fontUrl] = await Promise.all([
+    import('../../work/formWriter.ts'),
+    pictureUrls(project, wanted),
+    textsIn(project, wanted.scene) ? textFontUrl() : undefined,
+  ])
+  const { form, scene, ...options } = wanted
+  return writtenForm({ project, scene, form, urls, ...options, ...(fontUrl ? { fontUrl } : {}) }, signal)
 }
 
 /** Pictures as they are written, by their asset: each is read once. */

@@ -12,6 +12,7 @@ import {
 import { leftOutOfLottie } from '../lottie/index.ts'
 import { leftOutOfPage } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
+import { measuredLines, type Measured } from './measuring.ts'
 
 /** How a property comes through: as it is, nearly (by a fitted easing), as points close together, or not at all. */
 export type Fidelity = 'exact' | 'fitted' | 'baked' | 'left out'
@@ -65,8 +66,8 @@ export function exportReport(project: Project, scene: Scene, form: ExportForm): 
   return { rows, notes: notesOf(project, scene, form) }
 }
 
-/** The report as text, to go beside the file. */
-export function reportText({ rows, notes }: ExportReport, title: string): string {
+/** The report as text, to go beside the file; with what was measured, where something was. */
+export function reportText({ rows, notes }: ExportReport, title: string, measured?: Measured | null): string {
   const count = (one: Fidelity): number => rows.filter(({ fidelity }) => fidelity === one).length
   const sums = (['exact', 'fitted', 'baked', 'left out'] as const)
     .map((one) => `${count(one)} ${one}`)
@@ -74,7 +75,15 @@ export function reportText({ rows, notes }: ExportReport, title: string): string
   const lines = rows.map(
     ({ layer, property, fidelity, why }) => `${layer} / ${property}: ${fidelity}${why ? ` (${why})` : ''}`,
   )
-  return [title, `Moves: ${sums}.`, ...notes, '', ...lines, ''].join('\n')
+  return [
+    title,
+    `Moves: ${sums}.`,
+    ...notes,
+    ...(measured ? measuredLines(measured) : []),
+    '',
+    ...lines,
+    '',
+  ].join('\n')
 }
 
 interface Asked {

@@ -18,8 +18,9 @@ function play(scene, root, options = {}) {
   const shadow = root.shadowRoot ?? root.attachShadow({ mode: 'open' })
   shadow.innerHTML = '<style>' + scene.styles + '</style>' + scene.markup
   const timing = { ...scene.timing, iterations: Number(scene.timing.iterations) }
-  const animations = scene.animations.map(({ target, keyframes }) =>
-    shadow.querySelector(target).animate(keyframes, timing))
+  // What rides on the same layer moves by the same keyframes.
+  const animations = scene.animations.flatMap(({ target, keyframes }) =>
+    [...shadow.querySelectorAll(target)].map((one) => one.animate(keyframes, timing)))
   const all = (act) => animations.forEach(act)
   const player = {
     animations,

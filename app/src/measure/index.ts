@@ -1,0 +1,1 @@
+export { measureFile, type MeasureAsked, type MeasureOptions } from './measureFile.ts'
