@@ -17,6 +17,7 @@ const taken = useTakenOver()
 // Seldom wanted, so it comes when it is.
 const HelpSheet = defineAsyncComponent(() => import('./shell/HelpSheet.vue'))
 const TakenOverList = defineAsyncComponent(() => import('./shell/TakenOverList.vue'))
+const TakenWhere = defineAsyncComponent(() => import('./shell/TakenWhere.vue'))
 // Nobody has to wait for what shows messages before there are any.
 const ToastShower = defineAsyncComponent(() => import('./ui/ToastShower.vue'))
 
@@ -37,5 +38,6 @@ useEventListener(window, 'keydown', (event) => {
   <RouterView />
   <HelpSheet v-if="help.open" />
   <TakenOverList v-if="taken.told" />
+  <TakenWhere v-if="taken.asked" />
   <ToastShower :dark="preferences.theme === 'lamp'" />
 </template>

@@ -3,7 +3,8 @@ import { expect, test, type Page } from '@playwright/test'
 import { readMovingFile } from '@arrow-bend/core/format/takeOver'
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import { SMIL_DRAWINGS } from './movingDrawings.ts'
-import { openDemo, type, withoutPickers } from './desk.ts'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
+import { openDemo, savedFile, type, withoutPickers } from './desk.ts'
 
 interface Dropped {
   readonly name: string
@@ -67,6 +68,48 @@ test('a style sheet dropped on the Desk is a scene of its own, one step; what is
   await expect(page.getByText('1920 × 1080 px')).toBeVisible()
   await page.getByRole('button', { name: 'Redo' }).click()
   await expect(page.getByText('1920 × 1080 px')).toBeHidden()
+})
+
+test('layers that are chosen move as a style sheet has it, where that is wanted, from where they are', async ({
+  page,
+}) => {
+  await openLayers(page, [
+    drawnLayer('Buoy', 'ellipse', { position: [300, 200] }),
+    drawnLayer('Other', 'rectangle', { position: [600, 500] }),
+  ])
+  await page.getByLabel('Rows to show').selectOption('all')
+  const sheet = { ...SHEET, text: SHEET.text.replace(/perspective[^}]*/, 'translateX(50px)') }
+  await page.getByRole('button', { name: 'Buoy', exact: true }).click()
+  await page.getByRole('button', { name: 'Other', exact: true }).click({ modifiers: ['Shift'] })
+  await drop(page, sheet)
+  const asked = page.getByRole('dialog')
+  await expect(asked.getByText('Where is this motion to go?')).toBeVisible()
+  // Escape is neither: nothing comes of it.
+  await page.keyboard.press('Escape')
+  await expect(asked).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  await drop(page, sheet)
+  await expect(page.getByRole('button', { name: 'Move the 2 selected layers' })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('2 layers move as “buoy.css” has it, by 4 keys.')).toBeVisible()
+  const moved = (await savedFile(page)).project.scenes[0]!.layers
+  const values = (name: string) =>
+    moved.find((one) => one.name === name)!.properties['position']!.keys.map(({ value }) => value)
+  expect(values('Buoy')).toEqual([
+    [300, 200],
+    [300, 230],
+  ])
+  expect(values('Other')).toEqual([
+    [600, 500],
+    [650, 500],
+  ])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  // Or it is a scene of its own after all.
+  await page.getByRole('button', { name: 'Buoy', exact: true }).click()
+  await drop(page, sheet)
+  await page.getByRole('button', { name: 'Make a scene of it' }).click()
+  await expect(page.getByText('“buoy.css” came over as 2 layers with 4 keys.')).toBeVisible()
 })
 
 test('a file that is broken, or no file that moves, changes nothing and says why', async ({ page }) => {

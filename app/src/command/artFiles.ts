@@ -1,13 +1,14 @@
 import { fileOpen } from 'browser-fs-access'
-import { addTakenScene, placeArt, replacePicture, type ArtFit } from '@arrow-bend/core/edit'
+import { addTakenScene, giveTakenMotion, placeArt, replacePicture, type ArtFit } from '@arrow-bend/core/edit'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf } from '@arrow-bend/core/scene'
 import type { useDocument } from '../session/document/document.ts'
+import { usePlayback } from '../session/playback/playback.ts'
 import type { useSelection } from '../session/selection/selection.ts'
 import { assetShelf, type AssetBytes } from '../storage/index.ts'
 import { cancellable } from '../ui/cancellable.ts'
 import { toast } from '../ui/toast.ts'
-import { tellTaken } from '../session/view/takenOver.ts'
+import { tellGiven, tellTaken, useTakenOver } from '../session/view/takenOver.ts'
 import { readArtFile, readMoving, type ReadArt, type ReadTaken } from '../work/fileReader.ts'
 import { importClips } from './clipImport.ts'
 
@@ -88,7 +89,7 @@ async function takeMoving(files: readonly File[], desk: Desk): Promise<readonly 
       if (!done) break
       // Another project may have been opened meanwhile.
       if (desk.document.project?.id !== project) break
-      if (done.read) await placeMoving(file.name, done.read, desk.document)
+      if (done.read) await putMoving(file.name, done.read, desk)
       else still.push(file)
     } catch (caught) {
       toast.error(sentenceOf(caught))
@@ -97,12 +98,32 @@ async function takeMoving(files: readonly File[], desk: Desk): Promise<readonly 
   return still
 }
 
+/** A style sheet moves what is chosen, if that is wanted; all else that moves becomes a scene. */
+async function putMoving(name: string, read: ReadTaken, { document, selection }: Desk): Promise<void> {
+  if (document.readOnly) return document.refuseReadOnly()
+  const [project, scene] = [document.project?.id, document.scene?.id]
+  const layers = [...selection.layers]
+  const isAsked = /\.css$/i.test(name) && layers.length > 0
+  const to = isAsked ? await useTakenOver().askWhere(name, layers.length) : 'scene'
+  if (to === null || document.project?.id !== project || document.scene?.id !== scene) return
+  if (to === 'scene') return placeMoving(name, read, document)
+  const given = document.apply(`Motion of “${read.taken.name}”`, (draft) =>
+    giveTakenMotion(draft, {
+      scene: scene!,
+      layers,
+      taken: read.taken.layers,
+      time: usePlayback().time,
+      makeId: document.makeId,
+    }),
+  )
+  if (given) tellGiven(name, given, read.taken.leftOut)
+}
+
 async function placeMoving(
   name: string,
   { taken, sha256 }: ReadTaken,
   document: Desk['document'],
 ): Promise<void> {
-  if (document.readOnly) return document.refuseReadOnly()
   const bytes = [...sha256].map(([{ type, bytes: own }, hash]) => ({ sha256: hash, type, bytes: own }))
   const added = bytes.length > 0 ? await assetShelf.keep(bytes) : []
   const { groundFor } = await import('@arrow-bend/core/format/takeOver')

@@ -36,6 +36,14 @@ export const RECIPES: Readonly<Record<string, Recipe>> = {
     }))
     edit.addKeys(d, ref, rows, w.makeId)
   },
+  giveTakenMotion: (d, w) =>
+    edit.giveTakenMotion(d, {
+      scene: SCENE,
+      layers: layersOf(w),
+      taken: w.project.scenes[0]!.layers,
+      time: anyTicks(w),
+      makeId: w.makeId,
+    }),
   addGuide: (d, w) => edit.addGuide(d, { scene: SCENE, axis: one(w, ['x', 'y']) }, w.number()),
   addMarker: (d, w) => edit.addMarker(d, SCENE, { t: anyTicks(w), makeId: w.makeId }),
   addNamedBend: (d, w) => edit.addNamedBend(d, { name: w.text(), bend: w.bend() }, w.makeId),
