@@ -30,6 +30,8 @@ export const router = createRouter({
         },
       ],
     },
+    // For programs that drive a browser.
+    { path: '/film', name: 'film', component: () => import('./screens/film/FilmScreen.vue') },
     // As addresses were before scenes had theirs.
     {
       path: '/project/:id/:rest(.*)*',

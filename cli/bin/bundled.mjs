@@ -27,6 +27,8 @@ export async function bundled() {
     format: 'esm',
     platform: 'node',
     target: 'node20',
+    // Drives Chromium, and is loaded only where that is asked for.
+    external: ['playwright-core'],
     logLevel: 'error',
   })
   await rename(aside, file)

@@ -104,7 +104,7 @@ describe('convert', () => {
     [['convert', DEMO], 'convert needs a file to read and one to write: arrow-bend convert IN OUT.'],
     [['convert', DEMO, 'out.xyz'], 'The ending of out.xyz does not say what to write.'],
     [['convert', DEMO, 'o.svg', '--as', 'svgg'], '“svgg” is no form this can write.'],
-    [['convert', DEMO, 'o.svg', '--as', 'gif'], 'This version does not write gif yet.'],
+    [['convert', DEMO, 'o.svg', '--as', 'mov'], '“mov” is no form this can write.'],
     [['convert', DEMO, 'o.svg', '--scene', 'Nowhere'], 'There is no scene called “Nowhere” in this project.'],
     [['convert', DEMO, 'o.svg', '--from', '4s', '--to', '2s'], 'A stretch begins and ends within the scene'],
     [['convert', DEMO, 'o.svg', '--scale=-1'], '--scale takes a number above 0 and up to 100, not “-1”.'],

@@ -16,6 +16,7 @@ import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
 import { parseRate, parseTime } from '@arrow-bend/core/time'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse, readArgs } from './badUse.ts'
+import { FILM_FORMS, filmFormOfEnding, isFilmForm, type FilmForm } from './filmForms.ts'
 import { nearNames } from './nearNames.ts'
 import { print } from './print.ts'
 import { readProjectFile, type ReadProject } from './readProjectFile.ts'
@@ -74,22 +75,20 @@ async function isDirectory(path: string): Promise<boolean> {
   )
 }
 
-const withEnding = (input: string, form: ExportForm): string =>
-  `${basename(input, extname(input))}.${EXPORT_FORMS[form].ending}`
+const withEnding = (input: string, form: Form): string =>
+  `${basename(input, extname(input))}.${isFilmForm(form) ? form : EXPORT_FORMS[form].ending}`
 
-/** Formats that are meant to be written one day; whoever asks is told so. */
-const LATER: readonly string[] = ['webm', 'mp4', 'gif', 'png']
+/** Texts and projects, which need no browser, and films, which do. */
+type Form = ExportForm | FilmForm
 
-function formOf(as: string | undefined, out: string | null): ExportForm {
-  const known = Object.keys(EXPORT_FORMS)
+function formOf(as: string | undefined, out: string | null): Form {
+  const known = [...Object.keys(EXPORT_FORMS), ...FILM_FORMS]
   if (as !== undefined) {
-    if (isExportForm(as)) return as
-    if (LATER.includes(as))
-      throw new BadUse(`This version does not write ${as} yet. It writes ${known.join(', ')}.`)
+    if (isExportForm(as) || isFilmForm(as)) return as
     throw new BadUse(`“${as}” is no form this can write. ${nearNames(as, known)}`)
   }
   if (out === null || out === PIPE) throw new BadUse(`Say what to write with --as: ${known.join(', ')}.`)
-  const form = formOfEnding(out)
+  const form = formOfEnding(out) ?? filmFormOfEnding(out)
   if (!form)
     throw new BadUse(
       `The ending of ${out} does not say what to write. Use --as with one of ${known.join(', ')}.`,
@@ -98,10 +97,11 @@ function formOf(as: string | undefined, out: string | null): ExportForm {
 }
 
 /** Writes one, and returns what is to be said of it: nothing, its text for the pipe, or a report. */
-async function convertOne(input: string, target: string, form: ExportForm, values: Values): Promise<string> {
+async function convertOne(input: string, target: string, form: Form, values: Values): Promise<string> {
   const file = await readProjectFile(input === PIPE ? '/dev/stdin' : input)
   const { project } = file
   const scene = stretchOf(sceneOf(project, values.scene), values)
+  if (isFilmForm(form)) return filmOne(file, scene, form, { values, target, input })
   const bytes =
     form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
   if (target !== PIPE) await writeFileWhole(target, bytes)
@@ -115,6 +115,30 @@ async function convertOne(input: string, target: string, form: ExportForm, value
   process.stderr.write(report)
   if (form !== 'bend') return String(bytes)
   await print(bytes)
+  return ''
+}
+
+/** Has Chromium make a film of a scene, and writes it; a report has nothing to tell but what of IN was left out. */
+async function filmOne(
+  file: ReadProject,
+  scene: Scene,
+  form: FilmForm,
+  { values, target, input }: { readonly values: Values; readonly target: string; readonly input: string },
+): Promise<string> {
+  const { makeFilm } = await import('./makeFilm.ts')
+  const made = await makeFilm(await writeBendFile({ ...file, project: sceneAlone(file.project, scene) }), {
+    form,
+    rate: values.fps === undefined ? scene.rate : parseRate(values.fps),
+    scale: values.scale === undefined ? 1 : positive(values.scale, 'scale', 16),
+    target,
+  })
+  const report = values.report ? leftOutText(input, file.leftOut) : ''
+  if (target !== PIPE) {
+    await writeFileWhole(target, made)
+    return report
+  }
+  process.stderr.write(report)
+  await print(made)
   return ''
 }
 
@@ -147,12 +171,14 @@ function stretchOf(scene: Scene, { from, to }: Values): Scene {
 
 async function bendOf(file: ProjectFile, scene: Scene, values: Values): Promise<Uint8Array> {
   const { project } = file
-  // One scene by itself takes those it shows along.
-  const kept = project.scenes
-    .filter(({ id }) => id === scene.id || reachesScene(project.scenes, scene.id, id))
-    .map((one) => (one.id === scene.id ? scene : one))
   const isWhole = values.scene === undefined && values.from === undefined && values.to === undefined
-  return writeBendFile({ ...file, project: isWhole ? project : { ...project, scenes: kept } })
+  return writeBendFile({ ...file, project: isWhole ? project : sceneAlone(project, scene) })
+}
+
+/** A project of one scene, first, with those it shows. */
+function sceneAlone(project: Project, scene: Scene): Project {
+  const shown = project.scenes.filter(({ id }) => reachesScene(project.scenes, scene.id, id))
+  return { ...project, scenes: [scene, ...shown.filter(({ id }) => id !== scene.id)] }
 }
 
 async function textOf(

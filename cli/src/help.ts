@@ -86,13 +86,17 @@ not, a style sheet with keyframes, or a page or Web Animations written here. Wha
   lottie          a Lottie 1.0 animation; into .lottie packed in a dotLottie container
   csv, json       the numbers of everything that moves, at every frame
   bend            a project, of one scene where one is named
+and, made by the Chromium that is installed (or that CHROMIUM names):
+  webm, mp4       a video with the scene's sound
+  gif             a GIF that plays for ever
+  png             the first frame; into .zip all of them, numbered
 
 Several files are written into a folder: arrow-bend convert *.bend FOLDER --as svg-css. “-” is standard input, or output.
 
   --scene NAME      the scene; the first when left out
   --from, --to      only what is shown between these times, such as 2s, 48f or 00:00:02:00
-  --fps N           frames a second of csv and json; those of the scene when left out
-  --scale N         how many times as large an SVG is shown
+  --fps N           frames a second of csv, json and films; those of the scene when left out
+  --scale N         how many times as large an SVG or a film is
   --tolerance PX    how far what cannot be written as it is may be off; 0.02 px when left out
   --report          tells how each move comes through: exact, fitted, baked or left out, and what of IN was not understood
 

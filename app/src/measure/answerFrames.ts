@@ -25,6 +25,13 @@ export function answerFrames(): void {
       opacity *= Number(getComputedStyle(at).opacity)
     return opacity
   }
+  const notMeasured = (layer: Element, root: Element): ShownLayer => ({
+    points: null,
+    opacity: opacityOf(layer, root),
+    fill: '',
+    path: '',
+  })
+  const isArt = (one: Element): boolean => !one.closest('clipPath,mask,defs')
   const styleOf = (shape: Element | null | undefined): Pick<ShownLayer, 'fill' | 'path'> => {
     const style = shape ? getComputedStyle(shape) : null
     return { fill: style?.fill ?? '', path: /^path\("(.*)"\)$/.exec(style?.d ?? '')?.[1] ?? '' }
@@ -33,7 +40,7 @@ export function answerFrames(): void {
   const shownBox = (layer: Element, root: HTMLElement): ShownLayer => {
     const art = layer.querySelector('svg, img')
     const box = art?.parentElement
-    if (!box) return { points: null, opacity: opacityOf(layer, root), fill: '', path: '' }
+    if (!box) return notMeasured(layer, root)
     const frame = root.getBoundingClientRect()
     // The page is as large as fits the window.
     const scale = frame.width / root.offsetWidth
@@ -45,15 +52,14 @@ export function answerFrames(): void {
       mark.remove()
       return [(left - frame.left) / scale, (top - frame.top) / scale] as const
     })
-    const shapes = [...art.querySelectorAll('rect,ellipse,path')]
-    const shape = shapes.find((one) => !one.closest('clipPath,mask,defs'))
+    const shape = [...art.querySelectorAll('rect,ellipse,path')].find(isArt)
     return { points, opacity: opacityOf(box, root), ...styleOf(shape) }
   }
   /** A layer of a drawing: its art's own matrix. */
   const shownShape = (layer: Element, root: SVGSVGElement): ShownLayer => {
     const shapes = [...layer.querySelectorAll<SVGGraphicsElement>('rect,ellipse,path,text,image')]
-    const art = shapes.find((one) => !one.closest('clipPath,mask,defs'))
-    if (!art) return { points: null, opacity: opacityOf(layer, root), fill: '', path: '' }
+    const art = shapes.find(isArt)
+    if (!art) return notMeasured(layer, root)
     const matrix = root.getScreenCTM()!.inverse().multiply(art.getScreenCTM()!)
     const points = MARKS.map(([x, y]) => {
       const at = new DOMPoint(x, y).matrixTransform(matrix)
@@ -76,9 +82,8 @@ export function answerFrames(): void {
       .filter((one) => !one.parentElement?.closest('[data-layer]'))
       .map((layer) => (drawing ? shownShape(layer, drawing) : shownBox(layer, frame!)))
   }
-  addEventListener('message', (event: MessageEvent<FramesAsked>) => {
-    const answer: FramesShown = { frames: event.data.times.map(shownAt) }
-    parent.postMessage(answer, '*')
+  addEventListener('message', ({ data }: MessageEvent<FramesAsked>) => {
+    parent.postMessage({ frames: data.times.map(shownAt) } satisfies FramesShown, '*')
   })
   void document.fonts.ready.then(() => parent.postMessage('playing', '*'))
 }

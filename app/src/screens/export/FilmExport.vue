@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Clapperboard, Download } from '@lucide/vue'
 import { computed, ref } from 'vue'
-import { formatRate, frameTicks, parseRate } from '@arrow-bend/core/time'
+import { formatRate, parseRate } from '@arrow-bend/core/time'
 import { useDocument } from '../../session/document/document.ts'
 import { fileName } from '../../session/document/fileName.ts'
 import { saveBlob } from '../../session/document/saveProject.ts'
 import { useFilmJob } from '../../session/export/filmJob.ts'
 import NumberField from '../../ui/NumberField.vue'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
+import { frameCount, frameMoments } from '../../work/film/filmFrames.ts'
 import type { FilmKind, FilmQuality } from '../../work/film/filmSink.ts'
 import ExportField from './ExportField.vue'
 import RateField from './RateField.vue'
@@ -69,17 +70,7 @@ const WHAT = {
   frames: 'Every frame as it is drawn on the stage, to the pixel.',
 } as const
 
-const step = computed(() => frameTicks(parseRate(rate.value)))
-/** A long scene has millions: they are worked out one by one as they are drawn. */
-const count = computed(() => Math.max(1, Math.ceil(props.stretch.scene.value.duration / step.value - 1e-9)))
-/** The scene's own time at a frame, and between while the shutter is open. */
-function momentsFor(): (frame: number) => readonly number[] {
-  const { duration } = props.stretch.scene.value
-  const [length, times] = [step.value, Number(looks.value)]
-  const open = (shutter.value / 360) * length
-  return (frame) =>
-    Array.from({ length: times }, (_, i) => Math.min(duration - 1, frame * length + (i / times) * open))
-}
+const count = computed(() => frameCount(props.stretch.scene.value, parseRate(rate.value)))
 const asFrames = computed(() => `${count.value} ${count.value === 1 ? 'frame' : 'frames'}`)
 const canBeClear = computed(() => kind.value !== 'mp4')
 const ENDINGS: Readonly<Record<FilmKind, string>> = {
@@ -94,7 +85,8 @@ const name = computed(() => {
   return fileName(`${document.project!.name} ${document.scene!.name}${more}`, ENDINGS[kind.value])
 })
 const make = (): Promise<void> => {
-  const { num, den } = parseRate(rate.value)
+  const own = parseRate(rate.value)
+  const { num, den } = own
   return job.make(
     document.project!,
     {
@@ -108,7 +100,10 @@ const make = (): Promise<void> => {
       heard: hasSound.value && heard.value,
       rounds: rounds.value === 'once' ? 1 : 0,
       scene: props.stretch.scene.value,
-      momentsAt: momentsFor(),
+      momentsAt: frameMoments(props.stretch.scene.value, own, {
+        looks: Number(looks.value),
+        angle: shutter.value,
+      }),
     },
     name.value,
   )

@@ -1,0 +1,55 @@
+import type { FrameRate } from '@arrow-bend/core/time'
+import { readProjectFile } from '../../work/fileReader.ts'
+import { frameCount, frameMoments } from '../../work/film/filmFrames.ts'
+import type { FilmKind } from '../../work/film/filmSink.ts'
+import { madeFilm } from '../../work/filmMaker.ts'
+
+/** What a program asks for. */
+export interface FilmOfFile {
+  readonly kind: FilmKind
+  readonly rate: FrameRate
+  /** How many times as large as the scene. */
+  readonly scale: number
+  /** Frames from the first on; all when left out. */
+  readonly frames?: number
+}
+
+/**
+ * A film of the first scene of a project file.
+ * @param progress told how many frames are done, and of how many
+ * @throws Refusal with a sentence
+ */
+export async function filmOfFile(
+  file: File,
+  { kind, rate, scale, frames }: FilmOfFile,
+  progress: (done: number, of: number) => void,
+): Promise<Blob> {
+  const { project, assets } = await readProjectFile(file)
+  const scene = project.scenes[0]!
+  const count = Math.min(frames ?? Infinity, frameCount(scene, rate))
+  const [width, height] = scene.size.map((side) => Math.max(1, Math.round(side * scale))) as [number, number]
+  return madeFilm(
+    project,
+    {
+      kind,
+      rate: rate.num / rate.den,
+      count,
+      width,
+      height,
+      quality: 'good',
+      transparent: false,
+      heard: (kind === 'webm' || kind === 'mp4') && project.assets.some((asset) => asset.kind !== 'picture'),
+      rounds: 0,
+      scene,
+      momentsAt: frameMoments(scene, rate),
+    },
+    {
+      read: (asset) => {
+        const bytes = assets.get(asset.sha256)
+        return Promise.resolve(bytes ? new Blob([bytes as BlobPart], { type: asset.type }) : null)
+      },
+      signal: new AbortController().signal,
+      progress: (done) => progress(done, count),
+    },
+  )
+}
