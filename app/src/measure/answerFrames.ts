@@ -9,63 +9,75 @@ export interface FramesShown {
   readonly frames: readonly (readonly ShownLayer[])[]
 }
 
-/**
- * Runs beside an exported file in a frame of its own, and answers what that shows by the browser's own matrices and styles.
- * It is sent there as text, and so stands by itself.
- */
-export function answerFrames(): void {
-  const MARKS = [
-    [0, 0],
-    [100, 0],
-    [0, 100],
-  ] as const
-  const opacityOf = (from: Element, root: Element): number => {
-    let opacity = 1
-    for (let at: Element | null = from; at && at !== root; at = at.parentElement)
-      opacity *= Number(getComputedStyle(at).opacity)
-    return opacity
-  }
-  const notMeasured = (layer: Element, root: Element): ShownLayer => ({
-    points: null,
-    opacity: opacityOf(layer, root),
-    fill: '',
-    path: '',
-  })
-  const isArt = (one: Element): boolean => !one.closest('clipPath,mask,defs')
-  const styleOf = (shape: Element | null | undefined): Pick<ShownLayer, 'fill' | 'path'> => {
-    const style = shape ? getComputedStyle(shape) : null
-    return { fill: style?.fill ?? '', path: /^path\("(.*)"\)$/.exec(style?.d ?? '')?.[1] ?? '' }
-  }
-  /** A layer of a page: unseen marks are put into its innermost box. */
-  const shownBox = (layer: Element, root: HTMLElement): ShownLayer => {
-    const art = layer.querySelector('svg, img')
-    const box = art?.parentElement
-    if (!box) return notMeasured(layer, root)
-    const frame = root.getBoundingClientRect()
-    // The page is as large as fits the window.
-    const scale = frame.width / root.offsetWidth
-    const points = MARKS.map(([x, y]) => {
+/** What of a layer is looked at. */
+interface Look {
+  /** The innermost element that places it. */
+  readonly at: Element
+  /** Where a point of the layer lands, px of the scene; null where there is nothing to measure. */
+  readonly pointAt: ((x: number, y: number) => readonly [x: number, y: number]) | null
+  /** What is filled. */
+  readonly shape?: Element | undefined
+}
+
+// These three run beside an exported file in a frame of its own. They are sent there as text, and so each stands by itself.
+
+/** A layer of a page: unseen marks are put into its innermost box. */
+export function lookAtBox(layer: Element, root: HTMLElement): Look {
+  const art = layer.querySelector('svg, img')
+  const box = art?.parentElement
+  if (!box) return { at: layer, pointAt: null }
+  const frame = root.getBoundingClientRect()
+  // The page is as large as fits the window.
+  const scale = frame.width / root.offsetWidth
+  const shapes = [...art.querySelectorAll('rect,ellipse,path')]
+  return {
+    at: box,
+    pointAt: (x, y) => {
       const mark = document.createElement('div')
       mark.style.cssText = `left:${x}px;top:${y}px`
       box.append(mark)
       const { left, top } = mark.getBoundingClientRect()
       mark.remove()
-      return [(left - frame.left) / scale, (top - frame.top) / scale] as const
-    })
-    const shape = [...art.querySelectorAll('rect,ellipse,path')].find(isArt)
-    return { points, opacity: opacityOf(box, root), ...styleOf(shape) }
+      return [(left - frame.left) / scale, (top - frame.top) / scale]
+    },
+    shape: shapes.find((one) => !one.closest('clipPath,mask,defs')),
   }
-  /** A layer of a drawing: its art's own matrix. */
-  const shownShape = (layer: Element, root: SVGSVGElement): ShownLayer => {
-    const shapes = [...layer.querySelectorAll<SVGGraphicsElement>('rect,ellipse,path,text,image')]
-    const art = shapes.find(isArt)
-    if (!art) return notMeasured(layer, root)
-    const matrix = root.getScreenCTM()!.inverse().multiply(art.getScreenCTM()!)
-    const points = MARKS.map(([x, y]) => {
+}
+
+/** A layer of a drawing: its art's own matrix. */
+export function lookAtShape(layer: Element, root: SVGSVGElement): Look {
+  const shapes = [...layer.querySelectorAll<SVGGraphicsElement>('rect,ellipse,path,text,image')]
+  const art = shapes.find((one) => !one.closest('clipPath,mask,defs'))
+  if (!art) return { at: layer, pointAt: null }
+  const matrix = root.getScreenCTM()!.inverse().multiply(art.getScreenCTM()!)
+  return {
+    at: art,
+    pointAt: (x, y) => {
       const at = new DOMPoint(x, y).matrixTransform(matrix)
-      return [at.x, at.y] as const
-    })
-    return { points, opacity: opacityOf(art, root), ...styleOf(art) }
+      return [at.x, at.y]
+    },
+    shape: art,
+  }
+}
+
+/** Answers what the file shows, by the browser's own matrices and styles. */
+export function answerFrames(onBox: typeof lookAtBox, onShape: typeof lookAtShape): void {
+  const MARKS = [
+    [0, 0],
+    [100, 0],
+    [0, 100],
+  ] as const
+  const shown = ({ at, pointAt, shape }: Look, root: Element): ShownLayer => {
+    let opacity = 1
+    for (let one: Element | null = at; one && one !== root; one = one.parentElement)
+      opacity *= Number(getComputedStyle(one).opacity)
+    const style = shape && getComputedStyle(shape)
+    return {
+      points: pointAt && MARKS.map(([x, y]) => pointAt(x, y)),
+      opacity,
+      fill: style?.fill ?? '',
+      path: /^path\("(.*)"\)$/.exec(style?.d ?? '')?.[1] ?? '',
+    }
   }
   const shownAt = (time: number): ShownLayer[] => {
     // A page that is driven by a script keeps its boxes to itself.
@@ -78,9 +90,10 @@ export function answerFrames(): void {
       animation.currentTime = time
     }
     const frame = within.querySelector<HTMLElement>('.frame')
+    const root = drawing ?? frame!
     return [...within.querySelectorAll('[data-layer]')]
       .filter((one) => !one.parentElement?.closest('[data-layer]'))
-      .map((layer) => (drawing ? shownShape(layer, drawing) : shownBox(layer, frame!)))
+      .map((layer) => shown(drawing ? onShape(layer, drawing) : onBox(layer, frame!), root))
   }
   addEventListener('message', ({ data }: MessageEvent<FramesAsked>) => {
     parent.postMessage({ frames: data.times.map(shownAt) } satisfies FramesShown, '*')

@@ -1,5 +1,5 @@
 import type { ShownLayer } from '@arrow-bend/core/format/handOver'
-import { answerFrames, type FramesAsked, type FramesShown } from './answerFrames.ts'
+import { answerFrames, lookAtBox, lookAtShape, type FramesAsked, type FramesShown } from './answerFrames.ts'
 
 /** Something that plays a file and tells what it shows. */
 export interface Played {
@@ -7,6 +7,9 @@ export interface Played {
   shownAt(times: readonly number[]): Promise<FramesShown['frames']>
   end(): void
 }
+
+/** What is sent along to answer. */
+const BESIDE = `<script>(${answerFrames.toString()})(${lookAtBox.toString()},${lookAtShape.toString()})</script>`
 
 /** How long a file may take to open, or to answer, ms. */
 const PATIENCE = 60_000
@@ -64,7 +67,7 @@ export async function playedFrame(
     document.body.append(frame)
     await ready
     const playing = answer((data): data is string => data === 'playing')
-    send(`${alwaysMoving(text)}<script>(${answerFrames.toString()})()</script>`)
+    send(alwaysMoving(text) + BESIDE)
     await playing
   } catch (caught) {
     frame.remove()
