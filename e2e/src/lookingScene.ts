@@ -116,6 +116,27 @@ export function lookingScene(): Project {
         },
       },
     ),
+    ...(['linear', 'radial'] as const).map((kind, i) =>
+      drawnLayer(
+        kind,
+        i === 0 ? 'rectangle' : 'ellipse',
+        { size: [150, 110] },
+        {
+          more: {
+            ...at(700 + 200 * i, 610),
+            turn: keyed('turn', 0, 90),
+            gradient: still('choice', kind),
+            'gradient mix': still('choice', i === 0 ? 'oklab' : 'srgb'),
+            'gradient start': still('pair', [20, 30]),
+            'gradient end': still('pair', [90, 80]),
+            'stop 1 offset': still('number', 10),
+            'stop 1 colour': still('colour', '#c8401a'),
+            'stop 2 offset': still('number', 80),
+            'stop 2 colour': still('colour', i === 0 ? '#0e6b75' : '#2563eb20'),
+          },
+        },
+      ),
+    ),
     drawnLayer(
       'words',
       'text',

@@ -102,7 +102,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   if (layer.kind === 'clip' || layer.kind === 'sound') return { fidelity: 'left out', why: `a ${layer.kind}` }
   if (form === 'lottie' && NOT_IN_LOTTIE.has(layer.kind))
     return { fidelity: 'left out', why: `a ${layer.kind}` }
-  if (form === 'lottie' && (/^(blur|shadow|gradient|stop)/.test(name) || property.kind === 'choice'))
+  if (form === 'lottie' && (/^(blur|shadow)/.test(name) || property.kind === 'choice'))
     return { fidelity: 'left out', why: 'not written to Lottie' }
   if (form === 'css' && !OF_SHEET.has(name))
     return { fidelity: 'left out', why: 'not a style of any element' }

@@ -1,5 +1,4 @@
 import { isEverAffected, type Layer } from '../../scene/index.ts'
-import { movesGradient } from '../web/index.ts'
 import { wantsTrim } from './lottieShapes.ts'
 
 /** What a Lottie animation made here does not say of some layers, in words; none where it says all. */
@@ -14,10 +13,8 @@ export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
     ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],
     ['how soft masks are', ({ mask }) => (mask?.feather ?? 0) > 0],
     [
-      'gradients (their plain fill stands there)',
-      (layer) =>
-        (layer.properties['gradient'] !== undefined && layer.properties['gradient'].value !== 'none') ||
-        movesGradient(layer),
+      'gradients that change their kind (their plain fill stands there)',
+      ({ properties }) => (properties['gradient']?.keys.length ?? 0) > 0,
     ],
     ['parts of the lines of rectangles and ellipses', wantsTrim],
     [

@@ -58,6 +58,53 @@ describe('exportLottie', () => {
     expect(errorsOf({ ...written(project), w: 'wide' })).not.toEqual([])
   })
 
+  it('fills by gradients, whose ends and stops move as the stage has them, in the colours it mixes', () => {
+    const graded = layerWith('a', {
+      size: property('pair', [], { value: [200, 100] }),
+      gradient: property('choice', [], { value: 'linear' }),
+      'gradient mix': property('choice', [], { value: 'srgb' }),
+      'gradient start': property('pair', [key(0, [0, 50], ease), key(1, [50, 50])], { value: [0, 50] }),
+      'gradient end': property('pair', [], { value: [100, 50] }),
+      'stop 1 offset': property('number', [], { value: 0 }),
+      'stop 1 colour': property('colour', [key(0, '#ff0000'), key(1, '#0000ff80')], {
+        value: '#ff0000',
+        mix: 'srgb',
+      }),
+      'stop 2 offset': property('number', [], { value: 100 }),
+      'stop 2 colour': property('colour', [], { value: '#ffffff' }),
+    })
+    expect(errorsOf(written(projectOf([graded])))).toEqual([])
+    const { shapes } = layerOf(graded) as unknown as {
+      readonly shapes: readonly { readonly nm: string; readonly it: readonly Record<string, unknown>[] }[]
+    }
+    const fill = shapes.find(({ nm }) => nm === 'fill')!.it[1] as unknown as {
+      readonly ty: string
+      readonly t: number
+      readonly s: Keyed
+      readonly e: { readonly k: readonly number[] }
+      readonly g: { readonly p: number; readonly k: Keyed }
+    }
+    expect(fill).toMatchObject({ ty: 'gf', t: 1, e: { a: 0, k: [100, 0] }, g: { p: 2 } })
+    // From the left edge to the middle of the box in a second: halfway in the middle of it, as its bend is even.
+    expect(fill.s.k[0]!.s).toEqual([-100, 0])
+    const startAt = (frame: number): number => {
+      const next = fill.s.k.findIndex(({ t }) => t >= frame)
+      const [from, to] = [fill.s.k[Math.max(0, next - 1)]!, fill.s.k[next]!]
+      const share = to.t > from.t ? (frame - from.t) / (to.t - from.t) : 1
+      return from.s[0]! + share * (to.s[0]! - from.s[0]!)
+    }
+    expect(startAt(12)).toBeCloseTo(-50, 1)
+    expect(startAt(24)).toBeCloseTo(0, 1)
+    // Two stops of an offset and a colour each, then what covers.
+    expect(fill.g.k.k[0]!.s).toEqual([0, 1, 0, 0, 1, 1, 1, 1, 0, 1, 1, 1])
+    const last = fill.g.k.k.at(-1)!.s
+    expect(last.slice(0, 4).map((part) => Math.round(part * 1000) / 1000)).toEqual([0, 0, 0, 1])
+    expect(last[9]).toBeCloseTo(128 / 255, 3)
+    // Mixed in OKLab it has stops between, as many as it is read back with at most.
+    const properties = { ...graded.properties, 'gradient mix': property('choice', [], { value: 'oklab' }) }
+    expect(JSON.stringify(layerOf({ ...graded, properties }))).toContain('"p":9')
+  })
+
   it('leaves bends that are one Bézier as they are, and cuts others', () => {
     const springs = { kind: 'family', family: 'spring', mode: 'out' } as const
     const turn = (bend: typeof ease | typeof springs) =>

@@ -1,7 +1,17 @@
 import { LINEAR } from '../../bend/index.ts'
 import { isMoving } from '../../property/index.ts'
 import { outlineAsCubics, outlineAtTime, type Layer } from '../../scene/index.ts'
-import { colourInSrgb, outlineTrack, toTrack, trackOf, type Track, type WebContext } from '../web/index.ts'
+import {
+  colourInSrgb,
+  gradientAt,
+  gradientTrack,
+  outlineTrack,
+  toTrack,
+  trackOf,
+  type PlayedStops,
+  type Track,
+  type WebContext,
+} from '../web/index.ts'
 import { lottieNumbers, lottieOutline, type LottieProperty } from './lottieValues.ts'
 
 /** Something a shape layer of Lottie holds. */
@@ -40,7 +50,7 @@ export function lottieShapes(layer: Layer, context: WebContext, frames: number):
   const fill = {
     ty: 'gr',
     nm: 'fill',
-    it: [geometry, paint('fl', colourTrack(layer, 'fill', context), frames), placed],
+    it: [geometry, fillOf(layer, context, frames), placed],
   }
   return [line, fill]
 }
@@ -69,6 +79,29 @@ function outlineProperty(layer: Layer, context: WebContext, frames: number): Lot
     frames,
     outline.closed,
   )
+}
+
+/** What fills a shape: a gradient while it has one. Source: Lottie specification 1.0, Gradients. */
+function fillOf(layer: Layer, context: WebContext, frames: number): LottieShape {
+  const gradient = gradientTrack(layer, context)
+  if (!gradient) return paint('fl', colourTrack(layer, 'fill', context), frames)
+  const { kind, track } = gradient
+  const isClear = track.keys.some(({ numbers }) => gradientAt(numbers).stops.some(({ alpha }) => alpha < 1))
+  const stopsOf = ({ stops }: PlayedStops): number[] => [
+    ...stops.flatMap(({ offset, colour }) => [offset, ...colour]),
+    ...(isClear ? stops.flatMap(({ offset, alpha }) => [offset, alpha]) : []),
+  ]
+  const number = (of: (gradient: PlayedStops) => readonly number[]): LottieProperty =>
+    lottieNumbers(track, frames, (numbers) => of(gradientAt(numbers)))
+  return {
+    ty: 'gf',
+    t: kind === 'linear' ? 1 : 2,
+    s: number(({ start }) => start),
+    e: number(({ end }) => end),
+    g: { p: gradientAt(track.keys[0]!.numbers).stops.length, k: number(stopsOf) },
+    o: SHOWN,
+    r: 1,
+  }
 }
 
 const colourTrack = (layer: Layer, name: string, context: WebContext): Track =>

@@ -169,8 +169,14 @@ export function gradientLine(
 /** Steps between two stops whose colours are mixed in another space than those who draw do it in. */
 const STEPS = 16
 
-/** The colours of a gradient in order, for those who mix encoded sRGB between them. */
-export function drawnStops({ stops, mix }: Gradient): readonly { offset: number; colour: OklabAlpha }[] {
+/**
+ * The colours of a gradient in order, for those who mix encoded sRGB between them.
+ * @param steps pieces between two stops that are mixed otherwise
+ */
+export function drawnStops(
+  { stops, mix }: Gradient,
+  steps = STEPS,
+): readonly { offset: number; colour: OklabAlpha }[] {
   const inOrder = stops
     .map(({ offset, colour: numbers }) => ({ offset, colour: [...numbers] as OklabAlpha }))
     .sort((a, b) => a.offset - b.offset)
@@ -178,9 +184,9 @@ export function drawnStops({ stops, mix }: Gradient): readonly { offset: number;
   return inOrder.flatMap((stop, i) => {
     const next = inOrder[i + 1]
     if (!next || next.offset === stop.offset) return [stop]
-    return Array.from({ length: STEPS }, (_, k) => ({
-      offset: stop.offset + (k / STEPS) * (next.offset - stop.offset),
-      colour: mixedOklab(stop.colour, next.colour, k / STEPS),
+    return Array.from({ length: steps }, (_, k) => ({
+      offset: stop.offset + (k / steps) * (next.offset - stop.offset),
+      colour: mixedOklab(stop.colour, next.colour, k / steps),
     }))
   })
 }
