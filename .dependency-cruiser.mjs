@@ -40,6 +40,7 @@ const CORE = {
     'scene',
     'moves',
     'edit',
+    'match',
     'play',
     'sound',
   ],

@@ -85,6 +85,7 @@ not, a style sheet with keyframes, or a page or Web Animations written here. Wha
   webanimations   data for the Web Animations API; into .html with a page that plays it, into .js as a module
   lottie          a Lottie 1.0 animation; into .lottie packed in a dotLottie container
   csv, json       the numbers of everything that moves, at every frame
+  timing          a timing sheet to print, with keys, ladders and arrivals
   bend            a project, of one scene where one is named
 and, made by the Chromium that is installed (or that CHROMIUM names):
   webm, mp4       a video with the scene's sound

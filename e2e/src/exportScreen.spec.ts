@@ -1,6 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo, type } from './desk.ts'
+import { key } from './trialScene.ts'
 
 async function openExport(page: Page): Promise<void> {
   await openDemo(page)
@@ -26,15 +28,31 @@ test('every form is saved from the screen at once, as it is chosen', async ({ pa
     [/^Lottie/, 'dotLottie', /\.lottie$/, /^PK/],
     [/^All that moves/, null, /\.csv$/, /^frame,seconds,/],
     [/^All that moves/, 'JSON', /\.json$/, /arrow-bend\/numbers/],
+    [/^Timing sheet/, null, /timing\.html$/, /@page\{size:A4 landscape/],
   ]
   for (const [choice, option, name, looks] of forms) {
     await page.getByRole('button', { name: choice }).click()
     if (option) await page.getByRole('button', { name: option, exact: true }).click()
     // Pressed while it is being written, too: it is saved once it is there.
-    const file = await saved(page, /^Save (?!report)/)
+    const file = await saved(page, /^Save (?!report|as)/)
     expect(file.name, String(choice)).toMatch(name)
     expect(file.text, String(choice)).toMatch(looks)
   }
+})
+
+test('a timing sheet is saved as pictures, a page each', async ({ page }) => {
+  await openExport(page)
+  await page.getByRole('button', { name: /^Timing sheet/ }).click()
+  const many = await saved(page, /^Save as PNG/)
+  expect(many.name).toMatch(/timing\.zip$/)
+  expect(many.text).toContain('page-2.png')
+  // Of what moves little it is one.
+  const turn = { kind: 'turn', value: 0, keys: [key(0, 0), key(24, 90)] } as const
+  await openLayers(page, [drawnLayer('Vane', 'rectangle', { position: [300, 200] }, { more: { turn } })])
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^Timing sheet/ }).click()
+  const one = await saved(page, /^Save as PNG/)
+  expect([one.name.slice(-4), one.text.slice(1, 4)]).toEqual(['.png', 'PNG'])
 })
 
 test('what comes through is told before, goes by the form, and is saved as a text', async ({ page }) => {

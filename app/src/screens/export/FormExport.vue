@@ -33,7 +33,7 @@ const transparent = ref(false)
 const tolerance = ref(0.02)
 const rate = ref(formatRate(document.rate))
 
-const isPlayed = computed(() => props.choice !== 'numbers')
+const isPlayed = computed(() => props.choice !== 'numbers' && props.choice !== 'timing')
 /** Whoever plays a Lottie animation says how often. */
 const hasRounds = computed(() => isPlayed.value && props.choice !== 'lottie')
 const isDrawing = computed(() => props.choice === 'svg')
@@ -68,6 +68,8 @@ const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
     'A Lottie 1.0 animation: shapes, pictures, parents and single masks, with bends as they are or cut into splines.',
   csv: 'A table with a row a frame, and a column for each number of all that moves.',
   json: 'Each property that moves, with its value at every frame and its keys with their easings.',
+  timing:
+    'For those who animate by hand: each layer’s keys on a strip of frames, ladders with a step where the motion is at each frame, and when it starts, is fastest, and lands. Prints on A4 across.',
 }
 const FLAVOURS = [
   { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
@@ -106,6 +108,7 @@ const NAMES: Readonly<Partial<Record<ExportChoice, string>>> = {
   webanimations: 'animations',
   numbers: 'numbers',
   lottie: 'Lottie',
+  timing: 'timing sheet',
 }
 const name = computed(() => `${document.project!.name} ${document.scene!.name}`)
 const save = (): Promise<void> =>
@@ -116,8 +119,17 @@ const save = (): Promise<void> =>
       const { dotLottie } = await import('@arrow-bend/core/format/lottie')
       return new Blob([dotLottie(text, document.scene!.name)], { type: 'application/zip' })
     },
-    fileName(name.value, ending.value),
+    fileName(props.choice === 'timing' ? `${name.value} timing` : name.value, ending.value),
   )
+const savePictures = async (): Promise<void> => {
+  const [{ timingSheet }, { timingPictures }] = await Promise.all([
+    import('@arrow-bend/core/format/timing'),
+    import('./timingPictures.ts'),
+  ])
+  const sheet = timingSheet(document.project!, wish.value.scene)
+  const one = sheet.pages.length === 1 ? 'png' : 'zip'
+  await saveBlob(() => timingPictures(sheet), fileName(`${name.value} timing`, one))
+}
 const saveReport = (): Promise<void> =>
   saveBlob(
     async () => {
@@ -178,6 +190,15 @@ const saveReport = (): Promise<void> =>
   <div class="save">
     <button type="button" class="button button-primary" :disabled="trouble !== ''" @click="save">
       <Download :size="16" aria-hidden="true" />Save {{ NAMES[choice] }}…
+    </button>
+    <button
+      v-if="choice === 'timing'"
+      type="button"
+      class="button"
+      :disabled="trouble !== ''"
+      @click="savePictures"
+    >
+      Save as PNG…
     </button>
     <span role="status">{{ trouble || (written ? sizeWords(bytes) : 'Being written…') }}</span>
     <button v-if="isPlayed" type="button" class="button" :disabled="trouble !== ''" @click="saveReport">

@@ -12,6 +12,7 @@ export type ExportChoice =
   | 'frames'
   | 'frame'
   | 'numbers'
+  | 'timing'
   | 'property'
   | 'bend'
 
@@ -48,6 +49,7 @@ export const EXPORT_CHOICES: readonly { readonly title: string; readonly choices
       choices: [
         { choice: 'numbers', label: 'All that moves', hint: 'CSV or JSON' },
         { choice: 'property', label: 'One property', hint: 'CSV, with speed' },
+        { choice: 'timing', label: 'Timing sheet', hint: 'keys and ladders to print' },
       ],
     },
     { title: 'To go on with', choices: [{ choice: 'bend', label: 'Project file', hint: 'everything' }] },
@@ -61,4 +63,5 @@ export const FORMS_OF: Readonly<Partial<Record<ExportChoice, readonly Exclude<Ex
   webanimations: ['webanimations'],
   lottie: ['lottie'],
   numbers: ['csv', 'json'],
+  timing: ['timing'],
 }

@@ -92,9 +92,11 @@ function urlOf(asset: PictureAsset): Promise<string> {
   return url
 }
 
-/** Numbers need no pictures. */
+/** What needs no pictures. */
+const BARE: ReadonlySet<ExportForm> = new Set(['csv', 'json', 'css', 'timing'])
+
 async function pictureUrls(project: Project, { form }: FormWish): Promise<Map<string, string>> {
-  if (form === 'csv' || form === 'json' || form === 'css') return new Map()
+  if (BARE.has(form)) return new Map()
   const pictures = project.assets.flatMap((asset) => (asset.kind === 'picture' ? [asset] : []))
   return new Map(await Promise.all(pictures.map(async (asset) => [asset.id, await urlOf(asset)] as const)))
 }

@@ -86,6 +86,9 @@ export function reportText({ rows, notes }: ExportReport, title: string, measure
   ].join('\n')
 }
 
+/** Forms that tell of motion in numbers, and play nothing. */
+const isNumbers = (form: ExportForm): boolean => form === 'csv' || form === 'json' || form === 'timing'
+
 interface Asked {
   readonly project: Project
   readonly scene: Scene
@@ -98,7 +101,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   const { project, scene, layer, name, property } = asked
   const exact = { fidelity: 'exact', why: '' } as const
   const baked = (why: string) => ({ fidelity: 'baked', why }) as const
-  if (form === 'csv' || form === 'json') return exact
+  if (isNumbers(form)) return exact
   if (layer.kind === 'clip' || layer.kind === 'sound') return { fidelity: 'left out', why: `a ${layer.kind}` }
   if (form === 'lottie' && NOT_IN_LOTTIE.has(layer.kind))
     return { fidelity: 'left out', why: `a ${layer.kind}` }
@@ -137,7 +140,7 @@ function isPlain(bend: PlainBend, form: ExportForm): boolean {
 }
 
 function notesOf(project: Project, scene: Scene, form: ExportForm): string[] {
-  if (form === 'csv' || form === 'json') return []
+  if (isNumbers(form)) return []
   const layers = project.scenes
     .filter((one) => one.id === scene.id || reachesScene(project.scenes, scene.id, one.id))
     .flatMap((one) => one.layers)

@@ -1,6 +1,6 @@
 /** What a scene can leave as. */
 export type ExportForm =
-  'html' | 'css' | 'svg-css' | 'svg-smil' | 'webanimations' | 'lottie' | 'csv' | 'json' | 'bend'
+  'html' | 'css' | 'svg-css' | 'svg-smil' | 'webanimations' | 'lottie' | 'csv' | 'json' | 'timing' | 'bend'
 
 export interface FormFacts {
   readonly label: string
@@ -19,6 +19,7 @@ export const EXPORT_FORMS: Readonly<Record<ExportForm, FormFacts>> = {
   lottie: { label: 'Lottie', ending: 'json', type: 'application/json' },
   csv: { label: 'Numbers, CSV', ending: 'csv', type: 'text/csv' },
   json: { label: 'Numbers, JSON', ending: 'json', type: 'application/json' },
+  timing: { label: 'Timing sheet', ending: 'html', type: 'text/html' },
   bend: { label: 'Project file', ending: 'bend', type: 'application/zip' },
 }
 

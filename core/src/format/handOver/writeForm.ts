@@ -2,6 +2,7 @@ import type { Project, Scene } from '../../scene/index.ts'
 import type { FrameRate } from '../../time/index.ts'
 import { exportLottie } from '../lottie/index.ts'
 import { numbersCsv, numbersJson } from '../numbers/index.ts'
+import { timingPage } from '../timing/index.ts'
 import {
   exportCssPage,
   exportStyleSheet,
@@ -50,6 +51,8 @@ export function writeForm(
       return numbersCsv(project, scene, rate)
     case 'json':
       return numbersJson(project, scene, rate)
+    case 'timing':
+      return timingPage(project, scene)
     case 'webanimations':
       return wrapped(webAnimations(project, scene, options), options.wrapped ?? 'json')
   }

@@ -24,6 +24,7 @@ export { isVisible } from './webScene.ts'
 export { progressWithin, toTrack, type Track } from './track.ts'
 export {
   bareContext,
+  escapeText,
   clockOf,
   playOptions,
   toleranceOf,
