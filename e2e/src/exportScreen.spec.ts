@@ -43,6 +43,7 @@ test('every form is saved from the screen at once, as it is chosen', async ({ pa
 test('a timing sheet is saved as pictures, a page each', async ({ page }) => {
   await openExport(page)
   await page.getByRole('button', { name: /^Timing sheet/ }).click()
+  await expect(page.getByRole('img', { name: /^Page 2 of \d$/ })).toBeVisible()
   const many = await saved(page, /^Save as PNG/)
   expect(many.name).toMatch(/timing\.zip$/)
   expect(many.text).toContain('page-2.png')

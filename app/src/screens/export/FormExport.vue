@@ -15,6 +15,7 @@ import ReportTable from './ReportTable.vue'
 import ExportField from './ExportField.vue'
 import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
+import TimingPreview from './TimingPreview.vue'
 import { useForm, type FormWish } from './useForm.ts'
 import { useMeasure } from './useMeasure.ts'
 import type { Stretch } from './useStretch.ts'
@@ -218,6 +219,7 @@ const saveReport = (): Promise<void> =>
     <span role="status">{{ notMeasured }}</span>
   </div>
   <MeasuredTable v-if="measured" :measured="measured" />
+  <TimingPreview v-if="choice === 'timing'" :project="document.project!" :scene="wish.scene" />
   <ReportTable v-if="written && isPlayed" :report="written.report" />
 </template>
 
