@@ -1,8 +1,9 @@
 import { produce } from 'immer'
 import { describe, expect, it } from 'vitest'
+import { projectOf } from '../../../test/trials.ts'
 import { readMovingFile } from '../../format/takeOver/index.ts'
 import { compiledOf, storedValueAt } from '../../property/index.ts'
-import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '../../scene/index.ts'
+import { makeLayer, type Layer, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import { giveTakenMotion, type GivenMotion } from './giveTakenMotion.ts'
 
@@ -12,28 +13,6 @@ const makeId = (): string => `made-${(next += 1)}`
 
 const layer = (id: string, kind: 'rectangle' | 'image', values = {}): Layer =>
   makeLayer({ id, name: id, kind, parent: null, span: [at(0), at(4)], values })
-
-const projectOf = (layers: readonly Layer[]): Project => ({
-  format: 'arrow-bend/project',
-  version: PROJECT_VERSION,
-  id: 'p',
-  name: 'Trial',
-  scenes: [
-    {
-      id: 's',
-      name: 'Scene',
-      size: [400, 300],
-      rate: { num: 25, den: 1 },
-      duration: at(4),
-      background: '#fff',
-      layers,
-      markers: [],
-      playRange: null,
-    },
-  ],
-  bends: [],
-  assets: [],
-})
 
 const SHEET = `
 .card { animation: come 2s cubic-bezier(.3,0,.2,1) both }
@@ -50,7 +29,7 @@ function given(
   let found: GivenMotion | null = null
   const project = produce(projectOf(layers), (draft) => {
     found = giveTakenMotion(draft, {
-      scene: 's',
+      scene: 'scene',
       layers: ids,
       taken: takenOf(css),
       time: at(seconds),
@@ -93,7 +72,7 @@ describe('giveTakenMotion', () => {
   it('takes what moved meanwhile away, and leaves keys before and after, and all else', () => {
     const first = given([layer('Card', 'rectangle')], { seconds: 0 }).project
     const again = produce(first, (draft) => {
-      giveTakenMotion(draft, { scene: 's', layers: ['Card'], taken: takenOf(SHEET), time: at(1), makeId })
+      giveTakenMotion(draft, { scene: 'scene', layers: ['Card'], taken: takenOf(SHEET), time: at(1), makeId })
     })
     const { position, size } = again.scenes[0]!.layers[0]!.properties
     expect(position!.keys.map(({ t }) => t)).toEqual([at(0), at(1), at(3)])
@@ -105,7 +84,7 @@ describe('giveTakenMotion', () => {
   it('takes all away that moved where the motion goes on for ever', () => {
     const first = given([layer('dot', 'rectangle')], { seconds: 0 }).project
     const again = produce(first, (draft) => {
-      giveTakenMotion(draft, { scene: 's', layers: ['dot'], taken: takenOf(SHEET), time: at(2), makeId })
+      giveTakenMotion(draft, { scene: 'scene', layers: ['dot'], taken: takenOf(SHEET), time: at(2), makeId })
     })
     expect(again.scenes[0]!.layers[0]!.properties['scale']!.keys.map(({ t }) => t)).toEqual([at(2), at(3)])
   })

@@ -1,31 +1,16 @@
 import { describe, expect, it } from 'vitest'
+import { projectOf as trialOf } from '../../../test/trials.ts'
 import type { Property } from '../../property/index.ts'
-import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '../../scene/index.ts'
+import { makeLayer, type Layer, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import { Measuring, measuredLines, type ShownLayer } from './measuring.ts'
 
 const end = asTicks(TICKS_PER_SECOND)
-const projectOf = (layers: readonly Layer[]): Project => ({
-  format: 'arrow-bend/project',
-  version: PROJECT_VERSION,
-  id: 'p',
-  name: 'Trial',
-  scenes: [
-    {
-      id: 's',
-      name: 'Scene',
-      size: [400, 300],
-      rate: { num: 25, den: 1 },
-      duration: end,
-      background: '#fff',
-      layers,
-      markers: [],
-      playRange: null,
-    },
-  ],
-  bends: [],
-  assets: [],
-})
+/** A second of 24 frames. */
+const projectOf = (layers: readonly Layer[]): Project => {
+  const made = trialOf(layers)
+  return { ...made, scenes: [{ ...made.scenes[0]!, duration: end }] }
+}
 const box = makeLayer({
   id: 'box',
   name: 'Box',
@@ -58,11 +43,11 @@ describe('Measuring', () => {
   it('looks at each frame of the scene, and finds nothing where all is as on the stage', () => {
     const project = projectOf([box])
     expect(new Measuring(project, project.scenes[0]!, 'html').times).toEqual(
-      Array.from({ length: 25 }, (_, i) => i * 40),
+      Array.from({ length: 24 }, (_, i) => expect.closeTo((i * 1000) / 24, 9) as number),
     )
     const { px, degrees, percent, channel, layers, frames } = measuredOf(RIGHT)
     for (const { amount } of [px, degrees, percent, channel]) expect(amount).toBeLessThan(1e-9)
-    expect([layers, frames]).toEqual([1, 25])
+    expect([layers, frames]).toEqual([1, 24])
   })
 
   it('tells by how much, of what and when a player is off', () => {
