@@ -23,6 +23,8 @@ export class PictureBook {
   private readonly pictures: Map<string, DecodedPicture>
 
   private readonly films: Map<string, Film>
+  /** What has finer copies made of pictures that can be had finer than they are. */
+  private readonly refine = new Map<string, () => void>()
 
   constructor(
     pictures: Iterable<readonly [assetId: string, picture: DecodedPicture]> = [],
@@ -55,8 +57,11 @@ export class PictureBook {
     return this.pictures.has(assetId)
   }
 
-  put(assetId: string, picture: DecodedPicture): void {
+  /** @param finer called once, when the picture is drawn at a scale it is too coarse for: another is to be put then */
+  put(assetId: string, picture: DecodedPicture, finer?: () => void): void {
     this.pictures.set(assetId, picture)
+    if (finer) this.refine.set(assetId, finer)
+    else this.refine.delete(assetId)
   }
 
   /**
@@ -66,11 +71,15 @@ export class PictureBook {
   pick(assetId: string, scale: number): PickedPicture | null {
     const picture = this.pictures.get(assetId)
     if (!picture) return null
-    const halvings = clamp(
-      Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6))),
-      0,
-      picture.sizes.length - 1,
-    )
+    const wanted = Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6)))
+    if (wanted < 0) this.askFiner(assetId)
+    const halvings = clamp(wanted, 0, picture.sizes.length - 1)
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
+  }
+
+  private askFiner(assetId: string): void {
+    const finer = this.refine.get(assetId)
+    this.refine.delete(assetId)
+    finer?.()
   }
 }

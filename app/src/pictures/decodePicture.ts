@@ -2,26 +2,34 @@ import { clamp } from '@arrow-bend/core/number'
 import { standInPicture, type PictureAsset } from '@arrow-bend/core/scene'
 import type { DecodedPicture } from '../draw/index.ts'
 
-/** Drawings are kept at least this large, px, so that they stay sharp when they are shown larger than they say. */
+/** Drawings can be had at least this large, px, so that they stay sharp when they are shown larger than they say. */
 const FINE = 1536
-const finenessOf = (width: number, height: number): number =>
-  2 ** clamp(Math.ceil(Math.log2(FINE / Math.max(width, height))), 0, 3)
+/** How many times as large as it says a drawing can be had; photographs have no more than they have. */
+export function finenessOf({ type, size: [width, height] }: PictureAsset): number {
+  if (type !== 'image/svg+xml') return 1
+  return 2 ** clamp(Math.ceil(Math.log2(FINE / Math.max(width, height))), 0, 3)
+}
 
 /** Copies are made down to this width, px. */
 const SMALLEST = 64
 
 /**
  * Decodes a picture, or draws a stand-in for one that is missing or damaged. In the page only: a worker opens no SVG.
+ * @param fineness px of the largest copy a px of the picture: 1, or as far as `finenessOf` goes
  * @returns null where not even that can be drawn
  */
-export async function decodePicture(asset: PictureAsset, bytes: Blob | null): Promise<DecodedPicture | null> {
-  const decoded = bytes && (await decode(asset, bytes).catch(() => null))
+export async function decodePicture(
+  asset: PictureAsset,
+  bytes: Blob | null,
+  fineness: number,
+): Promise<DecodedPicture | null> {
+  const decoded = bytes && (await decode(asset, bytes, fineness).catch(() => null))
   if (decoded) return decoded
   const standIn = new Blob([standInPicture(asset.size)], { type: 'image/svg+xml' })
-  return decode({ ...asset, type: 'image/svg+xml' }, standIn).catch(() => null)
+  return decode({ ...asset, type: 'image/svg+xml' }, standIn, 1).catch(() => null)
 }
 
-async function decode({ type, size }: PictureAsset, bytes: Blob): Promise<DecodedPicture> {
+async function decode({ type, size }: PictureAsset, bytes: Blob, fineness: number): Promise<DecodedPicture> {
   const url = URL.createObjectURL(bytes)
   try {
     const image = new Image()
@@ -29,7 +37,6 @@ async function decode({ type, size }: PictureAsset, bytes: Blob): Promise<Decode
     await image.decode()
     const [width, height] = size
     const isDrawing = type === 'image/svg+xml'
-    const fineness = isDrawing ? finenessOf(width, height) : 1
     const sizes = [scaled(image, width * fineness, height * fineness)]
     for (let half = (width * fineness) / 2; half >= SMALLEST; half /= 2) {
       // A drawing is drawn anew at every size; a photograph is halved step by step, which blurs least.

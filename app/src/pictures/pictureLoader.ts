@@ -1,7 +1,7 @@
 import type { Asset, ClipAsset, PictureAsset } from '@arrow-bend/core/scene'
-import type { PictureBook } from '../draw/index.ts'
+import type { DecodedPicture, PictureBook } from '../draw/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
-import { decodePicture } from './decodePicture.ts'
+import { decodePicture, finenessOf } from './decodePicture.ts'
 
 const isClip = (asset: Asset): asset is ClipAsset => asset.kind === 'clip'
 const isPicture = (asset: Asset): asset is PictureAsset => asset.kind === 'picture'
@@ -13,7 +13,7 @@ export class PictureLoader {
   constructor(
     private readonly book: PictureBook,
     private readonly read: ReadAsset,
-    /** Called once a frame of a clip is there that was missing. */
+    /** Called once a frame of a clip is there that was missing, or a picture finer than it was. */
     private readonly changed: () => void = () => undefined,
   ) {}
 
@@ -32,10 +32,24 @@ export class PictureLoader {
     }
     await Promise.all(
       wanted.map(async (asset) => {
-        const picture = await decodePicture(asset, await this.read(asset).catch(() => null))
-        if (picture) this.book.put(asset.id, picture)
+        const picture = await this.decoded(asset, 1)
+        // Few are ever shown larger than they say, and drawing them so takes most of the time.
+        const finer = finenessOf(asset) > 1 ? () => void this.refine(asset) : undefined
+        if (picture) this.book.put(asset.id, picture, finer)
       }),
     )
     return fresh.length > 0
+  }
+
+  private async decoded(asset: PictureAsset, fineness: number): Promise<DecodedPicture | null> {
+    return decodePicture(asset, await this.read(asset).catch(() => null), fineness)
+  }
+
+  /** Draws a picture as fine as it can be had. */
+  private async refine(asset: PictureAsset): Promise<void> {
+    const picture = await this.decoded(asset, finenessOf(asset))
+    if (!picture) return
+    this.book.put(asset.id, picture)
+    this.changed()
   }
 }
