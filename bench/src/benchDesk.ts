@@ -6,6 +6,7 @@ import { crowdedStage } from '../../demo/src/crowdedStage.ts'
 import type { Value } from '@arrow-bend/core/property'
 import type { Project } from '@arrow-bend/core/scene'
 import { measureDeck } from './measureDeck.ts'
+import { measureFilms } from './measureFilms.ts'
 import { measureMedia } from './measureMedia.ts'
 import { measureLinks } from './measureLinks.ts'
 import { measureMoves } from './measureMoves.ts'
@@ -113,6 +114,7 @@ try {
   await measureLinks(page, served.address)
   await pace()
   await measureMedia(page, served.address)
+  await measureFilms()
 } finally {
   await browser.close()
   served.stop()
