@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo, type } from './desk.ts'
 
 /** Measures what is chosen, and reads the four largest differences: px, °, %, of 255. */
@@ -75,4 +76,18 @@ test('measuring is stopped with the same key that began it', async ({ page }) =>
   await expect(page.getByRole('button', { name: 'Measure it' })).toBeFocused()
   await expect(page.locator('iframe')).toHaveCount(0)
   await expect(page.getByRole('region', { name: 'Played here' })).toHaveCount(0)
+})
+
+test('what cannot be measured is said', async ({ page }) => {
+  const words = drawnLayer('Words', 'text', { position: [300, 200], content: 'Regatta' })
+  await openLayers(page, [words])
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^Lottie/ }).click()
+  await page.getByRole('button', { name: 'Measure it' }).click()
+  await expect(
+    page.getByText('Nothing in this file is drawn that could be held against the stage.'),
+  ).toBeVisible()
+  await page.getByRole('button', { name: /^Animated SVG/ }).click()
+  expect((await measured(page))[0]).toBeLessThanOrEqual(0.1)
+  await expect(page.getByText('Not looked at: masks and crops, gradients and effects.')).toBeVisible()
 })

@@ -43,7 +43,10 @@ export async function measureFile(
       progress(Math.min(from + AT_ONCE, times.length), times.length)
       await new Promise((resolve) => setTimeout(resolve))
     }
-    return measuring.found()
+    const found = measuring.found()
+    if (found.layers === 0 && !signal.aborted)
+      throw new Refusal('Nothing in this file is drawn that could be held against the stage.')
+    return found
   } finally {
     played.end()
   }

@@ -112,6 +112,28 @@ describe('Measuring', () => {
     expect(measuredLines(found)).toContain('Place and outline: at most 2 px, Path at frame 0.')
   })
 
+  it('says what it does not look at', () => {
+    const words = makeLayer({
+      id: 'words',
+      name: 'Words',
+      kind: 'text',
+      parent: null,
+      span: [asTicks(0), end],
+      values: { parts: 'letters' },
+    })
+    const project = projectOf([words, box])
+    const [scene] = project.scenes
+    const rest = ['masks and crops', 'gradients and effects']
+    expect(new Measuring(project, scene!, 'html').found().notMeasured).toEqual([
+      'letters and words that move by themselves',
+      ...rest,
+    ])
+    expect(new Measuring(project, scene!, 'lottie').found().notMeasured).toEqual([
+      'what the file leaves out',
+      ...rest,
+    ])
+  })
+
   it('says when a player shows more or fewer things than were written', () => {
     const project = projectOf([box])
     const measuring = new Measuring(project, project.scenes[0]!, 'lottie')

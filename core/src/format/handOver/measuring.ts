@@ -77,6 +77,8 @@ export class Measuring {
   private readonly largest: Record<Kind, Largest>
   private readonly seen = new Set<string>()
   private readonly step: number
+  /** Whether the file has less than the scene. */
+  private readonly isLess: boolean
 
   /** @param form one of `MEASURED_FORMS` */
   constructor(project: Project, scene: Scene, form: ExportForm) {
@@ -85,10 +87,13 @@ export class Measuring {
     const count = Math.max(1, Math.ceil(scene.duration / this.step - 1e-9))
     this.times = Array.from({ length: count }, (_, i) => secondsOfTicks(i * this.step) * 1000)
     this.sampler = compileScene(scene, project.bends, { scenes: project.scenes })
-    this.uses = drawnUses(scene)
-      .filter(({ layer }) => isVisible(layer, layers))
-      .filter(({ layer }) => form !== 'lottie' || !NOT_IN_LOTTIE.has(layer.kind))
-      .map(({ layer, copies }) => ({ layer, isOriginal: [...copies.values()].every((copy) => copy === 0) }))
+    const drawn = drawnUses(scene).filter(({ layer }) => isVisible(layer, layers))
+    const written = drawn.filter(({ layer }) => form !== 'lottie' || !NOT_IN_LOTTIE.has(layer.kind))
+    this.isLess = written.length < drawn.length
+    this.uses = written.map(({ layer, copies }) => ({
+      layer,
+      isOriginal: [...copies.values()].every((copy) => copy === 0),
+    }))
     const none = { amount: 0, layer: '', frame: 0 }
     this.largest = { px: none, degrees: none, percent: none, channel: none }
   }
@@ -114,10 +119,13 @@ export class Measuring {
   found(): Measured {
     const copied = this.uses.some(({ isOriginal }) => !isOriginal)
     const kinds = new Set(this.uses.map(({ layer }) => layer.kind))
+    const byParts = this.uses.some(({ layer }) => (layer.properties['parts']?.value ?? 'whole') !== 'whole')
     const rest = [
       ...(copied ? ['copies'] : []),
       ...(kinds.has('scene') ? ['what shown scenes hold'] : []),
       ...(kinds.has('clip') ? ['clips'] : []),
+      ...(byParts ? ['letters and words that move by themselves'] : []),
+      ...(this.isLess ? ['what the file leaves out'] : []),
     ]
     return {
       ...this.largest,
