@@ -12,10 +12,26 @@ export async function pictureAt(page: Page, markup: string, milliseconds: number
       animation.pause()
       animation.currentTime = time
     }
+    await Promise.all([document.fonts.ready, ...document.getAnimations().map(({ ready }) => ready)])
     // What is seen is a frame behind.
     for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
   }, milliseconds)
-  return (await page.screenshot()).toString('base64')
+  return standingPicture(page)
+}
+
+/** How often a page is looked at that should stand still. */
+const LOOKS = 10
+
+/** The picture of a page that stands still: a busy machine may show what was before for another moment. */
+async function standingPicture(page: Page): Promise<string> {
+  const look = async (): Promise<string> => (await page.screenshot()).toString('base64')
+  let seen = await look()
+  for (let i = 0; i < LOOKS; i += 1) {
+    const next = await look()
+    if (next === seen) return seen
+    seen = next
+  }
+  throw new Error('The page does not come to stand still.')
 }
 
 /** Mean difference of a channel of two pictures, of 255, as large a square of 16 px as differs most. */
