@@ -26,6 +26,8 @@ const NOT_BUILT =
   'Films are made by the application, and it has not been built yet. Run npm run build, then this again.'
 const NO_CHROMIUM =
   'Films are made by driving Chromium, and there is none here. Install Debian’s package “chromium”, or set CHROMIUM to the path of one.'
+const GAVE_UP =
+  'Chromium gave this film up, as it may take more memory than there is. Make it smaller or shorter.'
 /** An hour: far beyond what a film of sensible length takes. */
 const LIMIT_MS = 3600e3
 
@@ -82,11 +84,9 @@ export async function makeFilm(
 
 /** The folder of the built application. */
 function builtApplication(): string {
-  const places = ['../../app/dist/', '../../../app/dist/'].map((path) =>
-    fileURLToPath(new URL(path, import.meta.url)),
-  )
-  const built = places.find((path) => existsSync(join(path, 'index.html')))
-  if (!built) throw new BadUse(NOT_BUILT)
+  // As far from the sources as from the command as one file.
+  const built = fileURLToPath(new URL('../../app/dist/', import.meta.url))
+  if (!existsSync(join(built, 'index.html'))) throw new BadUse(NOT_BUILT)
   return built
 }
 
@@ -95,10 +95,12 @@ async function filmOf(page: Page, order: object): Promise<Uint8Array> {
   const downloaded = page.waitForEvent('download', { timeout: LIMIT_MS })
   downloaded.catch(() => undefined)
   await page.waitForFunction(() => 'makeFilm' in globalThis)
-  const refused = await page.evaluate(
-    (asked) => (globalThis as unknown as { makeFilm: (order: object) => Promise<string> }).makeFilm(asked),
-    order,
-  )
+  const refused = await page
+    .evaluate(
+      (asked) => (globalThis as unknown as { makeFilm: (order: object) => Promise<string> }).makeFilm(asked),
+      order,
+    )
+    .catch(() => GAVE_UP)
   if (refused) throw new BadUse(refused.replace(/ Nothing was (?:written|changed)\.$/, ''))
   const path = await (await downloaded).path()
   return new Uint8Array(await readFile(path))

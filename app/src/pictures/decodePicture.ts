@@ -26,7 +26,8 @@ export async function decodePicture(
   const decoded = bytes && (await decode(asset, bytes, fineness).catch(() => null))
   if (decoded) return decoded
   const standIn = new Blob([standInPicture(asset.size)], { type: 'image/svg+xml' })
-  return decode({ ...asset, type: 'image/svg+xml' }, standIn, 1).catch(() => null)
+  const drawing = { ...asset, type: 'image/svg+xml' as const }
+  return decode(drawing, standIn, finenessOf(drawing)).catch(() => null)
 }
 
 async function decode({ type, size }: PictureAsset, bytes: Blob, fineness: number): Promise<DecodedPicture> {

@@ -8,8 +8,8 @@ import { saveBlob } from '../../session/document/saveProject.ts'
 import { useFilmJob } from '../../session/export/filmJob.ts'
 import NumberField from '../../ui/NumberField.vue'
 import SegmentedChoice from '../../ui/SegmentedChoice.vue'
-import { frameCount, frameMoments } from '../../work/film/filmFrames.ts'
-import type { FilmKind, FilmQuality } from '../../work/film/filmSink.ts'
+import { frameCount, frameMoments, mayBeHeard } from '../../work/film/filmFrames.ts'
+import { MOST_SIDE, type FilmKind, type FilmQuality } from '../../work/film/filmSink.ts'
 import ExportField from './ExportField.vue'
 import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
@@ -33,15 +33,7 @@ const height = computed(() => Math.max(1, Math.round((width.value / size.value[0
 const rate = ref(formatRate(props.choice === 'gif' ? parseRate('25') : document.rate))
 const quality = ref<FilmQuality>('good')
 const transparent = ref(false)
-/** Kinds of layers by which something may be heard. */
-const HEARD: ReadonlySet<string> = new Set(['sound', 'clip', 'scene'])
-/** Whether there may be anything to hear, which a video can have. */
-const hasSound = computed(
-  () =>
-    props.choice === 'film' &&
-    document.project!.assets.some((asset) => asset.kind !== 'picture') &&
-    document.scene!.layers.some((layer) => HEARD.has(layer.kind)),
-)
+const hasSound = computed(() => props.choice === 'film' && mayBeHeard(document.project!, document.scene!))
 const heard = ref(true)
 const looks = ref('1')
 const shutter = ref(180)
@@ -85,13 +77,12 @@ const name = computed(() => {
   return fileName(`${document.project!.name} ${document.scene!.name}${more}`, ENDINGS[kind.value])
 })
 const make = (): Promise<void> => {
-  const own = parseRate(rate.value)
-  const { num, den } = own
+  const perSecond = parseRate(rate.value)
   return job.make(
     document.project!,
     {
       kind: kind.value,
-      rate: num / den,
+      rate: perSecond.num / perSecond.den,
       count: count.value,
       width: width.value,
       height: height.value,
@@ -100,7 +91,7 @@ const make = (): Promise<void> => {
       heard: hasSound.value && heard.value,
       rounds: rounds.value === 'once' ? 1 : 0,
       scene: props.stretch.scene.value,
-      momentsAt: frameMoments(props.stretch.scene.value, own, {
+      momentsAt: frameMoments(props.stretch.scene.value, perSecond, {
         looks: Number(looks.value),
         angle: shutter.value,
       }),
@@ -132,7 +123,7 @@ const leftWords = computed(() => {
         label="Width"
         unit="px"
         :min="2"
-        :max="7680"
+        :max="MOST_SIDE"
         :digits="0"
         @input="(value) => (width = value)"
       />

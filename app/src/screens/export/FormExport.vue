@@ -15,6 +15,7 @@ import ReportTable from './ReportTable.vue'
 import ExportField from './ExportField.vue'
 import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
+import { timingPages, timingPictures } from './timingPictures.ts'
 import TimingPreview from './TimingPreview.vue'
 import { useForm, type FormWish } from './useForm.ts'
 import { useMeasure } from './useMeasure.ts'
@@ -122,15 +123,14 @@ const save = (): Promise<void> =>
     },
     fileName(props.choice === 'timing' ? `${name.value} timing` : name.value, ending.value),
   )
-const savePictures = async (): Promise<void> => {
-  const [{ timingSheet }, { timingPictures }] = await Promise.all([
-    import('@arrow-bend/core/format/timing'),
-    import('./timingPictures.ts'),
-  ])
-  const sheet = timingSheet(document.project!, wish.value.scene)
-  const one = sheet.pages.length === 1 ? 'png' : 'zip'
-  await saveBlob(() => timingPictures(sheet), fileName(`${name.value} timing`, one))
-}
+const pages = computed(() =>
+  props.choice === 'timing' && written.value ? timingPages(written.value.text) : [],
+)
+const savePictures = (): Promise<void> =>
+  saveBlob(
+    () => timingPictures(pages.value),
+    fileName(`${name.value} timing`, pages.value.length === 1 ? 'png' : 'zip'),
+  )
 const saveReport = (): Promise<void> =>
   saveBlob(
     async () => {
@@ -196,7 +196,7 @@ const saveReport = (): Promise<void> =>
       v-if="choice === 'timing'"
       type="button"
       class="button"
-      :disabled="trouble !== ''"
+      :disabled="pages.length === 0"
       @click="savePictures"
     >
       Save as PNG…
@@ -219,7 +219,7 @@ const saveReport = (): Promise<void> =>
     <span role="status">{{ notMeasured }}</span>
   </div>
   <MeasuredTable v-if="measured" :measured="measured" />
-  <TimingPreview v-if="choice === 'timing'" :project="document.project!" :scene="wish.scene" />
+  <TimingPreview v-if="pages.length > 0" :pages="pages" />
   <ReportTable v-if="written && isPlayed" :report="written.report" />
 </template>
 

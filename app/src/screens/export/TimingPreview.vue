@@ -1,42 +1,26 @@
 <script setup lang="ts">
 import { onScopeDispose, shallowRef, watch } from 'vue'
-import type { Project, Scene } from '@arrow-bend/core/scene'
 
 /** A timing sheet as it will be printed. */
-const props = defineProps<{ project: Project; scene: Scene }>()
+const props = defineProps<{ pages: readonly string[] }>()
 
 /** Pages beyond these are printed all the same. */
 const MOST_SHOWN = 24
 const urls = shallowRef<readonly string[]>([])
-const count = shallowRef(0)
 
 function show(pages: readonly string[]): void {
   urls.value.forEach((url) => URL.revokeObjectURL(url))
-  count.value = pages.length
   urls.value = pages
     .slice(0, MOST_SHOWN)
     .map((page) => URL.createObjectURL(new Blob([page], { type: 'image/svg+xml' })))
 }
-watch(
-  () => [props.project, props.scene] as const,
-  async ([project, scene]) => {
-    const { timingSheet } = await import('@arrow-bend/core/format/timing')
-    if (project !== props.project || scene !== props.scene) return
-    try {
-      show(timingSheet(project, scene).pages)
-    } catch {
-      // Why there is none is said beside the button.
-      show([])
-    }
-  },
-  { immediate: true },
-)
+watch(() => props.pages, show, { immediate: true })
 onScopeDispose(() => show([]))
 </script>
 
 <template>
   <div v-if="urls.length > 0" class="pages" tabindex="0" role="group" aria-label="Pages">
-    <img v-for="(url, i) in urls" :key="url" :src="url" :alt="`Page ${i + 1} of ${count}`" />
+    <img v-for="(url, i) in urls" :key="url" :src="url" :alt="`Page ${i + 1} of ${pages.length}`" />
   </div>
 </template>
 

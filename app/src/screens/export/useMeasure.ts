@@ -34,7 +34,12 @@ export function useMeasure(wish: () => FormWish) {
       const { form, scene } = wanted
       const found = await measureFile(
         { project, scene, form, text },
-        { signal: own.signal, progress: (done, of) => (progress.value = [done, of]) },
+        {
+          signal: own.signal,
+          progress: (done, of) => {
+            if (stop.value === own) progress.value = [done, of]
+          },
+        },
       )
       if (!own.signal.aborted) measured.value = found
     } catch (caught) {

@@ -1,7 +1,7 @@
 import type { FrameRate } from '@arrow-bend/core/time'
 import { readProjectFile } from '../../work/fileReader.ts'
-import { frameCount, frameMoments } from '../../work/film/filmFrames.ts'
-import type { FilmKind } from '../../work/film/filmSink.ts'
+import { frameCount, frameMoments, mayBeHeard } from '../../work/film/filmFrames.ts'
+import { CannotFilm, MOST_SIDE, type FilmKind } from '../../work/film/filmSink.ts'
 import { madeFilm } from '../../work/filmMaker.ts'
 
 /** What a program asks for. */
@@ -28,6 +28,10 @@ export async function filmOfFile(
   const scene = project.scenes[0]!
   const count = Math.min(frames ?? Infinity, frameCount(scene, rate))
   const [width, height] = scene.size.map((side) => Math.max(1, Math.round(side * scale))) as [number, number]
+  if (Math.max(width, height) > MOST_SIDE)
+    throw new CannotFilm(
+      `A film is ${MOST_SIDE} px wide or high at most, and this would be ${width} × ${height}. Nothing was written.`,
+    )
   return madeFilm(
     project,
     {
@@ -38,7 +42,7 @@ export async function filmOfFile(
       height,
       quality: 'good',
       transparent: false,
-      heard: (kind === 'webm' || kind === 'mp4') && project.assets.some((asset) => asset.kind !== 'picture'),
+      heard: (kind === 'webm' || kind === 'mp4') && mayBeHeard(project, scene),
       rounds: 0,
       scene,
       momentsAt: frameMoments(scene, rate),

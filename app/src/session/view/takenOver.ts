@@ -77,7 +77,8 @@ export function tellGiven(
   leftOut: readonly LeftOut[],
 ): void {
   const words = `${counted(layers, 'layer')} ${layers === 1 ? 'moves' : 'move'} as “${file}” has it, by ${counted(keys, 'key')}.`
-  const rest = without.length > 0 ? ` No layer had its ${without.join(', ')} to move.` : ''
+  const rest =
+    without.length > 0 ? ` What moves ${without.join(', ')} went nowhere on layers that have none.` : ''
   tellLeftOut(file, words + rest, leftOut)
 }
 

@@ -1,4 +1,4 @@
-import type { Scene } from '@arrow-bend/core/scene'
+import type { Project, Scene } from '@arrow-bend/core/scene'
 import { frameTicks, type FrameRate } from '@arrow-bend/core/time'
 
 /** How long the shutter is open, and of how many looks a frame is the mean. */
@@ -7,6 +7,13 @@ export interface Shutter {
   /** Of a whole frame, degrees: 360 is all of it. */
   readonly angle: number
 }
+
+/** Kinds of layers by which something may be heard. */
+const HEARD: ReadonlySet<string> = new Set(['sound', 'clip', 'scene'])
+
+/** Whether there may be anything to hear in a scene. */
+export const mayBeHeard = ({ assets }: Pick<Project, 'assets'>, { layers }: Pick<Scene, 'layers'>): boolean =>
+  assets.some(({ kind }) => kind !== 'picture') && layers.some(({ kind }) => HEARD.has(kind))
 
 /** How many frames a scene has at a rate: one at least. */
 export const frameCount = ({ duration }: Pick<Scene, 'duration'>, rate: FrameRate): number =>

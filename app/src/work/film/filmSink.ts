@@ -32,6 +32,9 @@ export interface FilmFacts {
   readonly rounds: number
 }
 
+/** px a film may be wide or high. */
+export const MOST_SIDE = 7680
+
 /** Samples a second of a film's sound: what Opus takes as it is. */
 export const SOUND_RATE = 48_000
 

@@ -9,7 +9,7 @@ import {
   type Project,
   type Scene,
 } from '../../scene/index.ts'
-import { leftOutOfLottie } from '../lottie/index.ts'
+import { leftOutOfLottie, NOT_IN_LOTTIE } from '../lottie/index.ts'
 import { leftOutOfPage } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
 import { measuredLines, type Measured } from './measuring.ts'
@@ -45,8 +45,6 @@ const OF_SHEET: ReadonlySet<string> = new Set([
   'fill',
   'stroke',
 ])
-/** Kinds of layers a Lottie animation made here does not have. */
-const NOT_IN_LOTTIE: ReadonlySet<string> = new Set(['text', 'scene'])
 /** Played by several numbers at once, and so as points close together. */
 const TOGETHER = /^(trim|dash|blur|shadow|copy|gradient|stop|vertex)/
 /** In Lottie these have keys of their own. */

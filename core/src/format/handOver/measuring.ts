@@ -10,6 +10,7 @@ import {
   type Scene,
 } from '../../scene/index.ts'
 import { frameTicks, secondsOfTicks } from '../../time/index.ts'
+import { NOT_IN_LOTTIE } from '../lottie/index.ts'
 import { drawnUses, isVisible } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
 
@@ -160,9 +161,6 @@ export class Measuring {
     if (moves && 'fill' in item && isColour(shown.fill)) note('channel', coloursApart(item.fill, shown.fill))
   }
 }
-
-/** Kinds of layers a Lottie animation made here does not have, or only as what it does not draw. */
-const NOT_IN_LOTTIE: ReadonlySet<string> = new Set(['text', 'scene', 'clip'])
 
 /** From the origin to one of the other marks: length, px (of 100 px, so %), and direction, °. */
 function armOf(

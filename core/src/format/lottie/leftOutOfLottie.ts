@@ -1,6 +1,9 @@
 import { isEverAffected, type Layer } from '../../scene/index.ts'
 import { wantsTrim } from './lottieShapes.ts'
 
+/** Kinds of layers a Lottie animation made here does not draw. */
+export const NOT_IN_LOTTIE: ReadonlySet<string> = new Set(['text', 'scene', 'clip'])
+
 /** What a Lottie animation made here does not say of some layers, in words; none where it says all. */
 export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
   const kinds = new Map(layers.map(({ id, kind }) => [id, kind]))

@@ -1,1 +1,1 @@
-export { SHEET_SIZE, timingPage, timingSheet, type TimingSheet } from './timingSheet.ts'
+export { timingPage } from './timingSheet.ts'

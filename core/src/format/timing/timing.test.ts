@@ -2,7 +2,7 @@ import { XMLValidator } from 'fast-xml-parser'
 import { describe, expect, it } from 'vitest'
 import { ease, key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import type { Layer } from '../../scene/index.ts'
-import { timingPage, timingSheet } from './index.ts'
+import { timingPage, timingSheet } from './timingSheet.ts'
 
 const sheetOf = (layers: readonly Layer[]) => {
   const project = projectOf(layers)
@@ -41,6 +41,27 @@ describe('timingSheet', () => {
     expect(page).toMatch(/starts 0(\.\d)? · fastest/)
     expect(page).toMatch(/there 23\.8 · lands 23\.8/)
     expect(page).toContain('page 1 of 1')
+  })
+
+  it('shows of a span that begins before the scene, or goes on after it, what is in it, where it is', () => {
+    const steps = (from: number, to: number): number[] => {
+      const over = property('number', [key(from, 0), key(to, 100)])
+      const [, ladder] = /<path d="([^"]*)" fill="none" stroke="#1f2b33"/.exec(
+        sheetOf([layerWith('a', { opacity: over })]).pages[0]!,
+      )!
+      return [...ladder!.matchAll(/M([\d.-]+) [\d.]+v8/g)].map(([, x]) => Number(x))
+    }
+    // A scene of ten seconds is 600 px from 250 on: a span over all of it and as much on both sides goes evenly.
+    const all = steps(-10, 20)
+    expect(all[0]).toBeGreaterThanOrEqual(250)
+    expect(all.at(-1)).toBeLessThanOrEqual(850)
+    const apart = all.slice(1).map((x, i) => x - all[i]!)
+    for (const px of apart) expect(px).toBeCloseTo(apart[0]!, 1)
+    expect(all.length * apart[0]!).toBeCloseTo(600, -1)
+    // Half of one that goes on after it.
+    const last = steps(9, 11)
+    expect(last[0]).toBeGreaterThan(790)
+    expect(last.at(-1)).toBeGreaterThan(845)
   })
 
   it('goes on over as many pages as it takes, with the layer’s name on each, and all of it is well-formed', () => {

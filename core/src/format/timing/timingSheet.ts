@@ -13,7 +13,7 @@ import { BadFile } from '../badFile.ts'
 import { escapeText } from '../web/index.ts'
 
 /** A4 across, px of CSS; all else is placed on it. */
-export const SHEET_SIZE = [1123, 794] as const
+const SHEET_SIZE = [1123, 794] as const
 const MARGIN = 36
 /** Where the names, the strip of time and the arrivals are. */
 const STRIP = { from: 250, to: 850 } as const
@@ -32,7 +32,7 @@ interface Row {
 }
 
 /** The pages of a timing sheet, each an SVG of `SHEET_SIZE`. */
-export interface TimingSheet {
+interface TimingSheet {
   readonly title: string
   readonly pages: readonly string[]
 }
@@ -140,8 +140,7 @@ interface Ground {
 function moveRow(label: string, property: Property, { project, scene }: Ground): Row {
   const frame = frameTicks(scene.rate)
   const { keys, bends } = compiledOf(property, project.bends)
-  const xAt = (time: number): number =>
-    STRIP.from + (Math.max(0, Math.min(time, scene.duration)) / scene.duration) * (STRIP.to - STRIP.from)
+  const xAt = (time: number): number => STRIP.from + (time / scene.duration) * (STRIP.to - STRIP.from)
   const inScene = (t: number): boolean => t >= 0 && t <= scene.duration
   return {
     height: ROW_HEIGHT,
@@ -151,7 +150,7 @@ function moveRow(label: string, property: Property, { project, scene }: Ground):
       const told = keysTold(marks)
       const spans = keys.slice(0, -1).map((key, i) => {
         const next = keys[i + 1]!
-        if (!inScene(key.t) && !inScene(next.t)) return ''
+        if (next.t < 0 || key.t > scene.duration) return ''
         return ladder(bends[i]!, { x: [xAt(key.t), xAt(next.t)], y: axis, frames: (next.t - key.t) / frame })
       })
       const shown = keys
@@ -193,7 +192,7 @@ function keysTold(marks: readonly number[]): ReadonlySet<number> {
   return told
 }
 
-/** The steps of a span: one a frame, where its motion is then. */
+/** The steps of a span: one a frame, where its motion is then; what of it is in the scene. */
 function ladder(
   bend: PlainBend,
   {
@@ -202,22 +201,27 @@ function ladder(
     frames,
   }: { readonly x: readonly [number, number]; readonly y: number; readonly frames: number },
 ): string {
-  if (bend.kind === 'hold') return line(from, y + 8, to, y + 8, ' stroke="#1f2b33" stroke-dasharray="2 3"')
+  const [start, end] = [Math.max(STRIP.from, from), Math.min(STRIP.to, to)]
+  if (bend.kind === 'hold') return line(start, y + 8, end, y + 8, ' stroke="#1f2b33" stroke-dasharray="2 3"')
   const every = Math.max(1, Math.ceil((NEAREST * frames) / Math.max(1, to - from)))
   const curve = compileBend(bend)
-  const steps = stepsOf(frames, every).map((k) => {
-    const x = from + (to - from) * curve.progress(k / frames)
-    return `M${round(x)} ${round(y + 3)}v8`
-  })
+  const steps = stepsOf(frames, every)
+    .map((k) => from + (to - from) * curve.progress(k / frames))
+    .filter((x) => x >= STRIP.from && x <= STRIP.to)
+    .map((x) => `M${round(x)} ${round(y + 3)}v8`)
   const words =
-    every > 1 && to - from > 60
-      ? text((from + to) / 2, y + 20, `every ${every} frames`, { size: 7, anchor: 'middle', fill: '#5a646b' })
+    every > 1 && end - start > 60
+      ? text((start + end) / 2, y + 20, `every ${every} frames`, {
+          size: 7,
+          anchor: 'middle',
+          fill: '#5a646b',
+        })
       : ''
-  return `<path d="M${round(from)} ${round(y + 3)}v10M${round(to)} ${round(y + 3)}v10M${round(from)} ${round(y + 7)}H${round(to)}${steps.join('')}" fill="none" stroke="#1f2b33" stroke-width="0.7"/>${words}`
+  return `<path d="M${round(start)} ${round(y + 3)}v10M${round(end)} ${round(y + 3)}v10M${round(start)} ${round(y + 7)}H${round(end)}${steps.join('')}" fill="none" stroke="#1f2b33" stroke-width="0.7"/>${words}`
 }
 
 /** The frames between two keys that a ladder has steps for. */
-export const stepsOf = (frames: number, every: number): number[] =>
+const stepsOf = (frames: number, every: number): number[] =>
   Array.from({ length: Math.max(0, Math.ceil(frames / every - 1e-9) - 1) }, (_, i) => (i + 1) * every)
 
 function arrivals(property: Property, { project, scene }: Ground, y: number): string {

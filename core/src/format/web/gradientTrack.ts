@@ -16,7 +16,7 @@ import { toTrack, type Track } from './track.ts'
 import { playOptions, toleranceOf, type WebContext } from './webContext.ts'
 
 /** A gradient that plays. */
-export interface PlayedGradient {
+interface PlayedGradient {
   readonly kind: 'linear' | 'radial'
   /** Numbers that `gradientAt` takes apart. */
   readonly track: Track
@@ -46,7 +46,7 @@ const COLOUR = 10
 const WIDE = 5
 
 /** Whether a shape is filled by a gradient that is linear, or radial, throughout. */
-export function keepsGradient({ properties }: Layer): boolean {
+function keepsGradient({ properties }: Layer): boolean {
   const kind = properties['gradient']
   return (
     kind !== undefined && kind.keys.length === 0 && kind.value !== 'none' && stopsIn(properties).length > 1
