@@ -126,8 +126,8 @@ test('playback keeps real time at any speed, and the overview moves the view', a
   const looks = await page.evaluate(
     () =>
       new Promise<[time: number, x: number][]>((resolve) => {
-        const line = document.querySelector<HTMLElement>('div.playhead')!
-        const x = (): number => Number(/translateX\(([-\d.]+)px\)/.exec(line.style.transform)?.[1])
+        const line = document.querySelector('svg.playhead .stem')!
+        const x = (): number => Number(/M([\d.]+)/.exec(line.getAttribute('d') ?? '')?.[1])
         const from = x()
         const seen: [number, number][] = []
         window.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }))

@@ -6,10 +6,13 @@ import { MITRE, reachOf } from './sheets.ts'
 /** Sides, px of a canvas. */
 export type CanvasBox = readonly [left: number, top: number, right: number, bottom: number]
 
+/** From the stage to a canvas. */
+export type StageMap = Pick<DOMMatrix, 'a' | 'b' | 'c' | 'd' | 'e' | 'f'>
+
 /**
  * The box round all that some items draw: their lines, letters, blur and shadow too, which may be less than it.
  * @param stage from the stage to the canvas
- * @param until the veil they are seen through next: what blurs them within it counts; none unless said
+ * @param until the veil they are seen through next: what blurs them within it counts; null for all veils, none unless said
  */
 export function drawnBox(
   items: readonly DrawItem[],
@@ -17,18 +20,20 @@ export function drawnBox(
     stage,
     pictures,
     until,
-  }: { readonly stage: DOMMatrix; readonly pictures: PictureBook; readonly until?: Veil },
+  }: { readonly stage: StageMap; readonly pictures: PictureBook; readonly until?: Veil | null },
 ): CanvasBox {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const item of items) {
     if (!item.shown) continue
-    const reach = (ownReach(item) + (until ? veilReach(item.veils, until) : 0)) * growthOf(stage)
+    const reach =
+      (ownReach(item) + (until === undefined ? 0 : veilReach(item.veils, until))) * growthOf(stage)
     for (const [x, y] of itemCorners(item, pictures)) {
-      const at = stage.transformPoint({ x, y })
-      left = Math.min(left, at.x - reach)
-      top = Math.min(top, at.y - reach)
-      right = Math.max(right, at.x + reach)
-      bottom = Math.max(bottom, at.y + reach)
+      const atX = stage.a * x + stage.c * y + stage.e
+      const atY = stage.b * x + stage.d * y + stage.f
+      left = Math.min(left, atX - reach)
+      top = Math.min(top, atY - reach)
+      right = Math.max(right, atX + reach)
+      bottom = Math.max(bottom, atY + reach)
     }
   }
   return [left, top, right, bottom]
@@ -42,7 +47,7 @@ function ownReach(item: DrawItem): number {
   return (line + reachOf(item.effects)) * growthOf({ a, b, c, d })
 }
 
-function veilReach(veils: readonly Veil[], until: Veil): number {
+function veilReach(veils: readonly Veil[], until: Veil | null): number {
   let sum = 0
   for (const veil of veils) {
     if (veil === until) break

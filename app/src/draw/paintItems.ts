@@ -11,20 +11,22 @@ export interface PaintItems {
   readonly scale: number
   /** What is painted just beneath an item, by that one's place from the bottom. */
   readonly beneath?: { readonly index: number; readonly paint: () => void } | undefined
+  /** Which items are to be painted; the others take their places without it. All of them unless said. */
+  readonly picks?: ((item: DrawItem) => boolean) | undefined
 }
 
 /** Paints items in their order, each through its veils; in stage coordinates. Masks are not painted themselves. */
 export function paintItems(
   context: Context2d,
   items: readonly DrawItem[],
-  { pictures, scale, beneath }: PaintItems,
+  { pictures, scale, beneath, picks }: PaintItems,
 ): void {
   const at = beneath && beneath.index > 0 ? beneath.index : 0
   const paint = (some: readonly DrawItem[]): void => {
     paintThroughVeils(
       context,
       some.filter(({ isMask }) => !isMask),
-      { pictures, scale },
+      { pictures, scale, picks },
     )
   }
   if (at > 0) paint(items.slice(0, at))
@@ -37,7 +39,7 @@ interface Veiled {
 }
 
 /** What items are painted with, and how they are seen. */
-interface Painting extends Pick<PaintItems, 'pictures' | 'scale'> {
+interface Painting extends Pick<PaintItems, 'pictures' | 'scale' | 'picks'> {
   /** How many veils of each item are drawn already, from the outermost. */
   readonly depth?: number
   /** The veils of an item that count; all of them unless said. */
@@ -45,10 +47,11 @@ interface Painting extends Pick<PaintItems, 'pictures' | 'scale'> {
 }
 
 const allVeils = ({ veils }: Veiled): readonly Veil[] => veils
+const allItems = (): boolean => true
 
 /** Paints items from the outermost veil inwards: what lies one upon another behind one veil is seen through it as one thing. */
 function paintThroughVeils(context: Context2d, items: readonly DrawItem[], painting: Painting): void {
-  const { pictures, scale, depth = 0, veilsOf = allVeils } = painting
+  const { pictures, scale, depth = 0, veilsOf = allVeils, picks = allItems } = painting
   const veilOf = (item: DrawItem): Veil | undefined => {
     const veils = veilsOf(item)
     return veils[veils.length - 1 - depth]
@@ -58,8 +61,8 @@ function paintThroughVeils(context: Context2d, items: readonly DrawItem[], paint
     let to = from + 1
     while (to < items.length && veilOf(items[to]!) === veil) to += 1
     const run = items.slice(from, to)
-    if (!veil) for (const item of run) paintItem(context, item, pictures, scale)
-    else if (run.some(({ shown, opacity }) => shown && opacity > 0))
+    if (!veil) for (const item of run) if (picks(item)) paintItem(context, item, pictures, scale)
+    if (veil && run.some((item) => item.shown && item.opacity > 0 && picks(item)))
       paintBehind(context, veil, { items: run, painting })
     from = to
   }

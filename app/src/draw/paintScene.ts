@@ -15,7 +15,7 @@ export interface PaintOptions extends PaintItems {
 export function paintScene(
   context: Context2d,
   sampler: SceneSampler,
-  { pictures, scale, clip, beneath, transparent = false }: PaintOptions,
+  { pictures, scale, clip, beneath, picks, transparent = false }: PaintOptions,
 ): void {
   const [width, height] = sampler.scene.size
   if (clip) {
@@ -27,5 +27,5 @@ export function paintScene(
     context.fillStyle = canvasColour(Float64Array.from(parseColour(sampler.scene.background)))
     context.fillRect(0, 0, width, height)
   }
-  paintItems(context, sampler.items, { pictures, scale, beneath })
+  paintItems(context, sampler.items, { pictures, scale, beneath, picks })
 }

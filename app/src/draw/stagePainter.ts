@@ -6,12 +6,19 @@ import {
   type Scene,
   type SceneSampler,
 } from '@arrow-bend/core/scene'
+import {
+  changedRegions,
+  overlaps,
+  paintedPicture,
+  type Canvas,
+  type PaintedPicture,
+} from './changedRegions.ts'
 import type { Context2d } from './context2d.ts'
+import type { CanvasBox } from './drawnBox.ts'
 import { paintOnion, type OnionSkin } from './onionSkin.ts'
 import { paintScene } from './paintScene.ts'
 import type { StageView } from './stageView.ts'
 import type { PictureBook } from './pictureBook.ts'
-import { lookOf, sameLook, type SceneLook } from './sceneLook.ts'
 
 /** The panel's size in CSS px, and device pixels a CSS px. */
 export interface StageSize {
@@ -39,8 +46,10 @@ export class StagePainter {
   private onion: OnionSkin | null = null
   /** Ghosts are sampled apart from the picture, whose items others read. */
   private ghosts: SceneSampler | null = null
-  /** What was drawn last; null when that is not known. */
-  private shown: SceneLook | null = null
+  /** What is on the canvas; null when that is not known. */
+  private painted: PaintedPicture | null = null
+  /** Whether parts of it were painted by themselves. */
+  private isInParts = false
 
   /** @param canvas what is painted on; its size in pixels is set here */
   constructor(
@@ -75,6 +84,7 @@ export class StagePainter {
   }
 
   setView(view: StageView, size: StageSize): void {
+    this.forget()
     this.view = view
     this.size = size
     const [width, height] = [Math.round(size.width * size.ratio), Math.round(size.height * size.ratio)]
@@ -85,6 +95,7 @@ export class StagePainter {
 
   /** The colour that covers what lies outside the frame, and how much of it. */
   setSurround(colour: string, outside: Outside): void {
+    this.forget()
     this.surround = colour
     this.outside = outside
   }
@@ -96,47 +107,76 @@ export class StagePainter {
     return others
   }
 
-  /** Draws at once, within the caller's frame. */
-  draw(time: number): void {
-    if (this.sampler) sampleSceneInto(this.sampler, time)
-    this.drawSampled(time)
+  /** What is on the canvas is not what it would be painted like any more: pictures came, letters look different. */
+  forget(): void {
+    this.painted = null
   }
 
-  private drawSampled(time: number): void {
+  /**
+   * Draws at once, within the caller's frame, if anything looks different from what is there, and tells whether it did.
+   * @param inParts only where it does: quicker, but edges that cross the borders of a part may differ by a few shades
+   */
+  draw(time: number, inParts = false): boolean {
+    const { sampler, onion } = this
     this.time = time
-    this.shown = null
-    this.paint()
-  }
-
-  /** Draws at once if anything looks different from what was drawn last, and tells whether it did. */
-  drawIfChanged(time: number): boolean {
-    if (!this.sampler) return false
-    sampleSceneInto(this.sampler, time)
-    const now = lookOf(this.sampler)
-    if (!this.onion && this.shown && sameLook(this.shown, now)) return false
-    this.drawSampled(time)
-    this.shown = now
+    if (!sampler) return false
+    sampleSceneInto(sampler, time)
+    const canvas = this.onCanvas()
+    const before = onion ? null : this.painted
+    const { now, changed } = paintedPicture(sampler, canvas, before)
+    if (changed?.length === 0) return false
+    const regions =
+      inParts && before && changed && changedRegions(sampler.items, { changed, before, now }, canvas)
+    if (regions) for (const region of regions) this.paint(region, now)
+    else this.paint([0, 0, canvas.width, canvas.height], null)
+    this.isInParts = Boolean(regions)
+    this.painted = onion ? null : now
     return true
   }
 
-  private paint(): void {
-    const { context } = this
-    context.resetTransform()
-    context.clearRect(0, 0, this.canvas.width, this.canvas.height)
-    if (!this.sampler) return
+  /** Paints all of it, as it is, where parts were painted by themselves. */
+  makeWhole(): void {
+    if (!this.isInParts) return
+    this.forget()
+    this.draw(this.time)
+  }
+
+  private onCanvas(): Canvas {
+    const { ratio } = this.size
     const { scale, x, y } = this.view
+    const [a, e, f] = [scale * ratio, x * ratio, y * ratio]
+    const { width, height } = this.canvas
+    return { width, height, stage: { a, b: 0, c: 0, d: a, e, f }, pictures: this.pictures }
+  }
+
+  /**
+   * Paints a region of the canvas, whole px.
+   * @param now where the items are, so that those elsewhere are passed over; null to paint all of them
+   */
+  private paint([left, top, right, bottom]: CanvasBox, now: PaintedPicture | null): void {
+    const { context } = this
+    const { items } = this.sampler!
     context.save()
+    context.resetTransform()
+    if (now) {
+      context.beginPath()
+      context.rect(left, top, right - left, bottom - top)
+      context.clip()
+    }
+    context.clearRect(left, top, right - left, bottom - top)
+    const { scale, x, y } = this.view
     context.scale(this.size.ratio, this.size.ratio)
     context.translate(x, y)
     context.scale(scale, scale)
-    const { items } = this.sampler
     const subject = this.onion ? items.findIndex(({ use }) => this.onion!.layers.has(use.id)) : -1
-    paintScene(context, this.sampler, {
+    const seen = now && new Set(items.filter((_, i) => overlaps(now.boxes[i]!, [left, top, right, bottom])))
+    paintScene(context, this.sampler!, {
       pictures: this.pictures,
       scale: scale * this.size.ratio,
       clip: false,
       // Ghosts lie just beneath the lowest layer they are ghosts of, so that what covers it covers them.
       beneath: { index: subject, paint: () => this.paintGhosts(context) },
+      picks: seen ? (item) => seen.has(item) : undefined,
     })
     if (this.outside !== 'shown') this.coverOutside(context)
     context.restore()

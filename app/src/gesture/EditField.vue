@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Gesture, Recipe } from '../session/document/document.ts'
+import type { Gesture, GestureView, Recipe } from '../session/document/document.ts'
 import { useDocument } from '../session/document/document.ts'
 import NumberField from '../ui/NumberField.vue'
 
@@ -12,6 +12,8 @@ const props = defineProps<{
   edit: string
   /** The edit that gives the field's number its new value. */
   recipe: (value: number, change: (now: number) => number) => Recipe<unknown>
+  /** Where it stands, for what accompanies its drags elsewhere to wait where frames are short; all follows otherwise. */
+  view?: GestureView
 }>()
 const emit = defineEmits<{ start: []; done: []; focused: []; blurred: [] }>()
 
@@ -20,7 +22,7 @@ let gesture: Gesture | null = null
 
 const start = (): void => {
   emit('start')
-  gesture = document.begin(props.edit)
+  gesture = document.begin(props.edit, props.view)
 }
 const commit = (): void => {
   gesture?.commit()

@@ -10,6 +10,7 @@ import { keysOf } from '../command/keys/keysOf.ts'
 import ArrowMark from '../ui/ArrowMark.vue'
 import IconButton from '../ui/IconButton.vue'
 import NameField from '../ui/NameField.vue'
+import { steady } from '../ui/steady.ts'
 import { vOneStop } from '../ui/focus/oneStop.ts'
 import { useHelpSheet } from '../session/view/helpSheet.ts'
 import SceneMenu from './SceneMenu.vue'
@@ -22,7 +23,7 @@ const help = useHelpSheet()
 const route = useRoute()
 
 const renaming = ref(false)
-const params = computed(() => ({ id: document.project?.id ?? '', scene: document.sceneId }))
+const params = steady(() => ({ id: document.project?.id ?? '', scene: document.sceneId }))
 const name = computed(() => document.project?.name ?? '')
 /** Screens beside the Desk, which is where all other addresses lead. */
 const OTHERS = { library: 'Library', match: 'Match', export: 'Export' } as const

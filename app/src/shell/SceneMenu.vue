@@ -7,6 +7,7 @@ import { addScene, duplicateScene, moveScene, removeScene, renameScene } from '@
 import { useDocument } from '../session/document/document.ts'
 import { useSelection } from '../session/selection/selection.ts'
 import NameField from '../ui/NameField.vue'
+import { steady } from '../ui/steady.ts'
 
 /** The scenes of the project: which is shown, and what can be done with it. */
 const document = useDocument()
@@ -15,8 +16,8 @@ const route = useRoute()
 const router = useRouter()
 const renaming = ref(false)
 
-const scenes = computed(() => document.project?.scenes ?? [])
-const current = computed(() => document.scene)
+const scenes = steady(() => (document.project?.scenes ?? []).map(({ id, name }) => ({ id, name })))
+const current = steady(() => document.scene?.name ?? '')
 const place = computed(() => scenes.value.findIndex(({ id }) => id === document.sceneId))
 
 const goTo = (scene: string): void =>
@@ -78,18 +79,18 @@ const choices = computed<readonly Choice[]>(() => [
     v-if="renaming"
     class="max-w-[200px]"
     label="Scene name"
-    :name="current?.name ?? ''"
+    :name="current"
     @rename="rename"
     @done="renaming = false"
   />
   <Menu v-else as="div" class="relative min-w-0">
     <MenuButton
       class="opener"
-      :aria-label="`Scene: ${current?.name ?? ''}`"
+      :aria-label="`Scene: ${current}`"
       title="Scenes"
       @contextmenu.prevent="openMenu"
     >
-      <span class="truncate">{{ current?.name }}</span>
+      <span class="truncate">{{ current }}</span>
       <ChevronDown :size="14" class="shrink-0" aria-hidden="true" />
     </MenuButton>
     <MenuItems class="menu menu-lines float">

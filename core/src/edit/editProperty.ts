@@ -169,7 +169,7 @@ function timedEnds(property: Property): Property {
  * A property nobody writes to any more; nor to its bends, so that what is worked out of them may be kept.
  * @param before what it was made from, whose bends are finished
  */
-function finished(property: Property, before: Property): Property {
+export function finished(property: Property, before: Property): Property {
   const { keys } = property
   for (let i = 0; i < keys.length; i += 1) {
     const { bend } = keys[i]!

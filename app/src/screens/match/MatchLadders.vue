@@ -79,14 +79,16 @@ const sides = computed(() =>
     labels: labels(rungs),
   })),
 )
-/** The same frames, joined. */
+/** Lines that join the same frames, as one. */
 const joins = computed(() => {
   const [one, other] = frames.value.ladders as [Rung[], Rung[]]
   const heights = new Map(other.map(({ frame, y }) => [frame, y]))
-  return one.flatMap(({ frame, y, named }) => {
-    const to = heights.get(frame)
-    return named && to !== undefined ? [{ frame, y, to }] : []
-  })
+  return one
+    .map(({ frame, y, named }) => {
+      const to = heights.get(frame)
+      return named && to !== undefined ? `M${A} ${y}L${B} ${to}` : ''
+    })
+    .join('')
 })
 </script>
 
@@ -117,7 +119,7 @@ const joins = computed(() => {
         {{ rung.frame }}
       </text>
     </g>
-    <line v-for="{ frame, y, to } in joins" :key="frame" class="join" :x1="A" :x2="B" :y1="y" :y2="to" />
+    <path class="join" :d="joins" />
   </svg>
 </template>
 

@@ -265,7 +265,7 @@ const label = computed(() => widest.value && `${widest.value.title}: ${widest.va
 
 <style scoped>
 .box {
-  overflow: hidden;
+  contain: strict;
 }
 
 svg {

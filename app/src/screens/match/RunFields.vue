@@ -70,6 +70,7 @@ const SIDES = [
           :max="100"
           :model-value="handles[side].reach * 100"
           edit="Reach set"
+          view="panel"
           :recipe="recipe(side, 'reach')"
         />
         <EditField
@@ -82,6 +83,7 @@ const SIDES = [
           :max="900"
           :model-value="handles[side].rise * 100"
           edit="Rise set"
+          view="panel"
           :recipe="recipe(side, 'rise')"
         />
       </div>

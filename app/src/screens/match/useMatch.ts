@@ -20,6 +20,8 @@ export interface MatchEntry {
   readonly read: ReadRun | null
   readonly trouble: string
   readonly compiled: CompiledProperty | null
+  /** The library it was read with. */
+  readonly bends: readonly NamedBend[]
 }
 
 /** How a run differs from the first. */
@@ -47,9 +49,10 @@ export interface Match {
   readonly entries: ComputedRef<readonly MatchEntry[]>
   readonly first: ComputedRef<MatchEntry | null>
   readonly second: ComputedRef<MatchEntry | null>
-  readonly differenceOf: (entry: MatchEntry) => MatchDifference | null
+  /** @param from what it is compared with: A, unless told otherwise */
+  readonly differenceOf: (entry: MatchEntry, from?: MatchEntry | null) => MatchDifference | null
   readonly characterOf: (entry: MatchEntry) => MatchCharacter | null
-  readonly agrees: (entry: MatchEntry) => boolean
+  readonly agrees: (entry: MatchEntry, from?: MatchEntry | null) => boolean
 }
 
 /** Looks at a span while things move: enough for whatever bends are drawn by hand. */
@@ -92,6 +95,7 @@ export function useMatch(): Match {
       property: definition?.label.toLowerCase() ?? ref.property,
       unit: definition?.unit ?? '',
       hue: definition?.hue ?? ('time' as const),
+      bends: project.bends,
     }
     let entry: MatchEntry
     try {
@@ -114,8 +118,7 @@ export function useMatch(): Match {
   )
 
   const differences = new WeakMap<MatchEntry, { with: MatchEntry; real: boolean; is: MatchDifference }>()
-  const differenceOf: Match['differenceOf'] = (entry) => {
-    const reference = first.value
+  const differenceOf: Match['differenceOf'] = (entry, reference = first.value) => {
     if (!reference?.read || !entry.read || entry === reference) return null
     const real = store.by === 'frames'
     const before = differences.get(entry)
@@ -151,8 +154,8 @@ export function useMatch(): Match {
     characters.set(entry, is)
     return is
   }
-  const agrees: Match['agrees'] = (entry) => {
-    const difference = differenceOf(entry)
+  const agrees: Match['agrees'] = (entry, from = first.value) => {
+    const difference = differenceOf(entry, from)
     return difference !== null && Math.abs(difference.percent) <= store.tolerance
   }
   return { entries, first, second, differenceOf, characterOf, agrees }

@@ -87,6 +87,8 @@ export const useDeferredViews = defineStore('deferredViews', () => {
   })
   return {
     isMuchSelected,
+    /** Whether what accompanies a drag waits, for views that are in one screen only. */
+    waiting: computed(() => waits.value && document.gestureIn !== null),
     deck: viewOf(deckProject),
     pulled,
     panel: viewOf(panel),

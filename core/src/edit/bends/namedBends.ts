@@ -4,7 +4,7 @@ import { timedKeys, withOwnBends, type Property } from '../../property/index.ts'
 import type { Layer, NamedBend, Project } from '../../scene/index.ts'
 import { BadEdit } from '../badEdit.ts'
 import { giveBends } from './bends.ts'
-import { editProperty, libraryIn, makeLawful, undrafted } from '../editProperty.ts'
+import { editProperty, finished, libraryIn, makeLawful, undrafted } from '../editProperty.ts'
 import { byProperty, type KeyRef } from '../refs.ts'
 
 /** Changes a library bend; every span linked to it bends with it, joined keys beside them turn. */
@@ -69,15 +69,22 @@ export function namedBendIn(draft: Draft<Project>, id: string): Draft<NamedBend>
   return found
 }
 
-/** Changes every property that follows a library bend. Locked layers too: what a library bend does is no edit of theirs. */
+/**
+ * Changes every property that follows a library bend. Locked layers too: what a library bend does is no edit of theirs.
+ * Drafts of the layers that follow it, handed out before, are not part of the document any more.
+ */
 export function eachUser(draft: Draft<Project>, id: string, change: (property: Property) => Property): void {
   for (const scene of draft.scenes) {
-    for (const layer of scene.layers) {
-      for (const [name, drafted] of Object.entries(layer.properties)) {
-        const property = undrafted<Property>(drafted)
-        if (!property.keys.some(({ bend }) => bend.kind === 'linked' && bend.bendId === id)) continue
-        layer.properties[name] = change(property) as Draft<Property>
-      }
-    }
+    // Read as they stand and put back whole: a draft of each layer would take ten times as long.
+    const layers = undrafted<readonly Layer[]>(scene.layers)
+    layers.forEach((layer, at) => {
+      const users = Object.entries(layer.properties).filter(([, { keys }]) =>
+        keys.some(({ bend }) => bend.kind === 'linked' && bend.bendId === id),
+      )
+      if (users.length === 0) return
+      const changed = users.map(([name, property]) => [name, finished(change(property), property)] as const)
+      const properties = Object.freeze({ ...layer.properties, ...Object.fromEntries(changed) })
+      scene.layers[at] = Object.freeze({ ...layer, properties }) as Draft<Layer>
+    })
   }
 }

@@ -26,6 +26,7 @@ import { keysOf } from '../../../command/keys/keysOf.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
 import TimeField from '../../../ui/TimeField.vue'
+import { steady } from '../../../ui/steady.ts'
 import { vOneStop } from '../../../ui/focus/oneStop.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 
@@ -41,22 +42,23 @@ const preferences = usePreferences()
 const selection = useSelection()
 
 const scene = computed(() => deferred.panel.scene!)
+const rate = steady(() => scene.value.rate)
 const hasSound = computed(() => deferred.panel.project?.assets.some(({ kind }) => kind !== 'picture'))
 // As the clock beside it: what stands between two frames is said to.
-const frame = computed(() => formatTime(playback.time, scene.value.rate, 'frames'))
+const frame = computed(() => formatTime(playback.time, rate.value, 'frames'))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
   { value: 'frames', label: 'Frames' },
   { value: 'seconds', label: 'Seconds' },
 ]
 const chosenTime = useLayerTime(() => selection.properties[0]?.layer ?? '')
-const where = computed(() => {
+const where = steady(() => {
   const ref = selection.properties[0]
   const { project } = deferred.panel
   const property = ref && project ? findProperty(project, ref) : null
   if (!ref || !property) return null
   const layer = scene.value.layers.find(({ id }) => id === ref.layer)
-  const state = keyStateAt(property, chosenTime.value, frameTicks(scene.value.rate) / 2)
+  const state = keyStateAt(property, chosenTime.value, frameTicks(rate.value) / 2)
   const does = keyEditWords(state, preferences.autoKey)
   return { name: layer?.name ?? '', words: keyStateWords(state), does: does && `: ${does}` }
 })
@@ -71,7 +73,7 @@ const fps = computed(() =>
       large
       label="Current time"
       :model-value="playback.time"
-      :rate="scene.rate"
+      :rate="rate"
       :display="preferences.timeDisplay"
       @take="playback.seek"
       @step="playback.seekFrames"
@@ -196,7 +198,7 @@ const fps = computed(() =>
     <span class="divide" />
     <span
       class="measure mono"
-      :title="`Pictures shown a second while playing; the scene has ${formatRate(scene.rate)}. Late: pictures of clips that were not decoded in time`"
+      :title="`Pictures shown a second while playing; the scene has ${formatRate(rate)}. Late: pictures of clips that were not decoded in time`"
     >
       <b>{{ fps }}</b> fps
       <span class="text-ink-2"

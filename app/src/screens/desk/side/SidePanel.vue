@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/vue'
-import { defineAsyncComponent } from 'vue'
-import { useDocument } from '../../../session/document/document.ts'
+import { computed, defineAsyncComponent } from 'vue'
 import { SIDE_TABS, useSidePanel, type SideTab } from '../../../session/view/sidePanel.ts'
 import type { Commands } from '../../../command/useCommands.ts'
 import { useTargetSpans } from './bend/useTargetSpans.ts'
@@ -35,10 +34,10 @@ const TITLES: Readonly<Record<SideTab, string>> = {
   patterns: 'Patterns: what goes on over and over, on top of the keys',
   moves: 'Moves: ready ones, seen before they are put on the selected layers',
 }
-const document = useDocument()
 const target = useTargetSpans()
 const panel = useSidePanel()
-const { shown, seconds, hue } = target
+// What the bend itself is, is asked for where it is shown: this and all tabs stay as they are while it is changed.
+const hasBend = computed(() => target.shown.value !== null)
 </script>
 
 <template>
@@ -57,17 +56,11 @@ const { shown, seconds, hue } = target
           </Tab>
         </TabList>
         <span class="grow" />
-        <PacePreview
-          v-if="shown && panel.tab === 'bend'"
-          :waiting="document.gesturing"
-          :bend="shown"
-          :seconds="seconds"
-          :hue="hue"
-        />
+        <PacePreview v-if="hasBend && panel.tab === 'bend'" :target="target" />
       </div>
       <TabPanels class="flex min-h-0 flex-1 flex-col">
         <TabPanel class="flex min-h-0 flex-1 flex-col" tabindex="-1">
-          <BendPanel v-if="shown" :actions="actions" :target="target" />
+          <BendPanel v-if="hasBend" :actions="actions" :target="target" />
           <div v-else class="empty">
             <h2>Bend</h2>
             <p>

@@ -65,7 +65,9 @@ const { width, height } = useElementSize(panel)
 const picture = { drawn: shallowRef(0) }
 const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
-const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
+const loader = new PictureLoader(pictures, assetShelf.read, () =>
+  playback.playing ? painter.value?.forget() : redraw(),
+)
 const onion = useOnion()
 const sounds = useSound()
 playback.countLateBy(() => pictures.late)
@@ -94,16 +96,29 @@ const giveScene = (): boolean => {
 }
 /** Whether a still lies over all of the picture, which so need not be drawn. */
 const covered = computed(() => stageView.tool === 'frame' && !playback.playing)
-const redraw = (time: number = playback.inPicture()): void => {
+/** Shows another moment. */
+const drawAt = (time: number): void => {
   if (!giveScene()) return
   if (!covered.value) painter.value!.draw(time)
   picture.drawn.value += 1
 }
+/** Draws all of it, after what no item tells of: pictures, letters, the view. */
+const redraw = (): void => {
+  painter.value?.forget()
+  drawAt(playback.inPicture())
+}
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  if (!covered.value && giveScene() && painter.value!.drawIfChanged(playback.inPicture()))
+  const inParts = document.gesturing
+  if (!covered.value && giveScene() && painter.value!.draw(playback.inPicture(), inParts))
     picture.drawn.value += 1
 }
+// What is done is seen as it will be ever after.
+watch(
+  () => document.gesturing || playback.playing,
+  (moves) => moves || painter.value?.makeWhole(),
+  { flush: 'sync' },
+)
 watch(covered, () => redraw(), { flush: 'sync' })
 const press = (event: PointerEvent): void => {
   if (gestures.pressPan(event)) return
@@ -148,8 +163,8 @@ onMounted(() => {
   painter.value = new StagePainter(canvas.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
-    if (playback.playing) painter.value?.draw(time)
-    else redraw(time)
+    if (playback.playing) painter.value?.draw(time, true)
+    else drawAt(time)
     if (!painter.value?.sampled) return
     if (playback.playing) sounds.follow(painter.value.sampled)
     // What is only glanced at is not heard.
@@ -223,6 +238,8 @@ const fit = (everything: boolean): void => {
   else camera.fitFrame()
 }
 const editable = computed(() => stageView.tool === 'pointer' && !stageView.before)
+/** Rulers, or lines pulled out of them. */
+const hasLines = computed(() => preferences.rulers || document.scene?.guides !== undefined)
 const cursor = computed(() => (stageView.tool === 'pointer' ? gestures.cursor.value : 'crosshair'))
 
 defineExpose({ fit, zoom: camera.zoomMiddle })
@@ -314,12 +331,7 @@ defineExpose({ fit, zoom: camera.zoomMiddle })
           :drawn="picture.drawn.value"
         />
         <SnapMarks :snapping="snapping" :view="view" />
-        <StageRulers
-          v-if="preferences.rulers || document.scene?.guides"
-          :view="view"
-          :width="width"
-          :height="height"
-        />
+        <StageRulers v-if="hasLines" :view="view" :width="width" :height="height" />
       </template>
       <svg class="absolute inset-0 size-full overflow-hidden pointer-events-none" aria-hidden="true">
         <DrawingGround />

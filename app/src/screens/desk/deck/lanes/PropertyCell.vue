@@ -14,6 +14,7 @@ import { hasGraph } from '../../../../session/view/openLanes.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useLastChange } from '../../../../session/view/lastChange.ts'
 import { useView } from '../../../../session/view/view.ts'
+import { steady } from '../../../../ui/steady.ts'
 import { provideNoTabStop } from '../../../../ui/focus/tabStop.ts'
 import { choiceOf, type RowChoice } from '../useRowChoice.ts'
 import KeyDot from './KeyDot.vue'
@@ -35,7 +36,7 @@ const contextMenu = useContextMenu()
 const lastChange = useLastChange()
 
 const time = useLayerTime(() => props.row.layer.id)
-const state = computed(() => keyStateAt(props.row.property, time.value, frameTicks(document.rate) / 2))
+const state = steady(() => keyStateAt(props.row.property, time.value, frameTicks(document.rate) / 2))
 const live = computed(() => props.row.property.patterns?.filter(({ off }) => !off).length ?? 0)
 const patternWords = computed(() => (live.value > 0 ? `${live.value} live` : ''))
 const words = computed(() => (state.value.kind === 'none' ? patternWords.value : keyStateWords(state.value)))

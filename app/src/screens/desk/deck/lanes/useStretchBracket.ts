@@ -8,6 +8,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { numberWords } from '../../../../ui/numberWords.ts'
+import { steady } from '../../../../ui/steady.ts'
 import { useTellReplaced } from '../../../../command/useTellReplaced.ts'
 import { useTimeDrag } from './useTimeDrag.ts'
 
@@ -44,7 +45,7 @@ export function useStretchBracket(): StretchBracket {
     readonly from: readonly [number, number]
   } | null>(null)
 
-  const shown = computed(() => {
+  const shown = steady(() => {
     if (dragged.value) return dragged.value.now
     const { range } = effective
     return range && range[1] > range[0] ? range : null

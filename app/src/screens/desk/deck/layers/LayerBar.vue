@@ -6,6 +6,7 @@ import { useSelection } from '../../../../session/selection/selection.ts'
 import { heldUntilIdle, useIdle } from '../../../../session/document/idle.ts'
 import { useView } from '../../../../session/view/view.ts'
 import PointerTag from '../../../../gesture/PointerTag.vue'
+import { steady } from '../../../../ui/steady.ts'
 import { isCrowded, together } from '../../../../chart/lane/crowding.ts'
 import { useRowPaper } from '../paper/useRowPaper.ts'
 import { paintBar } from '../paper/paintBar.ts'
@@ -105,7 +106,7 @@ const lasts = computed(() =>
     : 0,
 )
 /** Looked for anew only where the layer, or how long its source lasts, has changed. */
-const runOutTimes = computed(() =>
+const runOutTimes = steady(() =>
   runOutOf(props.layer, lasts.value, { rate: document.rate, library: document.bends }),
 )
 /** Where what it shows has run out, px. */
@@ -122,6 +123,7 @@ const grips = computed(() => {
     { edge: 1 as const, x: x + width - grip, width: grip },
   ]
 })
+const hasRules = computed(() => document.scene?.rules !== undefined)
 type Capsule = (typeof capsules)['value'][number]
 useRowPaper(
   () => props.top,
@@ -204,7 +206,7 @@ const pressCapsule = (event: PointerEvent, { refs, time }: Capsule): void => {
       @keydown.enter.stop="selection.selectKeys(capsule.refs, $event.shiftKey)"
     />
     <PointerTag :of="said" />
-    <RuleMark v-if="rested && document.scene?.rules" :layer="layer" />
+    <RuleMark v-if="rested && hasRules" :layer="layer" />
   </svg>
 </template>
 

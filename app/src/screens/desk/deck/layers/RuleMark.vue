@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { Layer } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
 import { useDocument } from '../../../../session/document/document.ts'
 import { useRuleStates, type BrokenRule } from '../../../../session/view/ruleStates.ts'
 import { useView } from '../../../../session/view/view.ts'
+import { steady } from '../../../../ui/steady.ts'
 
 /** Where a layer lands against a rule of the scene: a flag in pencil; a press shifts it into order. */
 const props = defineProps<{ layer: Layer }>()
@@ -13,7 +13,7 @@ const document = useDocument()
 const rules = useRuleStates()
 const view = useView()
 
-const marks = computed(() =>
+const marks = steady(() =>
   rules.broken
     .filter(({ member }) => member.layer === props.layer.id)
     .map((one) => ({

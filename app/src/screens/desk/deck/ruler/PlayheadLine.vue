@@ -2,19 +2,29 @@
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useView } from '../../../../session/view/view.ts'
+import DrawingGround from '../../DrawingGround.vue'
 
 /** The playhead over ruler and lanes. It is moved directly, so that playback does not wait for Vue. */
+
+/** Its flag reaches beyond the lanes by this, px. */
+const ROOM = 8
+
 const playback = usePlayback()
 const view = useView()
-const line = ref<HTMLElement | null>(null)
+const stem = ref<SVGPathElement | null>(null)
+const arm = ref<SVGPathElement | null>(null)
+const tip = ref<SVGPathElement | null>(null)
 let now: number = playback.time
 
+/** By coordinates: moved by its matrix it would make the browser order all layers of the page anew. */
 const place = (time: number = now): void => {
   now = time
-  const x = view.xOf(time)
-  if (!line.value) return
-  line.value.style.transform = `translateX(${x.toFixed(2)}px)`
-  line.value.style.visibility = x < 0 || x > view.laneWidth ? 'hidden' : 'visible'
+  const at = view.xOf(time)
+  const isSeen = at >= 0 && at <= view.laneWidth
+  const x = (at + ROOM).toFixed(2)
+  stem.value?.setAttribute('d', isSeen ? `M${x} ${ROOM + 14}V9999` : '')
+  arm.value?.setAttribute('d', isSeen ? `M${x} ${ROOM + 16}v-10q0 -5 5 -5h4` : '')
+  tip.value?.setAttribute('d', isSeen ? `M${x} ${ROOM + 16}m8 -20.3l6.6 5.3l-6.6 5.3z` : '')
 }
 const stop = playback.onFrame(place)
 onMounted(() => place(playback.time))
@@ -32,30 +42,38 @@ watch(
 </script>
 
 <template>
-  <div ref="line" class="playhead" aria-hidden="true">
-    <svg width="24" height="22" viewBox="-3 -18 24 22">
-      <path d="M0 4V-6Q0 -11 5 -11H9" fill="none" stroke="var(--pencil)" stroke-width="2.75" />
-      <path d="M8 -16.3L14.6 -11L8 -5.7Z" fill="var(--pencil)" />
-    </svg>
-  </div>
+  <svg class="playhead" aria-hidden="true">
+    <DrawingGround />
+    <path ref="stem" class="stem" />
+    <path ref="arm" class="arm" />
+    <path ref="tip" class="tip" />
+  </svg>
 </template>
 
 <style scoped>
 .playhead {
   position: absolute;
   z-index: 4;
-  top: 0;
-  bottom: 0;
-  left: -0.5px;
-  width: 1px;
-  background: linear-gradient(to bottom, transparent 14px, var(--ink) 14px);
+  top: -8px;
+  left: -8px;
+  width: calc(100% + 16px);
+  height: calc(100% + 8px);
   forced-color-adjust: none;
   pointer-events: none;
 }
 
-.playhead svg {
-  position: absolute;
-  top: -6px;
-  left: -2.5px;
+.stem,
+.arm {
+  fill: none;
+  stroke: var(--ink);
+}
+
+.arm {
+  stroke: var(--pencil);
+  stroke-width: 2.75;
+}
+
+.tip {
+  fill: var(--pencil);
 }
 </style>

@@ -1,19 +1,18 @@
 <script setup lang="ts">
 import { clamp } from '@arrow-bend/core/number'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
+import { compileBend } from '@arrow-bend/core/bend'
+import { useDocument } from '../../../../session/document/document.ts'
+import type { TargetSpans } from './useTargetSpans.ts'
 
 /**
  * A dot that runs the bend over and over at the span's real pace. Still where the person wants no motion. The browser
  * moves it by itself, so that it costs the page nothing.
  */
-const props = defineProps<{
-  bend: PlainBend
-  seconds: number
-  hue: string
-  /** Something is being dragged: the dot stops, and with it the pictures the browser would make of it, until that is done. */
-  waiting: boolean
-}>()
+const props = defineProps<{ target: TargetSpans }>()
+
+const document = useDocument()
+const { shown, seconds, hue } = props.target
 
 /** px the dot keeps to each side for overshoot. */
 const INSET = 11
@@ -27,10 +26,10 @@ const still = matchMedia('(prefers-reduced-motion: reduce)').matches
 let running: Animation | null = null
 
 const run = (): void => {
-  if (still || props.waiting || !dot.value) return
-  const length = Math.max(0.05, props.seconds)
+  if (still || document.gesturing || !dot.value || !shown.value) return
+  const length = Math.max(0.05, seconds.value)
   const whole = length + REST_SECONDS
-  const curve = compileBend(props.bend)
+  const curve = compileBend(shown.value)
   const frames = Array.from({ length: STEPS + 1 }, (_, i): Keyframe => {
     const x = clamp(INSET + curve.progress(i / STEPS) * (WIDTH - 2 * INSET), 6, WIDTH - 6)
     return { offset: ((i / STEPS) * length) / whole, transform: `translateX(${(x - INSET).toFixed(2)}px)` }
@@ -42,9 +41,10 @@ const run = (): void => {
   })
 }
 onMounted(run)
-watch([() => props.bend, () => props.seconds], run)
+watch([shown, seconds], run)
+// While something is dragged the dot stops, and with it the pictures the browser would make of it.
 watch(
-  () => props.waiting,
+  () => document.gesturing,
   (waits) => (waits ? running?.pause() : run()),
 )
 onBeforeUnmount(() => running?.cancel())

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import type { CommandId } from '../../../../command/commandTable.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
 import { vOneStop } from '../../../../ui/focus/oneStop.ts'
+import { steady } from '../../../../ui/steady.ts'
 import TipHost from '../../../../ui/TipHost.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
 
@@ -13,7 +13,7 @@ defineEmits<{ choose: [command: CommandId] }>()
 
 const last = useLastBend()
 const same = (a: PlainBend, b: PlainBend): boolean => JSON.stringify(a) === JSON.stringify(b)
-const tiles = computed(() => [
+const tiles = steady(() => [
   ...QUICK_BENDS.map((quick, i) => ({
     command: `bend${i + 1}` as CommandId,
     digit: i + 1,
