@@ -11,6 +11,7 @@ const CORE = {
   property: ['number', 'refusal', 'time', 'bend', 'route', 'fit'],
   snap: ['route', 'scene'],
   scene: ['number', 'refusal', 'time', 'chance', 'bend', 'route', 'fit', 'property'],
+  letters: ['scene'],
   moves: ['bend', 'route', 'property', 'time'],
   edit: [
     'number',
@@ -43,6 +44,7 @@ const CORE = {
     'match',
     'play',
     'sound',
+    'letters',
   ],
 }
 

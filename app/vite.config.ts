@@ -7,6 +7,7 @@ import { defineConfig, type Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 import { firstLoadBudget } from './firstLoadBudget.ts'
 import { firstLoadChunks } from './firstLoadChunks.ts'
+import { unpackedFonts } from './unpackedFonts.ts'
 
 const isolation = {
   'Cross-Origin-Opener-Policy': 'same-origin',
@@ -51,6 +52,7 @@ export default defineConfig({
     vue(),
     tailwind(),
     notices(),
+    unpackedFonts(),
     chunks.plugin,
     firstLoadBudget({ screens: ['/ProjectShell.vue', '/DeskScreen.vue'], mostBytes: 280_000 }),
     compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg)$/ }),

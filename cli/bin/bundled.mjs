@@ -27,8 +27,8 @@ export async function bundled() {
     format: 'esm',
     platform: 'node',
     target: 'node20',
-    // Drives Chromium, and is loaded only where that is asked for.
-    external: ['playwright-core'],
+    // Loaded only where they are asked for: what drives Chromium, and what unpacks fonts, which looks for its parts beside it.
+    external: ['playwright-core', 'wawoff2'],
     logLevel: 'error',
   })
   await rename(aside, file)

@@ -12,7 +12,8 @@ import {
 } from '@arrow-bend/core/format/handOver'
 import { dotLottie } from '@arrow-bend/core/format/lottie'
 import { writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
-import { reachesScene, type Project, type Scene } from '@arrow-bend/core/scene'
+import type { Letters } from '@arrow-bend/core/letters'
+import { reachesScene, type Layer, type Project, type Scene } from '@arrow-bend/core/scene'
 import { parseRate, parseTime } from '@arrow-bend/core/time'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse, readArgs } from './badUse.ts'
@@ -20,7 +21,7 @@ import { FILM_FORMS, filmFormOfEnding, isFilmForm, type FilmForm } from './filmF
 import { nearNames } from './nearNames.ts'
 import { print } from './print.ts'
 import { readProjectFile, type ReadProject } from './readProjectFile.ts'
-import { textFontUrl } from './textFont.ts'
+import { textFontUrl, textLetters } from './textFont.ts'
 import { writeFileWhole } from './writeFileWhole.ts'
 
 const OPTIONS = {
@@ -31,6 +32,7 @@ const OPTIONS = {
   fps: { type: 'string' },
   scale: { type: 'string' },
   tolerance: { type: 'string' },
+  texts: { type: 'string' },
   report: { type: 'boolean', default: false },
 } as const
 
@@ -107,7 +109,7 @@ async function convertOne(input: string, target: string, form: Form, values: Val
   if (target !== PIPE) await writeFileWhole(target, bytes)
   const report = values.report
     ? `${leftOutText(input, file.leftOut)}${reportText(
-        exportReport(project, scene, form),
+        exportReport(project, scene, form, form === 'lottie' ? await lettersFor(project) : undefined),
         `${project.name}: ${scene.name} as ${EXPORT_FORMS[form].label}, ${bytes.length} bytes.`,
       )}`
     : ''
@@ -195,11 +197,13 @@ async function textOf(
         return [id, `data:${type};base64,${data}`]
       }),
   )
-  const hasText = project.scenes.some(({ layers }) => layers.some(({ kind }) => kind === 'text'))
+  const letters = needsLetters(project, form, textsAs(values)) ? await lettersFor(project) : undefined
   const ending = extname(target).toLowerCase()
   const text = writeForm(project, scene, form, {
     pictureUrl: (id) => urls.get(id) ?? '',
-    ...(hasText ? { fontUrl: await textFontUrl() } : {}),
+    ...(hasTexts(project) ? { fontUrl: await textFontUrl() } : {}),
+    ...(letters ? { letters, measureText: letters.measure } : {}),
+    texts: textsAs(values),
     ...(values.fps === undefined ? {} : { rate: parseRate(values.fps) }),
     ...(values.scale === undefined ? {} : { scale: positive(values.scale, 'scale', 100) }),
     ...(values.tolerance === undefined ? {} : { tolerance: positive(values.tolerance, 'tolerance', 1000) }),
@@ -209,6 +213,29 @@ async function textOf(
     ? Buffer.from(dotLottie(text, scene.name))
     : Buffer.from(text)
 }
+
+function textsAs({ texts = 'texts' }: Values): 'texts' | 'outlines' {
+  if (texts === 'texts' || texts === 'outlines') return texts
+  throw new BadUse(`--texts takes “texts” or “outlines”, not “${texts}”.`)
+}
+
+const textsOf = ({ scenes }: Project): Layer[] =>
+  scenes.flatMap(({ layers }) => layers.filter(({ kind }) => kind === 'text'))
+const hasTexts = (project: Project): boolean => textsOf(project).length > 0
+
+/** Whether letters have to be measured or taken out as shapes: to open the font takes a moment. */
+const needsLetters = (project: Project, form: ExportForm, texts: 'texts' | 'outlines'): boolean =>
+  form === 'lottie' ||
+  texts === 'outlines' ||
+  textsOf(project).some(({ properties }) =>
+    ['paragraph width', 'parts'].some(
+      (name) =>
+        (properties[name]?.keys.length ?? 0) > 0 || ![0, 'whole'].includes(properties[name]!.value as never),
+    ),
+  )
+let opened: Promise<Letters> | null = null
+const lettersFor = async (project: Project): Promise<Letters | undefined> =>
+  hasTexts(project) ? (opened ??= textLetters()) : undefined
 
 function positive(text: string, name: string, most: number): number {
   const value = Number(text)

@@ -3,6 +3,9 @@ import type { Page } from '@playwright/test'
 /** The picture of a page 1280 px wide at a moment. */
 export async function pictureAt(page: Page, markup: string, milliseconds: number): Promise<string> {
   await page.setContent(markup)
+  // A new size of the window may come to the page a moment after it was asked for, and pages are laid out in the middle.
+  const size = page.viewportSize()!
+  await page.waitForFunction(({ width, height }) => innerWidth === width && innerHeight === height, size)
   await page.addStyleTag({ content: 'body{margin:0}label,input{display:none!important}' })
   await page.evaluate(async (time) => {
     const root = document.querySelector<SVGSVGElement>('body>svg')

@@ -11,6 +11,8 @@ export interface MeasureAsked {
   readonly form: ExportForm
   /** The file as it is saved; Web Animations as the page that plays them. */
   readonly text: string
+  /** Ids of texts that are shapes there. */
+  readonly shaped: readonly string[]
 }
 
 export interface MeasureOptions {
@@ -26,10 +28,10 @@ const AT_ONCE = 4
  * @throws Refusal where the file does not play
  */
 export async function measureFile(
-  { project, scene, form, text }: MeasureAsked,
+  { project, scene, form, text, shaped }: MeasureAsked,
   { signal, progress }: MeasureOptions,
 ): Promise<Measured> {
-  const measuring = new Measuring(project, scene, form)
+  const measuring = new Measuring(project, scene, form, new Set(shaped))
   const { times } = measuring
   const played = await play(form, text, scene).catch(() => {
     throw new Refusal('This browser does not play the file, so it cannot be measured here.')

@@ -59,6 +59,10 @@ export async function playedLottie(text: string): Promise<Played> {
 function shownLayer(one: PlayerLayer | true | undefined): ShownLayer {
   // What is not shown yet is not built yet.
   if (!one || one === true) return { points: null, opacity: 0, fill: '', path: '' }
+  // What is over 100 % is drawn as 100 %.
+  const opacity = one.isInRange ? Math.min(1, Math.max(0, one.finalTransform.mProp.o.v)) : 0
+  // Nor is it moved while nothing of it is seen.
+  if (opacity === 0) return { points: null, opacity, fill: '', path: '' }
   const m = one.finalTransform.mat.props
   // A picture begins at its corner there, at its middle here.
   const { w, h } = one.assetData ?? { w: 0, h: 0 }
@@ -71,8 +75,7 @@ function shownLayer(one: PlayerLayer | true | undefined): ShownLayer {
   )
   return {
     points,
-    // What is over 100 % is drawn as 100 %.
-    opacity: one.isInRange ? Math.min(1, Math.max(0, one.finalTransform.mProp.o.v)) : 0,
+    opacity,
     fill: filled?.getAttribute('fill') ?? '',
     path: '',
   }

@@ -2,6 +2,7 @@ import '../withoutEval.ts'
 import { expose } from 'comlink'
 import {
   exportReport,
+  shapedTexts,
   writeForm,
   type ExportForm,
   type ExportReport,
@@ -14,32 +15,49 @@ import { loadTextFont, measureText } from '../draw/index.ts'
 import type { Refused } from './fileWorker.ts'
 
 /** What is to be written of a project, in a form that goes by text. */
-export interface FormAsked extends Omit<FormOptions, 'pictureUrl' | 'measureText'> {
+export interface FormAsked extends Omit<FormOptions, 'pictureUrl' | 'measureText' | 'letters'> {
   readonly project: Project
   readonly scene: Scene
   readonly form: Exclude<ExportForm, 'bend'>
   /** URLs of pictures by asset id. */
   readonly urls: ReadonlyMap<string, string>
+  /** The files of the font, where texts are to leave as shapes. */
+  readonly fontFiles?: readonly Uint8Array[]
 }
 
 /** A file's text, and what of the scene came through how. */
 export interface WrittenForm {
   readonly text: string
   readonly report: ExportReport
+  /** Ids of texts that are shapes there, where that was asked for. */
+  readonly shaped: readonly string[]
 }
 
 const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).catch(() => undefined)
 
 const worker = {
-  write: async ({ project, scene, form, urls, ...options }: FormAsked): Promise<WrittenForm | Refused> => {
+  write: async ({
+    project,
+    scene,
+    form,
+    urls,
+    fontFiles,
+    ...options
+  }: FormAsked): Promise<WrittenForm | Refused> => {
     await font
+    const letters = fontFiles && (await import('@arrow-bend/core/letters')).openLetters(fontFiles)
     try {
       const text = writeForm(project, scene, form, {
         ...options,
         pictureUrl: (id) => urls.get(id) ?? '',
         measureText,
+        ...(letters ? { letters } : {}),
       })
-      return { text, report: exportReport(project, scene, form) }
+      return {
+        text,
+        report: exportReport(project, scene, form, letters),
+        shaped: letters ? shapedTexts(scene, form, letters) : [],
+      }
     } catch (caught) {
       if (caught instanceof BadFile) return { refused: sentenceOf(caught) }
       throw caught

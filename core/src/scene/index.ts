@@ -105,7 +105,7 @@ export {
 export { partRanks } from './text/partOrder.ts'
 export { leftEnd, textBounds, textLines, type TextLine } from './text/textLines.ts'
 export { PARTS, textParts, type Parts } from './text/textParts.ts'
-export { readsRightToLeft } from './text/writing.ts'
+export { readsRightToLeft, writingOf } from './text/writing.ts'
 export { LIMITS } from './schema/limits.ts'
 export { mostCopies, reachesScene } from './schema/sceneUses.ts'
 export { layerById, makeLayer, type MakeLayerOptions } from './makeLayer.ts'

@@ -17,7 +17,7 @@ import RateField from './RateField.vue'
 import StretchFields from './StretchFields.vue'
 import { timingPages, timingPictures } from './timingPictures.ts'
 import TimingPreview from './TimingPreview.vue'
-import { useForm, type FormWish } from './useForm.ts'
+import { textsIn, useForm, type FormWish } from './useForm.ts'
 import { useMeasure } from './useMeasure.ts'
 import type { Stretch } from './useStretch.ts'
 
@@ -32,6 +32,7 @@ const times = ref(2)
 const wrapped = ref<'json' | 'page' | 'module'>('page')
 const packed = ref<'json' | 'lottie'>('json')
 const transparent = ref(false)
+const texts = ref<'texts' | 'outlines'>('texts')
 const tolerance = ref(0.02)
 const rate = ref(formatRate(document.rate))
 
@@ -45,6 +46,7 @@ const wish = computed((): FormWish => ({
   rounds: rounds.value === 'forever' ? 'forever' : rounds.value === 'once' ? 1 : times.value,
   tolerance: tolerance.value,
   transparent: transparent.value,
+  texts: isDrawing.value ? texts.value : 'texts',
   wrapped: wrapped.value,
   rate: parseRate(rate.value),
 }))
@@ -67,7 +69,7 @@ const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
   css: 'A class for each layer that moves. An element ends where your page puts it; --length and --distance change how long and how far.',
   webanimations: 'For the browser’s own engine, driven by a script: play, pause, seek, change the rate.',
   lottie:
-    'A Lottie 1.0 animation: shapes, pictures, parents and single masks, with bends as they are or cut into splines.',
+    'A Lottie 1.0 animation: shapes, letters as shapes, pictures, parents and single masks, with bends as they are or cut into splines.',
   csv: 'A table with a row a frame, and a column for each number of all that moves.',
   json: 'Each property that moves, with its value at every frame and its keys with their easings.',
   timing:
@@ -77,6 +79,11 @@ const FLAVOURS = [
   { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
   { value: 'svg-smil', label: 'Animation elements', hint: 'Plays where style sheets are taken away' },
 ] as const
+const TEXTS = [
+  { value: 'texts', label: 'Texts', hint: 'Can be read and searched; the font goes with them' },
+  { value: 'outlines', label: 'Shapes', hint: 'Look the same everywhere, without a font' },
+] as const
+const hasTexts = computed(() => textsIn(document.project!, props.stretch.scene.value))
 const PACKED = [
   { value: 'json', label: 'JSON' },
   { value: 'lottie', label: 'dotLottie', hint: 'The same, zipped' },
@@ -148,6 +155,9 @@ const saveReport = (): Promise<void> =>
   <div class="options">
     <ExportField v-if="isDrawing" label="Moved by"
       ><SegmentedChoice v-model="form" label="Moved by" :options="FLAVOURS"
+    /></ExportField>
+    <ExportField v-if="isDrawing && hasTexts" label="Texts leave as"
+      ><SegmentedChoice v-model="texts" label="Texts leave as" :options="TEXTS"
     /></ExportField>
     <ExportField v-if="choice === 'numbers'" label="Written as"
       ><SegmentedChoice v-model="form" label="Written as" :options="NUMBERS"

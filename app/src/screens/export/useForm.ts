@@ -9,7 +9,7 @@ import { Cancelled } from '../../work/taskWorker.ts'
 import { dataUrl, textFontUrl } from './dataUrls.ts'
 
 /** What is to be written, and how. */
-export interface FormWish extends Omit<FormOptions, 'pictureUrl' | 'measureText' | 'fontUrl'> {
+export interface FormWish extends Omit<FormOptions, 'pictureUrl' | 'measureText' | 'fontUrl' | 'letters'> {
   readonly form: Exclude<ExportForm, 'bend'>
   readonly scene: Scene
 }
@@ -71,13 +71,17 @@ export async function writeWish(
   wanted: FormWish,
   signal: AbortSignal,
 ): Promise<WrittenForm> {
-  const [{ writtenForm }, urls, fontUrl] = await Promise.all([
+  const { form, scene, ...options } = wanted
+  const hasTexts = textsIn(project, scene)
+  const asShapes = hasTexts && (form === 'lottie' || wanted.texts === 'outlines')
+  const [{ writtenForm }, urls, fontUrl, fontFiles] = await Promise.all([
     import('../../work/formWriter.ts'),
     pictureUrls(project, wanted),
-    textsIn(project, wanted.scene) ? textFontUrl() : undefined,
+    hasTexts ? textFontUrl() : undefined,
+    asShapes ? import('./fontFiles.ts').then((one) => one.fontFiles()) : undefined,
   ])
-  const { form, scene, ...options } = wanted
-  return writtenForm({ project, scene, form, urls, ...options, ...(fontUrl ? { fontUrl } : {}) }, signal)
+  const fonts = { ...(fontUrl ? { fontUrl } : {}), ...(fontFiles ? { fontFiles } : {}) }
+  return writtenForm({ project, scene, form, urls, ...options, ...fonts }, signal)
 }
 
 /** Pictures as they are written, by their asset: each is read once. */
@@ -101,7 +105,8 @@ async function pictureUrls(project: Project, { form }: FormWish): Promise<Map<st
   return new Map(await Promise.all(pictures.map(async (asset) => [asset.id, await urlOf(asset)] as const)))
 }
 
-const textsIn = ({ scenes }: Project, { id, layers }: Scene): boolean =>
+/** Whether a scene shows texts, in scenes it shows too. */
+export const textsIn = ({ scenes }: Project, { id, layers }: Scene): boolean =>
   [
     ...layers,
     ...scenes.flatMap((one) => (one.id !== id && reachesScene(scenes, id, one.id) ? one.layers : [])),

@@ -26,14 +26,14 @@ export function useMeasure(wish: () => FormWish) {
     progress.value = [0, 0]
     const [project, wanted] = [document.project!, wish()]
     try {
-      const [{ measureFile }, { text }] = await Promise.all([
+      const [{ measureFile }, { text, shaped }] = await Promise.all([
         import('../../measure/index.ts'),
         // Data and modules are played by the page of the same.
         writeWish(project, { ...wanted, wrapped: 'page' }, own.signal),
       ])
       const { form, scene } = wanted
       const found = await measureFile(
-        { project, scene, form, text },
+        { project, scene, form, text, shaped },
         {
           signal: own.signal,
           progress: (done, of) => {

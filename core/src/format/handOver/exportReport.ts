@@ -1,4 +1,5 @@
 import type { PlainBend } from '../../bend/index.ts'
+import type { Letters } from '../../letters/index.ts'
 import { compiledOf, isMoving, PlaceSpan, type Property } from '../../property/index.ts'
 import {
   compileLayerClock,
@@ -9,7 +10,7 @@ import {
   type Project,
   type Scene,
 } from '../../scene/index.ts'
-import { leftOutOfLottie, NOT_IN_LOTTIE } from '../lottie/index.ts'
+import { isNotInLottie, leftOutOfLottie } from '../lottie/index.ts'
 import { leftOutOfPage } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
 import { measuredLines, type Measured } from './measuring.ts'
@@ -50,18 +51,26 @@ const TOGETHER = /^(trim|dash|blur|shadow|copy|gradient|stop|vertex)/
 /** In Lottie these have keys of their own. */
 const APART_IN_LOTTIE = /^(trim|dash)/
 
-/** Tells before a scene leaves how each of its moves will come through. */
-export function exportReport(project: Project, scene: Scene, form: ExportForm): ExportReport {
+/**
+ * Tells before a scene leaves how each of its moves will come through.
+ * @param letters the font of texts, where they may leave as shapes
+ */
+export function exportReport(
+  project: Project,
+  scene: Scene,
+  form: ExportForm,
+  letters?: Letters,
+): ExportReport {
   if (form === 'bend') return { rows: [], notes: [] }
   const rows = scene.layers.flatMap((layer) =>
     playedProperties(layer).flatMap(({ name, label }): ReportRow[] => {
       const property = playedProperty(layer, name, project.bends)
       if (property.split || !isMoving(property) || NOT_SEEN.has(name)) return []
-      const found = fidelityOf({ project, scene, layer, name, property }, form)
+      const found = fidelityOf({ project, scene, layer, name, property, letters }, form)
       return [{ layer: layer.name, property: label, ...found }]
     }),
   )
-  return { rows, notes: notesOf(project, scene, form) }
+  return { rows, notes: notesOf({ project, scene, letters }, form) }
 }
 
 /** The report as text, to go beside the file; with what was measured, where something was. */
@@ -93,15 +102,16 @@ interface Asked {
   readonly layer: Layer
   readonly name: string
   readonly property: Property
+  readonly letters: Letters | undefined
 }
 
 function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' | 'why'> {
-  const { project, scene, layer, name, property } = asked
+  const { project, scene, layer, name, property, letters } = asked
   const exact = { fidelity: 'exact', why: '' } as const
   const baked = (why: string) => ({ fidelity: 'baked', why }) as const
   if (isNumbers(form)) return exact
   if (layer.kind === 'clip' || layer.kind === 'sound') return { fidelity: 'left out', why: `a ${layer.kind}` }
-  if (form === 'lottie' && NOT_IN_LOTTIE.has(layer.kind))
+  if (form === 'lottie' && isNotInLottie(layer, letters))
     return { fidelity: 'left out', why: `a ${layer.kind}` }
   if (form === 'lottie' && (/^(blur|shadow)/.test(name) || property.kind === 'choice'))
     return { fidelity: 'left out', why: 'not written to Lottie' }
@@ -137,12 +147,16 @@ function isPlain(bend: PlainBend, form: ExportForm): boolean {
   return bend.kind === 'family' && bend.family === 'steps' && !bend.part
 }
 
-function notesOf(project: Project, scene: Scene, form: ExportForm): string[] {
+function notesOf(
+  { project, scene, letters }: Pick<Asked, 'project' | 'scene' | 'letters'>,
+  form: ExportForm,
+): string[] {
   if (isNumbers(form)) return []
   const layers = project.scenes
     .filter((one) => one.id === scene.id || reachesScene(project.scenes, scene.id, one.id))
     .flatMap((one) => one.layers)
-  const left = form === 'css' ? [] : form === 'lottie' ? leftOutOfLottie(scene.layers) : leftOutOfPage(layers)
+  const left =
+    form === 'css' ? [] : form === 'lottie' ? leftOutOfLottie(scene.layers, letters) : leftOutOfPage(layers)
   return [
     ...(left.length > 0 ? [`Left out: ${left.join(', ')}.`] : []),
     ...(form === 'svg-smil'

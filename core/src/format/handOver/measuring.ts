@@ -10,7 +10,7 @@ import {
   type Scene,
 } from '../../scene/index.ts'
 import { frameTicks, secondsOfTicks } from '../../time/index.ts'
-import { NOT_IN_LOTTIE } from '../lottie/index.ts'
+import { isNotInLottie } from '../lottie/index.ts'
 import { drawnUses, isVisible } from '../web/index.ts'
 import type { ExportForm } from './forms.ts'
 
@@ -81,15 +81,20 @@ export class Measuring {
   /** Whether the file has less than the scene. */
   private readonly isLess: boolean
 
-  /** @param form one of `MEASURED_FORMS` */
-  constructor(project: Project, scene: Scene, form: ExportForm) {
+  /**
+   * @param form one of `MEASURED_FORMS`
+   * @param shaped ids of texts that were written as shapes, where a form has no others
+   */
+  constructor(project: Project, scene: Scene, form: ExportForm, shaped: ReadonlySet<string> = new Set()) {
     const layers = new Map(scene.layers.map((layer) => [layer.id, layer]))
     this.step = frameTicks(scene.rate)
     const count = Math.max(1, Math.ceil(scene.duration / this.step - 1e-9))
     this.times = Array.from({ length: count }, (_, i) => secondsOfTicks(i * this.step) * 1000)
     this.sampler = compileScene(scene, project.bends, { scenes: project.scenes })
     const drawn = drawnUses(scene).filter(({ layer }) => isVisible(layer, layers))
-    const written = drawn.filter(({ layer }) => form !== 'lottie' || !NOT_IN_LOTTIE.has(layer.kind))
+    const written = drawn.filter(
+      ({ layer }) => form !== 'lottie' || shaped.has(layer.id) || !isNotInLottie(layer),
+    )
     this.isLess = written.length < drawn.length
     this.uses = written.map(({ layer, copies }) => ({
       layer,

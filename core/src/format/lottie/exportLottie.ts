@@ -30,6 +30,7 @@ import {
   type WebContext,
   type WebExportOptions,
 } from '../web/index.ts'
+import { isTextOfLottie, lottieText } from './lottieText.ts'
 import { lottieShapes } from './lottieShapes.ts'
 import { lottieNumbers, lottieOutline, lottieRoute, type LottieProperty } from './lottieValues.ts'
 
@@ -157,6 +158,8 @@ class LottieWriter {
     const { context, frames } = this
     if (layer.kind === 'rectangle' || layer.kind === 'ellipse' || layer.kind === 'path')
       return { facts: { ty: 4, shapes: lottieShapes(layer, context, frames) }, middle: [0, 0] }
+    if (layer.kind === 'text' && isTextOfLottie(layer, context.options.letters))
+      return { facts: { ty: 4, shapes: lottieText(layer, context, frames) }, middle: [0, 0] }
     if (layer.kind !== 'image') return null
     const id = String(layer.properties['picture']!.value)
     const asset = context.project.assets.find((one) => one.id === id)

@@ -1,3 +1,3 @@
 export { dotLottie } from './dotLottie.ts'
 export { exportLottie, type Lottie } from './exportLottie.ts'
-export { leftOutOfLottie, NOT_IN_LOTTIE } from './leftOutOfLottie.ts'
+export { leftOutOfLottie, isNotInLottie } from './leftOutOfLottie.ts'

@@ -1,16 +1,27 @@
+import type { Letters } from '../../letters/index.ts'
 import { isEverAffected, type Layer } from '../../scene/index.ts'
+import { isTextOfLottie } from './lottieText.ts'
 import { wantsTrim } from './lottieShapes.ts'
 
-/** Kinds of layers a Lottie animation made here does not draw. */
-export const NOT_IN_LOTTIE: ReadonlySet<string> = new Set(['text', 'scene', 'clip'])
+/**
+ * Whether a layer is not drawn by a Lottie animation made here.
+ * @param letters the font, which texts are drawn with; without it none is
+ */
+export const isNotInLottie = (layer: Layer, letters?: Letters): boolean =>
+  layer.kind === 'scene' ||
+  layer.kind === 'clip' ||
+  (layer.kind === 'text' && !isTextOfLottie(layer, letters))
 
 /** What a Lottie animation made here does not say of some layers, in words; none where it says all. */
-export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
-  const kinds = new Map(layers.map(({ id, kind }) => [id, kind]))
+export function leftOutOfLottie(layers: readonly Layer[], letters?: Letters): readonly string[] {
+  const byId = new Map(layers.map((layer) => [layer.id, layer]))
   const cases: readonly (readonly [words: string, is: (layer: Layer) => boolean])[] = [
     ['clips', ({ kind }) => kind === 'clip'],
     ['sounds', ({ kind }) => kind === 'sound'],
-    ['texts', ({ kind }) => kind === 'text'],
+    [
+      'texts that move in parts or are set anew while they play, or that have letters other than the font here',
+      (layer) => layer.kind === 'text' && isNotInLottie(layer, letters),
+    ],
     ['shown scenes', ({ kind }) => kind === 'scene'],
     ['blurs and shadows', isEverAffected],
     ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],
@@ -25,9 +36,11 @@ export function leftOutOfLottie(layers: readonly Layer[]): readonly string[] {
       ({ properties }) => (properties['picture']?.keys.length ?? 0) > 0,
     ],
     [
-      'masks that are groups, texts or clips',
-      ({ mask }) =>
-        mask !== undefined && ['group', 'text', 'clip', 'scene'].includes(kinds.get(mask.layer) ?? ''),
+      'masks that are groups or clips, or texts that are left out',
+      ({ mask }) => {
+        const by = mask && byId.get(mask.layer)
+        return by !== undefined && (by.kind === 'group' || isNotInLottie(by, letters))
+      },
     ],
   ]
   return cases.flatMap(([words, is]) => (layers.some(is) ? [words] : []))

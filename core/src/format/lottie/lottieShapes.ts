@@ -20,6 +20,15 @@ export type LottieShape = Readonly<Record<string, unknown>>
 const CAPS: Readonly<Record<string, number>> = { butt: 1, round: 2, square: 3 }
 const JOINS: Readonly<Record<string, number>> = { miter: 1, round: 2, bevel: 3 }
 const SHOWN: LottieProperty = { a: 0, k: 100 }
+/** Where a group is that is not moved by itself. */
+export const PLACED = {
+  ty: 'tr',
+  a: { a: 0, k: [0, 0] },
+  p: { a: 0, k: [0, 0] },
+  s: { a: 0, k: [100, 100] },
+  r: { a: 0, k: 0 },
+  o: SHOWN,
+} as const
 
 /** A shape with its line and its fill. Source: Lottie specification 1.0, Shapes. */
 export function lottieShapes(layer: Layer, context: WebContext, frames: number): readonly LottieShape[] {
@@ -37,20 +46,12 @@ export function lottieShapes(layer: Layer, context: WebContext, frames: number):
         },
       ]
     : []
-  const placed = {
-    ty: 'tr',
-    a: { a: 0, k: [0, 0] },
-    p: { a: 0, k: [0, 0] },
-    s: { a: 0, k: [100, 100] },
-    r: { a: 0, k: 0 },
-    o: SHOWN,
-  }
   // What is trimmed is the line: the fill is of the whole.
-  const line = { ty: 'gr', nm: 'line', it: [geometry, ...trim, stroke(layer, context, frames), placed] }
+  const line = { ty: 'gr', nm: 'line', it: [geometry, ...trim, stroke(layer, context, frames), PLACED] }
   const fill = {
     ty: 'gr',
     nm: 'fill',
-    it: [geometry, fillOf(layer, context, frames), placed],
+    it: [geometry, fillOf(layer, context, frames), PLACED],
   }
   return [line, fill]
 }
@@ -104,10 +105,10 @@ function fillOf(layer: Layer, context: WebContext, frames: number): LottieShape 
   }
 }
 
-const colourTrack = (layer: Layer, name: string, context: WebContext): Track =>
+export const colourTrack = (layer: Layer, name: string, context: WebContext): Track =>
   colourInSrgb(trackOf(layer, name, context, 0.00002))
 
-function paint(ty: 'fl' | 'st', track: Track, frames: number): LottieShape {
+export function paint(ty: 'fl' | 'st', track: Track, frames: number): LottieShape {
   return {
     ty,
     c: lottieNumbers(track, frames, ([r, g, b]) => [r! / 255, g! / 255, b! / 255]),

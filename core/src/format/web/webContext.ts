@@ -1,3 +1,4 @@
+import type { Letters } from '../../letters/index.ts'
 import type { BendLibrary } from '../../bend/index.ts'
 import { playProperty, type PlayOptions } from '../../play/index.ts'
 import {
@@ -22,6 +23,10 @@ export interface WebExportOptions {
   readonly fontUrl?: string
   /** How wide text is in that font; left out: a rough guess, with which lines and parts of texts stand roughly. */
   readonly measureText?: Measures['text']
+  /** That font itself, for texts that leave as shapes. */
+  readonly letters?: Letters
+  /** Whether texts leave as texts, or as shapes where `letters` can give them; as texts when left out. */
+  readonly texts?: 'texts' | 'outlines'
   /** How often it is played; over and over when left out. */
   readonly rounds?: Rounds
   /** Largest error of what cannot be written as it is, px, %, or thousandths of a turn; 0.02 when left out. */

@@ -1,3 +1,4 @@
+import type { Letters } from '../../../letters/index.ts'
 import { compiledOf, storedValueAt, playedValueAt } from '../../../property/index.ts'
 import {
   readsRightToLeft,
@@ -14,6 +15,7 @@ import {
 import { elementText, type Move } from '../motion/motion.ts'
 import { drawn, escapeText, playOptions, round, trackOf, type WebContext } from '../webContext.ts'
 import { croppedText } from './layerCrop.ts'
+import { leavesAsShapes, linePath } from './textShapes.ts'
 import { colourMove } from './shapeMoves.ts'
 import { partElements } from './partElements.ts'
 import { textReadings } from './textReadings.ts'
@@ -46,19 +48,23 @@ export function textMarkup(layer: Layer, context: WebContext): string {
     },
   ]
   const fill = colourMove(layer, context, { name: 'fill', property: 'fill' })
+  const { letters, texts: as } = context.options
+  const asShapes = as === 'outlines' && leavesAsShapes(layer, letters) ? { letters: letters!, fill } : null
   const begins = playOptions(layer, context).clock.timeAt(0)
   const look = lookAt(layer, context, begins)
-  const texts = textReadings(layer, context).map(({ value, shown }) => {
+  const readings = textReadings(layer, context).map(({ value, shown }) => {
     const read = { ...look, text: value }
     const markup =
       look.parts === 'whole'
-        ? wholeMarkup(read, [...moves, fill], context)
-        : partedMarkup(layer, { look: read, moves, begins, context })
+        ? asShapes
+          ? wholeShapes(read, asShapes, context)
+          : wholeMarkup(read, [...moves, fill], context)
+        : partedMarkup(layer, { look: read, moves, begins, context, asShapes })
     const box = textBounds(read, measureOf(context))
     const cropped = croppedText(layer, context, box, markup)
     return shown.length > 0 ? elementText(context.motion, { tag: 'g', moves: shown }, cropped) : cropped
   })
-  return drawn(context, texts.join(''))
+  return drawn(context, readings.join(''))
 }
 
 interface PartedLook extends TextLook {
@@ -95,6 +101,19 @@ function wholeMarkup(look: TextLook, moves: readonly Move[], context: WebContext
     .join('')
 }
 
+/** How a text leaves as shapes. */
+interface AsShapes {
+  readonly letters: Letters
+  readonly fill: Move
+}
+
+/** The lines as one path, where they stand. */
+function wholeShapes(look: TextLook, { letters, fill }: AsShapes, context: WebContext): string {
+  const lines = textLines(look, letters.measure)
+  const path = lines.map(({ text, x, y }) => linePath(letters, text, look, [x, y])).join('')
+  return elementText(context.motion, { tag: 'path', attributes: ` d="${path}"`, moves: [fill] }, '')
+}
+
 /** A text that is anchored as in writing from left to right. @param place attributes with a blank before each */
 function textElement(
   text: string,
@@ -118,14 +137,16 @@ function partedMarkup(
     moves,
     begins,
     context,
+    asShapes,
   }: {
     readonly look: PartedLook
     readonly moves: readonly Move[]
     readonly begins: number
     readonly context: WebContext
+    readonly asShapes: AsShapes | null
   },
 ): string {
-  const measure = measureOf(context)
+  const measure = asShapes?.letters.measure ?? measureOf(context)
   const lines = textLines(look, measure)
   const parts: readonly TextLine[] = textParts(lines, look.parts as Exclude<Parts, 'whole'>, {
     font: look,
@@ -135,11 +156,10 @@ function partedMarkup(
   return parts
     .map(({ text, x, y }, i) => {
       const place = ` x="${round(x)}" y="${round(y)}"`
-      return elementText(
-        context.motion,
-        elements[i]!,
-        textElement(text, { anchor: BEGINS, place, moves }, context),
-      )
+      const content = asShapes
+        ? `<path d="${linePath(asShapes.letters, text, look, [x, y]) ?? ''}"/>`
+        : textElement(text, { anchor: BEGINS, place, moves }, context)
+      return elementText(context.motion, elements[i]!, content)
     })
     .join('')
 }

@@ -1,0 +1,1 @@
+export { openLetters, type LetterCommand, type Letters } from './letters.ts'
