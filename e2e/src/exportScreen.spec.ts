@@ -61,12 +61,14 @@ test('what comes through is told before, goes by the form, and is saved as a tex
   const row = (layer: string, property: string) =>
     page.getByRole('row').filter({ hasText: layer }).filter({ hasText: property })
   await expect(row('Sky', 'Fill')).toContainText('exact')
+  await expect(row('Boat 2', 'Position')).toContainText('fitted')
   await page.getByRole('button', { name: /^Lottie/ }).click()
-  await expect(row('Subtitle', 'Position')).toContainText('left out, a text')
-  await expect(page.getByText('Left out: sounds, texts.')).toBeVisible()
+  await expect(row('Sky', 'Fill')).toContainText('baked, mixed in sRGB there')
+  await expect(row('Boat 2', 'Position')).toContainText('exact')
+  await expect(page.getByText('Left out: sounds.')).toBeVisible()
   const { name, text } = await saved(page, /^Save report/)
   expect(name).toMatch(/report\.txt$/)
-  expect(text).toContain('Subtitle / Position: left out (a text)')
+  expect(text).toContain('Sky / Fill: baked (mixed in sRGB there)')
 })
 
 test('a stretch is chosen and let go of, and stays within the scene; the document is not changed', async ({

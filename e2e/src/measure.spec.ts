@@ -79,7 +79,11 @@ test('measuring is stopped with the same key that began it', async ({ page }) =>
 })
 
 test('what cannot be measured is said', async ({ page }) => {
-  const words = drawnLayer('Words', 'text', { position: [300, 200], content: 'Regatta' })
+  const words = drawnLayer('Words', 'text', {
+    position: [300, 200],
+    content: 'Regatta',
+    parts: 'letters',
+  })
   await openLayers(page, [words])
   await page.getByRole('link', { name: 'Export' }).click()
   await page.getByRole('button', { name: /^Lottie/ }).click()
@@ -89,5 +93,5 @@ test('what cannot be measured is said', async ({ page }) => {
   ).toBeVisible()
   await page.getByRole('button', { name: /^Animated SVG/ }).click()
   expect((await measured(page))[0]).toBeLessThanOrEqual(0.1)
-  await expect(page.getByText('Not looked at: masks and crops, gradients and effects.')).toBeVisible()
+  await expect(page.getByText(/^Not looked at: letters and words that move by themselves, /)).toBeVisible()
 })
