@@ -48,6 +48,8 @@ const OF_SHEET: ReadonlySet<string> = new Set([
 ])
 /** Played by several numbers at once, and so as points close together. */
 const TOGETHER = /^(trim|dash|blur|shadow|copy|gradient|stop|vertex)/
+/** Where a gradient lies and how it is mixed, which are no styles of CSS. */
+const PLACES_OF_GRADIENT = /^(gradient (start|end|mix)|stop \d+ offset)$/
 /** In Lottie these have keys of their own. */
 const APART_IN_LOTTIE = /^(trim|dash)/
 
@@ -115,6 +117,10 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
     return { fidelity: 'left out', why: `a ${layer.kind}` }
   if (form === 'lottie' && (/^(blur|shadow)/.test(name) || property.kind === 'choice'))
     return { fidelity: 'left out', why: 'not written to Lottie' }
+  // A page moves a gradient's colours only; Lottie and animation elements all of it.
+  const isOwn = form === 'lottie' || form === 'svg-smil'
+  if (name === 'gradient' || (!isOwn && PLACES_OF_GRADIENT.test(name)))
+    return { fidelity: 'left out', why: 'stays as it begins' }
   if (form === 'css' && !OF_SHEET.has(name))
     return { fidelity: 'left out', why: 'not a style of any element' }
   if (!compileLayerClock(scene, layer.id, project.bends).isSceneTime) return baked('a time of its own')
@@ -156,7 +162,11 @@ function notesOf(
     .filter((one) => one.id === scene.id || reachesScene(project.scenes, scene.id, one.id))
     .flatMap((one) => one.layers)
   const left =
-    form === 'css' ? [] : form === 'lottie' ? leftOutOfLottie(scene.layers, letters) : leftOutOfPage(layers)
+    form === 'css'
+      ? []
+      : form === 'lottie'
+        ? leftOutOfLottie(scene.layers, letters)
+        : leftOutOfPage(layers, form === 'svg-smil')
   return [
     ...(left.length > 0 ? [`Left out: ${left.join(', ')}.`] : []),
     ...(form === 'svg-smil'

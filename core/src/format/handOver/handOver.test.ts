@@ -33,6 +33,23 @@ describe('what is told of an export before it is made', () => {
     expect(exportReport(project, scene, 'bend').rows).toEqual([])
   })
 
+  it('says of a gradient what of it moves where', () => {
+    const lit = projectOf([
+      layerWith('Sky', {
+        gradient: { kind: 'choice', value: 'linear', keys: [] },
+        'gradient end': property('pair', [key(0, [100, 50]), key(1, [50, 100])]),
+        'stop 1 colour': property('colour', [key(0, '#ff0000'), key(1, '#00ff00')]),
+        'stop 2 offset': property('number', [key(0, 50), key(1, 100)]),
+        'stop 2 colour': { kind: 'colour', value: '#0000ff', keys: [] },
+      }),
+    ])
+    const told = (form: 'html' | 'svg-smil' | 'lottie') =>
+      exportReport(lit, lit.scenes[0]!, form).rows.map(({ fidelity }) => fidelity)
+    expect(told('html').sort()).toEqual(['baked', 'left out', 'left out'])
+    expect(told('svg-smil')).toEqual(['baked', 'baked', 'baked'])
+    expect(told('lottie')).toEqual(['baked', 'baked', 'baked'])
+  })
+
   it('tells of what is left out, and is a text that can go beside the file', () => {
     const clip = projectOf([{ ...layerWith('Wind', {}, 'sound') }])
     const report = exportReport(clip, clip.scenes[0]!, 'html')

@@ -16,7 +16,7 @@ import { toTrack, type Track } from './track.ts'
 import { playOptions, toleranceOf, type WebContext } from './webContext.ts'
 
 /** A gradient that plays. */
-interface PlayedGradient {
+export interface PlayedGradient {
   readonly kind: 'linear' | 'radial'
   /** Numbers that `gradientAt` takes apart. */
   readonly track: Track

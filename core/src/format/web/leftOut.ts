@@ -1,10 +1,13 @@
 import { isMoving } from '../../property/index.ts'
 import type { Layer } from '../../scene/index.ts'
 import { isPageMask } from './pageVeils.ts'
-import { movesGradient } from './markup/gradientMarkup.ts'
+import { gradientMoves } from './markup/gradientMarkup.ts'
 
-/** What a page cannot say of some layers of a scene, in words; none where it says all. */
-export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
+/**
+ * What a page or a drawing cannot say of some layers of a scene, in words; none where it says all.
+ * @param movesAttributes whether attributes can move there, as by animation elements
+ */
+export function leftOutOfPage(layers: readonly Layer[], movesAttributes: boolean): readonly string[] {
   const clips = new Set(layers.flatMap((layer) => (isPageMask(layer) ? [] : [layer.id])))
   const cases: readonly (readonly [words: string, is: (layer: Layer) => boolean])[] = [
     ['clips', ({ kind }) => kind === 'clip'],
@@ -13,7 +16,15 @@ export function leftOutOfPage(layers: readonly Layer[]): readonly string[] {
       'masks that are clips (what is seen through one is whole there)',
       ({ mask }) => clips.has(mask?.layer ?? ''),
     ],
-    ['moves of gradients (they stay as they begin)', movesGradient],
+    [
+      movesAttributes
+        ? 'gradients that change their kind (they stay as they begin)'
+        : 'how gradients lie (their stops and ends stay as they begin)',
+      (layer) => {
+        const moves = gradientMoves(layer)
+        return moves === 'kind' || (moves === 'places' && !movesAttributes)
+      },
+    ],
     ['dashes of lines that are drawn in part', isDashedInPart],
     ['how texts are set anew while they play (lines and letters stand as they begin)', isSetAnew],
   ]

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import type { Layer } from '../../scene/index.ts'
-import { exportCssPage, leftOutOfPage } from './index.ts'
+import { exportCssPage, exportSvg, leftOutOfPage } from './index.ts'
 
 const pageOf = (layers: readonly Layer[]): string => {
   const project = projectOf(layers)
@@ -50,14 +50,48 @@ describe('a page', () => {
     expect(page).toContain('<radialGradient id="g2p" cx="0" cy="0" r="100" gradientUnits="userSpaceOnUse">')
     expect(page).toContain('<stop offset="0" stop-color="rgb(255 0 0 / 1)"/>')
     expect(page).toContain('fill:url(#g2p)')
-    expect(leftOutOfPage([layer])).toEqual([])
+    expect(leftOutOfPage([layer], false)).toEqual([])
     const moves = layerWith('a', { ...parts, 'stop 2 offset': property('number', [key(0, 50), key(1, 100)]) })
     const dashed = layerWith('b', { dash: still(9), 'trim end': still(40) })
     const sound = layerWith('c', {}, 'sound')
-    expect(leftOutOfPage([moves, dashed, sound])).toEqual([
+    expect(leftOutOfPage([moves, dashed, sound], false)).toEqual([
       'sounds',
-      'moves of gradients (they stay as they begin)',
+      'how gradients lie (their stops and ends stay as they begin)',
       'dashes of lines that are drawn in part',
+    ])
+  })
+
+  it('moves the colours of a gradient, and as animation elements its stops and ends', () => {
+    const choice = (value: string) => ({ kind: 'choice', value, keys: [] }) as const
+    const colours = {
+      gradient: choice('linear'),
+      'stop 1 colour': property('colour', [key(0, '#ff0000'), key(1, '#00ff0080')]),
+      'stop 2 offset': still(100),
+      'stop 2 colour': { kind: 'colour', value: '#0000ff', keys: [] } as const,
+    }
+    const coloured = layerWith('a', colours)
+    const page = pageOf([coloured])
+    expect(page).toMatch(/<stop offset="0" style="animation:/)
+    expect(page).toMatch(/@keyframes \S+{\n0%{stop-color:rgb\(255 0 0\)/)
+    expect(page).toMatch(/stop-opacity:0\.50/)
+    // The other end stays what it is.
+    expect(page).toContain('<stop offset="1" style="stop-color:rgb(0 0 255);stop-opacity:1"></stop>')
+    expect(leftOutOfPage([coloured], false)).toEqual([])
+    const placed = layerWith('a', {
+      ...colours,
+      'gradient end': property('pair', [key(0, [100, 50]), key(2, [50, 100])]),
+    })
+    const project = projectOf([placed])
+    const drawing = exportSvg(project, project.scenes[0]!, { pictureUrl: () => '', flavour: 'smil' })
+    expect(drawing).toMatch(/<linearGradient [^>]*x2="100"[^>]*>\s*<animate attributeName="x2"/)
+    expect(leftOutOfPage([placed], true)).toEqual([])
+    expect(leftOutOfPage([placed], false)).toHaveLength(1)
+    const turned = layerWith('a', {
+      ...colours,
+      gradient: property('choice', [key(0, 'linear'), key(1, 'radial')], { value: 'linear' }),
+    })
+    expect(leftOutOfPage([turned], true)).toEqual([
+      'gradients that change their kind (they stay as they begin)',
     ])
   })
 
@@ -111,9 +145,9 @@ describe('a page', () => {
 
   it('passes over masks whose eye is shut, and tells of those that are clips', () => {
     expect(pageOf([ellipse('hole', { visible: false }), seen('a')])).not.toContain('<mask')
-    expect(leftOutOfPage([ellipse('hole'), seen('a')])).toEqual([])
+    expect(leftOutOfPage([ellipse('hole'), seen('a')], false)).toEqual([])
     const clip: Layer = { ...layerWith('hole', {}), kind: 'clip', source: { asset: 'x' } }
-    expect(leftOutOfPage([clip, seen('a')])).toContain(
+    expect(leftOutOfPage([clip, seen('a')], false)).toContain(
       'masks that are clips (what is seen through one is whole there)',
     )
   })

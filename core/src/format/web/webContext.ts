@@ -123,7 +123,7 @@ export function drawn({ within }: Pick<WebContext, 'within'>, markup: string): s
 }
 
 /** What elements are written by where none is. */
-const NO_MOTION: Motion = { shell: () => ['', ''], rules: () => '' }
+const NO_MOTION: Motion = { shell: () => ['', ''], movesAttributes: false, rules: () => '' }
 
 /** What is played of a scene by itself, for what is written without elements. */
 export const bareContext = (project: Project, scene: Scene, options: WebExportOptions): WebContext => ({

@@ -20,6 +20,7 @@ export function easingsOf(track: Track): readonly string[] {
 
 /** Motion as `@keyframes`; elements with the same motion share them. Source: W3C, CSS Animations 1. */
 export class CssMotion implements Motion {
+  readonly movesAttributes = false
   private readonly names = new Map<string, string>()
   private characters = 0
   private readonly timing: string

@@ -6,6 +6,8 @@ export interface Move {
   readonly track: Track
   /** Numbers of the track as the property's value in CSS. */
   readonly write: (numbers: readonly number[]) => string
+  /** Whether it is an attribute that is no property of CSS; the element's attributes say what it is at first. */
+  readonly asAttribute?: true
 }
 
 /** What cuts off an element at its four sides. */
@@ -44,6 +46,8 @@ export type Shell = readonly [open: string, close: string]
 export interface Motion {
   /** The element around whatever it holds. */
   readonly shell: (element: MovingElement) => Shell
+  /** Whether attributes that are no properties of CSS can move; their moves are told apart by `asAttribute`. */
+  readonly movesAttributes: boolean
   /** What its elements need in the style sheet of the page or drawing. */
   readonly rules: () => string
 }

@@ -14,6 +14,7 @@ export interface AnimatedProperty {
 
 /** Motion as keyframes for scripts: elements are told by an attribute. */
 export class ScriptMotion implements Motion {
+  readonly movesAttributes = false
   private elements = 0
   private characters = 0
   private readonly animated: AnimatedProperty[] = []

@@ -33,6 +33,7 @@ const bare = (text: string): string => (text.match(/-?\d[\d.e+-]*/g) ?? []).join
  * Source: W3C, SVG Animations 2 (`animate`, `animateTransform`, `animateMotion`).
  */
 export class SmilMotion implements Motion {
+  readonly movesAttributes = true
   private readonly clock: string
   private ids = 0
   private characters = 0
@@ -79,6 +80,7 @@ export class SmilMotion implements Motion {
     for (const move of moves) {
       if (isPlaced(move)) continue
       const value = stillValue(move)
+      if (value !== null && move.asAttribute) continue
       if (value !== null) {
         if (value !== USUAL[move.property]) still.push(`${move.property}:${value}`)
       } else if (move.property === 'filter') {
