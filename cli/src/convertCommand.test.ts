@@ -35,6 +35,35 @@ describe('convert', () => {
     expect(await readdir(into)).toEqual([name])
   })
 
+  it('leaves pictures beside a drawing, and its texts as shapes, where that is asked for', async () => {
+    const into = await folder()
+    const target = join(into, 'my regatta.svg')
+    const asked = [DEMO, target, '--texts', 'outlines', '--pictures', 'beside'] as const
+    for (let again = 0; again < 2; again += 1)
+      expect(await arrowBend('convert', ...asked)).toMatchObject({ code: 0, out: '', err: '' })
+    const text = await readFile(target, 'utf8')
+    expect(XMLValidator.validate(text)).toBe(true)
+    expect(text).not.toMatch(/<text|@font-face|data:image/)
+    const named = [...text.matchAll(/href="([^"#]+)"/g)].map(([, path]) => decodeURIComponent(path!))
+    expect(named.length).toBeGreaterThan(5)
+    for (const path of named) expect(await readFile(join(into, path), 'utf8')).toMatch(/<svg/)
+    expect((await readdir(join(into, 'my regatta-pictures'))).length).toBe(new Set(named).size)
+  })
+
+  it.each([
+    [['x.csv', '--pictures', 'beside'], 'Only pages and SVGs can have their pictures beside them.'],
+    [['-', '--as', 'html', '--pictures', 'beside'], 'beside a file only'],
+    [['x.svg', '--pictures', 'around'], '--pictures takes “inside” or “beside”, not “around”.'],
+    [['x.svg', '--texts', 'paths'], '--texts takes “texts” or “outlines”, not “paths”.'],
+  ])('refuses %j', async ([out, ...options], sentence) => {
+    const into = await folder()
+    const target = out === '-' ? out : join(into, out!)
+    const found = await arrowBend('convert', DEMO, target, ...options)
+    expect(found.code).toBe(2)
+    expect(found.err).toContain(sentence)
+    expect(await readdir(into)).toEqual([])
+  })
+
   it('reads what others move: a drawing becomes a project, and goes on as any other form', async () => {
     const into = await folder()
     const svg = join(into, 'lamp.svg')

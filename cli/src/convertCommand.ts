@@ -1,5 +1,5 @@
-import { basename, extname, join } from 'node:path'
-import { stat } from 'node:fs/promises'
+import { basename, dirname, extname, join } from 'node:path'
+import { mkdir, stat } from 'node:fs/promises'
 import { cutScene } from '@arrow-bend/core/edit'
 import {
   EXPORT_FORMS,
@@ -9,6 +9,7 @@ import {
   reportText,
   writeForm,
   type ExportForm,
+  picturesBeside,
 } from '@arrow-bend/core/format/handOver'
 import { dotLottie } from '@arrow-bend/core/format/lottie'
 import { writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
@@ -33,6 +34,7 @@ const OPTIONS = {
   scale: { type: 'string' },
   tolerance: { type: 'string' },
   texts: { type: 'string' },
+  pictures: { type: 'string' },
   report: { type: 'boolean', default: false },
 } as const
 
@@ -104,8 +106,10 @@ async function convertOne(input: string, target: string, form: Form, values: Val
   const { project } = file
   const scene = stretchOf(sceneOf(project, values.scene), values)
   if (isFilmForm(form)) return filmOne(file, scene, form, { values, target, input })
-  const bytes =
+  const areBeside = picturesAre(values, { form, target }) === 'beside'
+  const whole =
     form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
+  const bytes = areBeside ? await putPicturesBeside(String(whole), target) : whole
   if (target !== PIPE) await writeFileWhole(target, bytes)
   const report = values.report
     ? `${leftOutText(input, file.leftOut)}${reportText(
@@ -212,6 +216,29 @@ async function textOf(
   return form === 'lottie' && ending === '.lottie'
     ? Buffer.from(dotLottie(text, scene.name))
     : Buffer.from(text)
+}
+
+const WITH_PICTURES: ReadonlySet<Form> = new Set(['html', 'svg-css', 'svg-smil'])
+
+function picturesAre(
+  { pictures = 'inside' }: Values,
+  { form, target }: { readonly form: Form; readonly target: string },
+): 'inside' | 'beside' {
+  if (pictures === 'inside') return pictures
+  if (pictures !== 'beside') throw new BadUse(`--pictures takes “inside” or “beside”, not “${pictures}”.`)
+  if (!WITH_PICTURES.has(form)) throw new BadUse('Only pages and SVGs can have their pictures beside them.')
+  if (target === PIPE) throw new BadUse('Pictures can be beside a file only, not beside what is printed.')
+  return pictures
+}
+
+/** Writes the pictures of a page or a drawing into a folder beside it, and returns what names them. */
+async function putPicturesBeside(text: string, target: string): Promise<Buffer> {
+  const folder = `${basename(target, extname(target))}-pictures`
+  const { text: bare, files } = picturesBeside(text, folder)
+  const at = join(dirname(target), folder)
+  if (files.size > 0 && !(await isDirectory(at))) await mkdir(at)
+  for (const [path, bytes] of files) await writeFileWhole(join(dirname(target), path), bytes)
+  return Buffer.from(bare)
 }
 
 function textsAs({ texts = 'texts' }: Values): 'texts' | 'outlines' {

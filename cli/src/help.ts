@@ -5,7 +5,7 @@ export const USAGE = `Usage:
   arrow-bend bend SPEC [--file FILE] [--at 0,0.25,0.5,0.75,1]
   arrow-bend bends FILE [--css | --json]
   arrow-bend match FILE LAYER/PROPERTY LAYER/PROPERTY [--from 2s] [--to 4s] [--real] [--json]
-  arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--texts texts] [--report]
+  arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--texts texts] [--pictures inside] [--report]
   arrow-bend beats SOUND [--low HZ] [--high HZ] [--sensitivity 50] [--apart MS] [--json]
   arrow-bend level SOUND [--rate 60] [--low HZ] [--high HZ]
   arrow-bend --version
@@ -74,7 +74,7 @@ how fast each is at its fastest. Each is compared over its own time, from the fi
 Example:
   arrow-bend match regatta.bend Harbour/scale "Boat 1/position" --json
 `,
-  convert: `Usage: arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--texts texts] [--report]
+  convert: `Usage: arrow-bend convert IN OUT [--as FORM] [--scene NAME] [--from 2s] [--to 4s] [--fps 60] [--scale 1] [--tolerance 0.02] [--texts texts] [--pictures inside] [--report]
 
 Writes a scene as a file that others play. IN is a project, or another file that moves: an SVG, a Lottie animation, packed or
 not, a style sheet with keyframes, or a page or Web Animations written here. What it is to be goes by the ending of OUT, or by --as:
@@ -100,6 +100,7 @@ Several files are written into a folder: arrow-bend convert *.bend FOLDER --as s
   --scale N         how many times as large an SVG or a film is
   --tolerance PX    how far what cannot be written as it is may be off; 0.02 px when left out
   --texts KIND      texts of an SVG as texts, or as outlines that need no font; texts when left out
+  --pictures WHERE  those of a page or an SVG inside it, or beside it in a folder; inside when left out
   --report          tells how each move comes through: exact, fitted, baked or left out, and what of IN was not understood
 
 Example:

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
+import { strFromU8, strToU8, unzipSync } from 'fflate'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo, type } from './desk.ts'
 import { key } from './trialScene.ts'
@@ -54,6 +55,25 @@ test('a timing sheet is saved as pictures, a page each', async ({ page }) => {
   await page.getByRole('button', { name: /^Timing sheet/ }).click()
   const one = await saved(page, /^Save as PNG/)
   expect([one.name.slice(-4), one.text.slice(1, 4)]).toEqual(['.png', 'PNG'])
+})
+
+test('an SVG leaves with its pictures beside it and its texts as shapes, in a zip', async ({ page }) => {
+  await openExport(page)
+  await page.getByRole('button', { name: /^Animated SVG/ }).click()
+  await page.getByRole('group', { name: 'Pictures' }).getByRole('button', { name: 'Beside' }).click()
+  await page.getByRole('group', { name: 'Texts leave as' }).getByRole('button', { name: 'Shapes' }).click()
+  const { name, text } = await saved(page, /^Save SVG/)
+  expect(name).toMatch(/\.zip$/)
+  const files = unzipSync(strToU8(text, true))
+  const drawing = Object.keys(files).find((one) => one.endsWith('.svg') && !one.includes('/'))!
+  const markup = strFromU8(files[drawing]!)
+  expect(markup).not.toMatch(/<text|@font-face|data:image/)
+  const named = [...markup.matchAll(/href="(pictures[^"]+)"/g)].map(([, path]) => path!)
+  expect(new Set(named)).toEqual(new Set(Object.keys(files).filter((one) => one !== drawing)))
+  expect(named.length).toBeGreaterThan(5)
+  // Other forms have no such choice.
+  await page.getByRole('button', { name: /^Lottie/ }).click()
+  await expect(page.getByRole('group', { name: 'Pictures' })).toHaveCount(0)
 })
 
 test('what comes through is told before, goes by the form, and is saved as a text', async ({ page }) => {

@@ -33,6 +33,7 @@ const wrapped = ref<'json' | 'page' | 'module'>('page')
 const packed = ref<'json' | 'lottie'>('json')
 const transparent = ref(false)
 const texts = ref<'texts' | 'outlines'>('texts')
+const pictures = ref<'inside' | 'beside'>('inside')
 const tolerance = ref(0.02)
 const rate = ref(formatRate(document.rate))
 
@@ -79,6 +80,17 @@ const FLAVOURS = [
   { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
   { value: 'svg-smil', label: 'Animation elements', hint: 'Plays where style sheets are taken away' },
 ] as const
+const PICTURES = [
+  { value: 'inside', label: 'Inside', hint: 'One file with all that it shows' },
+  { value: 'beside', label: 'Beside', hint: 'Files of their own, in a zip with it' },
+] as const
+/** Pages and drawings may have their pictures beside them. */
+const hasPictures = computed(
+  () =>
+    (isDrawing.value || props.choice === 'html') &&
+    document.project!.assets.some(({ kind }) => kind === 'picture'),
+)
+const areBeside = computed(() => hasPictures.value && pictures.value === 'beside')
 const TEXTS = [
   { value: 'texts', label: 'Texts', hint: 'Can be read and searched; the font goes with them' },
   { value: 'outlines', label: 'Shapes', hint: 'Look the same everywhere, without a font' },
@@ -124,11 +136,16 @@ const save = (): Promise<void> =>
   saveBlob(
     async () => {
       const { text } = await whenWritten()
+      if (areBeside.value)
+        return (await import('./zipBeside.ts')).zipBeside(text, fileName(name.value, ending.value))
       if (ending.value !== 'lottie') return new Blob([text], { type: EXPORT_FORMS[form.value].type })
       const { dotLottie } = await import('@arrow-bend/core/format/lottie')
       return new Blob([dotLottie(text, document.scene!.name)], { type: 'application/zip' })
     },
-    fileName(props.choice === 'timing' ? `${name.value} timing` : name.value, ending.value),
+    fileName(
+      props.choice === 'timing' ? `${name.value} timing` : name.value,
+      areBeside.value ? 'zip' : ending.value,
+    ),
   )
 const pages = computed(() =>
   props.choice === 'timing' && written.value ? timingPages(written.value.text) : [],
@@ -158,6 +175,9 @@ const saveReport = (): Promise<void> =>
     /></ExportField>
     <ExportField v-if="isDrawing && hasTexts" label="Texts leave as"
       ><SegmentedChoice v-model="texts" label="Texts leave as" :options="TEXTS"
+    /></ExportField>
+    <ExportField v-if="hasPictures" label="Pictures"
+      ><SegmentedChoice v-model="pictures" label="Pictures" :options="PICTURES"
     /></ExportField>
     <ExportField v-if="choice === 'numbers'" label="Written as"
       ><SegmentedChoice v-model="form" label="Written as" :options="NUMBERS"
