@@ -1,24 +1,29 @@
 import type { Page } from '@playwright/test'
 
+/** ms */
+const AWAY = 120
+
 /** The picture of a page 1280 px wide at a moment. */
 export async function pictureAt(page: Page, markup: string, milliseconds: number): Promise<string> {
   await page.setContent(markup)
-  // A new size of the window may come to the page a moment after it was asked for, and pages are laid out in the middle.
-  const size = page.viewportSize()!
-  await page.waitForFunction(({ width, height }) => innerWidth === width && innerHeight === height, size)
   await page.addStyleTag({ content: 'body{margin:0}label,input{display:none!important}' })
-  await page.evaluate(async (time) => {
-    const root = document.querySelector<SVGSVGElement>('body>svg')
-    root?.pauseAnimations()
-    root?.setCurrentTime(time / 1000)
-    for (const animation of document.getAnimations()) {
-      animation.pause()
-      animation.currentTime = time
-    }
-    await Promise.all([document.fonts.ready, ...document.getAnimations().map(({ ready }) => ready)])
-    // What is seen is a frame behind.
-    for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
-  }, milliseconds)
+  await page.evaluate(
+    async ([time, away]) => {
+      const root = document.querySelector<SVGSVGElement>('body>svg')
+      root?.pauseAnimations()
+      for (const animation of document.getAnimations()) animation.pause()
+      await Promise.all([document.fonts.ready, ...document.getAnimations().map(({ ready }) => ready)])
+      // By way of another moment: what the compositor has played on its own meanwhile stays on the screen where the page, for
+      // which it stands as it did at first, has nothing new to tell it.
+      for (const at of [time + away, time]) {
+        root?.setCurrentTime(at / 1000)
+        for (const animation of document.getAnimations()) animation.currentTime = at
+        // What is seen is a frame behind.
+        for (let i = 0; i < 2; i += 1) await new Promise(requestAnimationFrame)
+      }
+    },
+    [milliseconds, AWAY] as const,
+  )
   return standingPicture(page)
 }
 
