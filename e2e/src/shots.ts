@@ -109,6 +109,8 @@ try {
   await page.keyboard.press('c')
   await shoot(page, 'match-paper')
   await page.getByRole('link', { name: 'Export' }).click()
+  // Once it is written.
+  await page.getByText('How it comes through').waitFor()
   await shoot(page, 'export-paper')
   await page.getByRole('link', { name: 'Desk' }).click()
   await page.getByRole('button', { name: 'Dark theme' }).click()
