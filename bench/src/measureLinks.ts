@@ -10,7 +10,7 @@ const ease: PlainBend = { kind: 'handles', leave: { reach: 0.4, rise: 0 }, arriv
 const FRAMES = 240
 
 /** Layers with a lane of opacity each, all of whose spans follow one bend of the library. */
-export function linkedProject({ layers, spans }: { layers: number; spans: number }): Project {
+function linkedProject({ layers, spans }: { layers: number; spans: number }): Project {
   const lane = (i: number): Property => ({
     kind: 'number',
     value: 0,

@@ -52,6 +52,7 @@ describe('convert', () => {
 
   it.each([
     [['x.csv', '--pictures', 'beside'], 'Only pages and SVGs can have their pictures beside them.'],
+    [['x.webm', '--pictures', 'beside'], 'Only pages and SVGs can have their pictures beside them.'],
     [['-', '--as', 'html', '--pictures', 'beside'], 'beside a file only'],
     [['x.svg', '--pictures', 'around'], '--pictures takes “inside” or “beside”, not “around”.'],
     [['x.svg', '--texts', 'paths'], '--texts takes “texts” or “outlines”, not “paths”.'],

@@ -8,8 +8,8 @@ import {
   isExportForm,
   reportText,
   writeForm,
-  type ExportForm,
   picturesBeside,
+  type ExportForm,
 } from '@arrow-bend/core/format/handOver'
 import { dotLottie } from '@arrow-bend/core/format/lottie'
 import { writeBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
@@ -105,8 +105,8 @@ async function convertOne(input: string, target: string, form: Form, values: Val
   const file = await readProjectFile(input === PIPE ? '/dev/stdin' : input)
   const { project } = file
   const scene = stretchOf(sceneOf(project, values.scene), values)
-  if (isFilmForm(form)) return filmOne(file, scene, form, { values, target, input })
   const areBeside = picturesAre(values, { form, target }) === 'beside'
+  if (isFilmForm(form)) return filmOne(file, scene, form, { values, target, input })
   const whole =
     form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
   const bytes = areBeside ? await putPicturesBeside(String(whole), target) : whole
@@ -255,11 +255,13 @@ const needsLetters = (project: Project, form: ExportForm, texts: 'texts' | 'outl
   form === 'lottie' ||
   texts === 'outlines' ||
   textsOf(project).some(({ properties }) =>
-    ['paragraph width', 'parts'].some(
-      (name) =>
-        (properties[name]?.keys.length ?? 0) > 0 || ![0, 'whole'].includes(properties[name]!.value as never),
-    ),
+    Object.entries(SET_WHOLE).some(([name, usual]) => {
+      const { keys, value } = properties[name]!
+      return keys.length > 0 || value !== usual
+    }),
   )
+/** How texts are set whose lines and parts need not be measured. */
+const SET_WHOLE = { 'paragraph width': 0, parts: 'whole' } as const
 let opened: Promise<Letters> | null = null
 const lettersFor = async (project: Project): Promise<Letters | undefined> =>
   hasTexts(project) ? (opened ??= textLetters()) : undefined

@@ -99,7 +99,7 @@ Several files are written into a folder: arrow-bend convert *.bend FOLDER --as s
   --fps N           frames a second of csv, json and films; those of the scene when left out
   --scale N         how many times as large an SVG or a film is
   --tolerance PX    how far what cannot be written as it is may be off; 0.02 px when left out
-  --texts KIND      texts of an SVG as texts, or as outlines that need no font; texts when left out
+  --texts KIND      those of a page or an SVG as texts, or as outlines that need no font; texts when left out
   --pictures WHERE  those of a page or an SVG inside it, or beside it in a folder; inside when left out
   --report          tells how each move comes through: exact, fitted, baked or left out, and what of IN was not understood
 

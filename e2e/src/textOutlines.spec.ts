@@ -22,7 +22,7 @@ const choice = (value: string, keys: Property['keys'] = []): Property => ({ kind
 const HOLD = { kind: 'hold' } as const
 
 /** Titles with all that letters can be set by: kerned, wide apart, heavy, broken into lines, turning, changing what they say. */
-function titles(): ReturnType<typeof projectOf> {
+function titles(parts: 'letters' | 'whole'): ReturnType<typeof projectOf> {
   const text = (id: string, content: string, values: Parameters<typeof drawnLayer>[2], more = {}) =>
     drawnLayer(id, 'text', { content, fill: '#1f2b33', ...values }, { more })
   return projectOf([
@@ -48,6 +48,15 @@ function titles(): ReturnType<typeof projectOf> {
       'paragraph width': 520,
     }),
     text(
+      'letters',
+      'One by one',
+      { position: [330, 360], 'font size': 60, weight: 600 },
+      {
+        parts: choice(parts),
+        'part offset': { kind: 'pair', value: [0, 0], keys: [key(0, [0, 30]), key(20, [0, 0])] },
+      },
+    ),
+    text(
       'word',
       'Cast off',
       { position: [980, 600], 'font size': 80 },
@@ -61,7 +70,7 @@ const APART = 14
 
 test('texts leave an SVG as shapes that look as the browser’s own text', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 720 })
-  const project = titles()
+  const project = titles('letters')
   const scene = project.scenes[0]!
   const options = { pictureUrl: () => '', fontUrl, letters, measureText: letters.measure }
   for (const flavour of ['css', 'smil'] as const) {
@@ -84,7 +93,7 @@ test('texts leave an SVG as shapes that look as the browser’s own text', async
 test('texts are in Lottie as shapes, and look in two players as in the page', async ({ page }) => {
   test.setTimeout(60_000)
   await page.setViewportSize({ width: 1280, height: 720 })
-  const project = titles()
+  const project = titles('whole')
   const scene = project.scenes[0]!
   expect(leftOutOfLottie(scene.layers, letters)).toEqual([])
   expect(leftOutOfLottie(scene.layers)).toHaveLength(1)
@@ -107,7 +116,7 @@ test('texts are in Lottie as shapes, and look in two players as in the page', as
 })
 
 test('what changes its letters stays text in an SVG, and is named before it leaves as Lottie', () => {
-  const project = titles()
+  const project = titles('whole')
   const scene = project.scenes[0]!
   const [title, ...others] = scene.layers as [(typeof scene.layers)[0], ...typeof scene.layers]
   const growing: Property = { kind: 'number', value: 40, keys: [key(0, 40), key(24, 90)] }

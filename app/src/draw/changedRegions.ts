@@ -1,8 +1,7 @@
-import type { DrawItem } from '@arrow-bend/core/scene'
+import type { DrawItem, SceneSampler } from '@arrow-bend/core/scene'
 import { drawnBox, type CanvasBox, type StageMap } from './drawnBox.ts'
 import type { PictureBook } from './pictureBook.ts'
 import { changedItems, lookOf, type SceneLook } from './sceneLook.ts'
-import type { SceneSampler } from '@arrow-bend/core/scene'
 
 /** A picture as it was painted: what it looked like, and where each of its items was, px of the canvas. */
 export interface PaintedPicture {
@@ -10,6 +9,7 @@ export interface PaintedPicture {
   readonly boxes: readonly CanvasBox[]
 }
 
+/** What is painted on. */
 export interface Canvas {
   readonly width: number
   readonly height: number
@@ -20,6 +20,8 @@ export interface Canvas {
 
 /** Regions cost more than they spare where they are many, or where they come to this share of the canvas. */
 const MOST_REGIONS = 8
+/** So many, before some of them meet, are not even joined. */
+const MOST_APART = 32
 const MOST_SHARE = 0.7
 /** Edges are blurred by less than this, px. */
 const EDGE = 2
@@ -28,15 +30,17 @@ const EVERYWHERE: CanvasBox = [-Infinity, -Infinity, Infinity, Infinity]
 
 /** A sampled scene as it is painted now; the boxes of what did not change are taken over. */
 export function paintedPicture(
-  { items, ...sampler }: SceneSampler,
+  sampler: SceneSampler,
   canvas: Canvas,
   before: PaintedPicture | null,
 ): { readonly now: PaintedPicture; readonly changed: readonly number[] | null } {
-  const look = lookOf({ items, ...sampler })
+  const look = lookOf(sampler)
   const changed = before && changedItems(before.look, look)
   if (changed?.length === 0) return { now: before!, changed }
   const isOther = new Set(changed)
-  const boxes = items.map((item, i) => (changed && !isOther.has(i) ? before!.boxes[i]! : boxOf(item, canvas)))
+  const boxes = sampler.items.map((item, i) =>
+    changed && !isOther.has(i) ? before!.boxes[i]! : boxOf(item, canvas),
+  )
   return { now: { look, boxes }, changed }
 }
 
@@ -58,6 +62,7 @@ export function changedRegions(
   let regions: CanvasBox[] = []
   for (const i of withMasked(items, changed)) {
     if (items[i]!.kind === 'scene') continue
+    if (regions.length > MOST_APART) return null
     for (const { boxes } of [before, now]) {
       const [left, top, right, bottom] = boxes[i]!
       const region: CanvasBox = [

@@ -84,7 +84,7 @@ export class StagePainter {
   }
 
   setView(view: StageView, size: StageSize): void {
-    this.forget()
+    this.painted = null
     this.view = view
     this.size = size
     const [width, height] = [Math.round(size.width * size.ratio), Math.round(size.height * size.ratio)]
@@ -95,7 +95,7 @@ export class StagePainter {
 
   /** The colour that covers what lies outside the frame, and how much of it. */
   setSurround(colour: string, outside: Outside): void {
-    this.forget()
+    this.painted = null
     this.surround = colour
     this.outside = outside
   }
@@ -107,16 +107,19 @@ export class StagePainter {
     return others
   }
 
-  /** What is on the canvas is not what it would be painted like any more: pictures came, letters look different. */
-  forget(): void {
+  /** Draws all of it at once, within the caller's frame. */
+  draw(time: number): void {
+    this.time = time
+    if (this.sampler) sampleSceneInto(this.sampler, time)
+    this.paintAll()
     this.painted = null
   }
 
   /**
-   * Draws at once, within the caller's frame, if anything looks different from what is there, and tells whether it did.
+   * Draws at once if anything looks different from what is there, and tells whether it did.
    * @param inParts only where it does: quicker, but edges that cross the borders of a part may differ by a few shades
    */
-  draw(time: number, inParts = false): boolean {
+  drawIfChanged(time: number, inParts: boolean): boolean {
     const { sampler, onion } = this
     this.time = time
     if (!sampler) return false
@@ -128,7 +131,7 @@ export class StagePainter {
     const regions =
       inParts && before && changed && changedRegions(sampler.items, { changed, before, now }, canvas)
     if (regions) for (const region of regions) this.paint(region, now)
-    else this.paint([0, 0, canvas.width, canvas.height], null)
+    else this.paintAll()
     this.isInParts = Boolean(regions)
     this.painted = onion ? null : now
     return true
@@ -136,9 +139,12 @@ export class StagePainter {
 
   /** Paints all of it, as it is, where parts were painted by themselves. */
   makeWhole(): void {
-    if (!this.isInParts) return
-    this.forget()
-    this.draw(this.time)
+    if (this.isInParts) this.draw(this.time)
+  }
+
+  private paintAll(): void {
+    this.isInParts = false
+    this.paint([0, 0, this.canvas.width, this.canvas.height], null)
   }
 
   private onCanvas(): Canvas {
@@ -153,9 +159,9 @@ export class StagePainter {
    * Paints a region of the canvas, whole px.
    * @param now where the items are, so that those elsewhere are passed over; null to paint all of them
    */
-  private paint([left, top, right, bottom]: CanvasBox, now: PaintedPicture | null): void {
-    const { context } = this
-    const { items } = this.sampler!
+  private paint(region: CanvasBox, now: PaintedPicture | null): void {
+    const { context, sampler } = this
+    const [left, top, right, bottom] = region
     context.save()
     context.resetTransform()
     if (now) {
@@ -164,22 +170,28 @@ export class StagePainter {
       context.clip()
     }
     context.clearRect(left, top, right - left, bottom - top)
-    const { scale, x, y } = this.view
+    if (sampler) {
+      const seen = now && new Set(sampler.items.filter((_, i) => overlaps(now.boxes[i]!, region)))
+      this.paintSampled(sampler, seen ? (item) => seen.has(item) : undefined)
+    }
+    context.restore()
+  }
+
+  private paintSampled(sampler: SceneSampler, picks: ((item: DrawItem) => boolean) | undefined): void {
+    const { context, onion, view } = this
     context.scale(this.size.ratio, this.size.ratio)
-    context.translate(x, y)
-    context.scale(scale, scale)
-    const subject = this.onion ? items.findIndex(({ use }) => this.onion!.layers.has(use.id)) : -1
-    const seen = now && new Set(items.filter((_, i) => overlaps(now.boxes[i]!, [left, top, right, bottom])))
-    paintScene(context, this.sampler!, {
+    context.translate(view.x, view.y)
+    context.scale(view.scale, view.scale)
+    const subject = onion ? sampler.items.findIndex(({ use }) => onion.layers.has(use.id)) : -1
+    paintScene(context, sampler, {
       pictures: this.pictures,
-      scale: scale * this.size.ratio,
+      scale: view.scale * this.size.ratio,
       clip: false,
       // Ghosts lie just beneath the lowest layer they are ghosts of, so that what covers it covers them.
       beneath: { index: subject, paint: () => this.paintGhosts(context) },
-      picks: seen ? (item) => seen.has(item) : undefined,
+      picks,
     })
     if (this.outside !== 'shown') this.coverOutside(context)
-    context.restore()
   }
 
   private paintGhosts(context: Context2d): void {

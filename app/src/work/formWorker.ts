@@ -2,12 +2,12 @@ import '../withoutEval.ts'
 import { expose } from 'comlink'
 import {
   exportReport,
-  shapedTexts,
   writeForm,
   type ExportForm,
   type ExportReport,
   type FormOptions,
 } from '@arrow-bend/core/format/handOver'
+import { isNotInLottie } from '@arrow-bend/core/format/lottie'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
@@ -29,7 +29,7 @@ export interface FormAsked extends Omit<FormOptions, 'pictureUrl' | 'measureText
 export interface WrittenForm {
   readonly text: string
   readonly report: ExportReport
-  /** Ids of texts that are shapes there, where that was asked for. */
+  /** Ids of the texts that are in a Lottie animation, as shapes. */
   readonly shaped: readonly string[]
 }
 
@@ -56,7 +56,12 @@ const worker = {
       return {
         text,
         report: exportReport(project, scene, form, letters),
-        shaped: letters ? shapedTexts(scene, form, letters) : [],
+        shaped:
+          form === 'lottie'
+            ? scene.layers.flatMap((layer) =>
+                layer.kind === 'text' && !isNotInLottie(layer, letters) ? [layer.id] : [],
+              )
+            : [],
       }
     } catch (caught) {
       if (caught instanceof BadFile) return { refused: sentenceOf(caught) }

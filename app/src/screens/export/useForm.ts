@@ -77,7 +77,7 @@ export async function writeWish(
   const [{ writtenForm }, urls, fontUrl, fontFiles] = await Promise.all([
     import('../../work/formWriter.ts'),
     pictureUrls(project, wanted),
-    hasTexts ? textFontUrl() : undefined,
+    hasTexts && form !== 'lottie' ? textFontUrl() : undefined,
     asShapes ? import('./fontFiles.ts').then((one) => one.fontFiles()) : undefined,
   ])
   const fonts = { ...(fontUrl ? { fontUrl } : {}), ...(fontFiles ? { fontFiles } : {}) }

@@ -10,5 +10,4 @@ export {
 } from './measuring.ts'
 export { EXPORT_FORMS, formOfEnding, isExportForm, type ExportForm, type FormFacts } from './forms.ts'
 export { picturesBeside, type WithPictures } from './picturesBeside.ts'
-export { shapedTexts } from './shapedTexts.ts'
 export { writeForm, type FormOptions } from './writeForm.ts'

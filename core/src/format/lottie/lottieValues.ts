@@ -130,7 +130,7 @@ function animated<V extends Value>(
 }
 
 /** Points of cubics, the start first, then two handles and an end each, as vertices. */
-function outlineOf(numbers: readonly number[], closed: boolean): LottieOutline {
+export function outlineOf(numbers: readonly number[], closed: boolean): LottieOutline {
   const at = (k: number): readonly number[] => [numbers[2 * k]!, numbers[2 * k + 1]!]
   const pieces = (numbers.length / 2 - 1) / 3
   const away = (point: readonly number[], of: readonly number[]): number[] => [

@@ -25,7 +25,7 @@ export function exportCssPage(project: Project, scene: Scene, options: WebExport
 <meta name="viewport" content="width=device-width">
 <title>${escapeText(`${project.name}: ${scene.name}`)}</title>
 <style>
-${fontRule(options.fontUrl)}${frameRules(scene.size, background, seconds)}${BOX_RULES}${motion.rules()}</style>
+${fontRule(options.fontUrl, body)}${frameRules(scene.size, background, seconds)}${BOX_RULES}${motion.rules()}</style>
 </head>
 <body>
 ${PAUSE_MARKUP}

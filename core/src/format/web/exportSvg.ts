@@ -39,10 +39,7 @@ export function exportSvg(project: Project, scene: Scene, options: SvgExportOpti
     ? ''
     : `<rect width="${width}" height="${height}" fill="${hexOf(parseColour(scene.background))}"/>\n`
   const still = `@media (prefers-reduced-motion:reduce){.${name} *{animation-play-state:paused!important;animation-delay:${Number((-seconds / 2).toFixed(6))}s!important}}\n`
-  // Texts that leave as shapes need no font.
-  const hasTexts = body.some((part) => part.includes('<text'))
-  const rules =
-    fontRule(hasTexts ? options.fontUrl : undefined) + (flavour === 'css' ? still + motion.rules() : '')
+  const rules = fontRule(options.fontUrl, body) + (flavour === 'css' ? still + motion.rules() : '')
   const style = rules ? `<style><![CDATA[\n${rules}]]></style>\n` : ''
   const title = escapeText(`${project.name}: ${scene.name}`)
   return `<svg xmlns="http://www.w3.org/2000/svg" class="${name}" viewBox="0 0 ${width} ${height}" width="${width * scale}" height="${height * scale}">

@@ -57,7 +57,7 @@ export function webAnimations(project: Project, scene: Scene, options: WebExport
       easing: 'linear',
     },
     markup: `<div class="frame">${body.join('')}</div>`,
-    styles: fontRule(options.fontUrl) + frame + BOX_RULES + motion.rules(),
+    styles: fontRule(options.fontUrl, body) + frame + BOX_RULES + motion.rules(),
     animations: motion.animations,
   }
 }

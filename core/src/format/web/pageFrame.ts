@@ -38,9 +38,11 @@ export const BOX_RULES = `.frame div,.frame svg,.frame img{position:absolute;lef
 .frame svg{width:1px;height:1px}
 `
 
-/** The font texts are set in; nothing where there are none. */
-export const fontRule = (url: string | undefined): string =>
-  url ? `@font-face{font-family:"Scene text";src:url("${url}");font-weight:200 800}\n` : ''
+/** The font texts are set in; nothing where there is no text that is not shapes. @param body all that is written */
+export const fontRule = (url: string | undefined, body: readonly string[]): string =>
+  url && body.some((part) => part.includes('<text'))
+    ? `@font-face{font-family:"Scene text";src:url("${url}");font-weight:200 800}\n`
+    : ''
 
 /** What is pressed to pause and to play; it stands before the frame, so that only it is looked at for being checked. */
 export const PAUSE_MARKUP =

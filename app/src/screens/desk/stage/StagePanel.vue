@@ -65,9 +65,7 @@ const { width, height } = useElementSize(panel)
 const picture = { drawn: shallowRef(0) }
 const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
-const loader = new PictureLoader(pictures, assetShelf.read, () =>
-  playback.playing ? painter.value?.forget() : redraw(),
-)
+const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
 const onion = useOnion()
 const sounds = useSound()
 playback.countLateBy(() => pictures.late)
@@ -96,27 +94,21 @@ const giveScene = (): boolean => {
 }
 /** Whether a still lies over all of the picture, which so need not be drawn. */
 const covered = computed(() => stageView.tool === 'frame' && !playback.playing)
-/** Shows another moment. */
-const drawAt = (time: number): void => {
+const redraw = (time: number = playback.inPicture()): void => {
   if (!giveScene()) return
   if (!covered.value) painter.value!.draw(time)
   picture.drawn.value += 1
 }
-/** Draws all of it, after what no item tells of: pictures, letters, the view. */
-const redraw = (): void => {
-  painter.value?.forget()
-  drawAt(playback.inPicture())
-}
 /** After an edit: most edits of a bend change nothing at the playhead. */
 const redrawIfChanged = (): void => {
-  const inParts = document.gesturing
-  if (!covered.value && giveScene() && painter.value!.draw(playback.inPicture(), inParts))
+  const { gesturing } = document
+  if (!covered.value && giveScene() && painter.value!.drawIfChanged(playback.inPicture(), gesturing))
     picture.drawn.value += 1
 }
 // What is done is seen as it will be ever after.
 watch(
-  () => document.gesturing || playback.playing,
-  (moves) => moves || painter.value?.makeWhole(),
+  () => document.gesturing,
+  (gesturing) => gesturing || painter.value?.makeWhole(),
   { flush: 'sync' },
 )
 watch(covered, () => redraw(), { flush: 'sync' })
@@ -163,8 +155,8 @@ onMounted(() => {
   painter.value = new StagePainter(canvas.value!, pictures)
   setSurround()
   stop = playback.onFrame((time) => {
-    if (playback.playing) painter.value?.draw(time, true)
-    else drawAt(time)
+    if (playback.playing) painter.value?.draw(time)
+    else redraw(time)
     if (!painter.value?.sampled) return
     if (playback.playing) sounds.follow(painter.value.sampled)
     // What is only glanced at is not heard.

@@ -1,5 +1,4 @@
 import type { Letters } from '../../../letters/index.ts'
-import { compiledOf, storedValueAt, playedValueAt } from '../../../property/index.ts'
 import {
   readsRightToLeft,
   textBounds,
@@ -15,6 +14,7 @@ import {
 import { elementText, type Move } from '../motion/motion.ts'
 import { drawn, escapeText, playOptions, round, trackOf, type WebContext } from '../webContext.ts'
 import { croppedText } from './layerCrop.ts'
+import { textLookAt, type PartedLook } from './textLook.ts'
 import { leavesAsShapes, linePath } from './textShapes.ts'
 import { colourMove } from './shapeMoves.ts'
 import { partElements } from './partElements.ts'
@@ -51,7 +51,7 @@ export function textMarkup(layer: Layer, context: WebContext): string {
   const { letters, texts: as } = context.options
   const asShapes = as === 'outlines' && leavesAsShapes(layer, letters) ? { letters: letters!, fill } : null
   const begins = playOptions(layer, context).clock.timeAt(0)
-  const look = lookAt(layer, context, begins)
+  const look = textLookAt(layer, context)
   const readings = textReadings(layer, context).map(({ value, shown }) => {
     const read = { ...look, text: value }
     const markup =
@@ -65,26 +65,6 @@ export function textMarkup(layer: Layer, context: WebContext): string {
     return shown.length > 0 ? elementText(context.motion, { tag: 'g', moves: shown }, cropped) : cropped
   })
   return drawn(context, readings.join(''))
-}
-
-interface PartedLook extends TextLook {
-  readonly parts: Parts
-}
-
-/** How a text is set at a layer time. */
-function lookAt({ properties }: Layer, { library }: WebContext, time: number): PartedLook {
-  const number = (name: string): number => playedValueAt(compiledOf(properties[name]!, library), time)[0]!
-  const word = (name: string): string => String(storedValueAt(compiledOf(properties[name]!, library), time))
-  return {
-    text: '',
-    align: word('alignment') as Alignment,
-    width: Math.max(0, number('paragraph width')),
-    lineHeight: Math.max(0, number('line height')) / 100,
-    fontSize: Math.max(0, number('font size')),
-    weight: number('weight'),
-    letterSpacing: number('letter spacing'),
-    parts: word('parts') as Parts,
-  }
 }
 
 const measureOf = ({ options }: WebContext): Measures['text'] => options.measureText ?? roughMeasure

@@ -8,7 +8,7 @@ const LOOKS = ['font size', 'weight', 'letter spacing'] as const
 const NUMBERS = '0123456789.,-\u2212 \u202f\u00a0'
 
 /** Whether a text can leave as shapes: its letters keep their look, and are all in the font. */
-export function leavesAsShapes({ properties }: Layer, letters: Letters | undefined): letters is Letters {
+export function leavesAsShapes({ properties }: Layer, letters: Letters | undefined): boolean {
   if (!letters || LOOKS.some((name) => isMoving(properties[name]!))) return false
   const { value, keys } = properties['content']!
   const look = { fontSize: 1, weight: 400, letterSpacing: 0 }

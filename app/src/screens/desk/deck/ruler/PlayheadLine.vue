@@ -5,12 +5,10 @@ import { useView } from '../../../../session/view/view.ts'
 import DrawingGround from '../../DrawingGround.vue'
 
 /** The playhead over ruler and lanes. It is moved directly, so that playback does not wait for Vue. */
-
-/** Its flag reaches beyond the lanes by this, px. */
-const ROOM = 8
-
 const playback = usePlayback()
 const view = useView()
+/** Its flag reaches beyond the lanes by this, px. */
+const ROOM = 8
 const stem = ref<SVGPathElement | null>(null)
 const arm = ref<SVGPathElement | null>(null)
 const tip = ref<SVGPathElement | null>(null)
