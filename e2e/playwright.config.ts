@@ -9,16 +9,19 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   globalSetup: './src/seedDemo.ts',
   outputDir: '../test-results',
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  // Far more than anything takes, so that no test is one of how fast a machine is that others use, too.
+  timeout: 300_000,
+  expect: { timeout: 60_000 },
   fullyParallel: true,
   workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '../.cache/browser.json' }]],
   use: {
-    actionTimeout: 20_000,
+    actionTimeout: 60_000,
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
+    // One page serves test after test, emptied between them: a new one reads and compiles all scripts anew.
+    reuseContext: true,
     storageState: SEEDED,
     // What only moves to be looked at would be drawn by the same two cores.
     contextOptions: { reducedMotion: 'reduce' },

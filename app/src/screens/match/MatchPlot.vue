@@ -12,7 +12,9 @@ import type { Match } from './useMatch.ts'
 /** Two runs over one another with the gap between them, all others as thin lines, and the difference below. */
 const props = defineProps<{ match: Match }>()
 
+/** Pieces of a line; fewer while a hand moves, which a browser takes half as long to read. */
 const STEPS = 160
+const COARSE_STEPS = 80
 const STEPS_OF_OTHERS = 40
 const LEFT = 56
 const RIGHT = 20
@@ -40,10 +42,11 @@ const strip = computed(() => {
 })
 const xAt = (share: number): number => plot.value.left + share * (plot.value.right - plot.value.left)
 
+const steps = computed(() => (document.gesturing ? COARSE_STEPS : STEPS))
 const pair = computed(() => {
   const [first, second] = [props.match.first.value?.read, props.match.second.value?.read]
   if (!first || !second) return null
-  const wanted = { compare: store.compare, count: STEPS }
+  const wanted = { compare: store.compare, count: steps.value }
   return { a: matchValues(first, axis.value, wanted), b: matchValues(second, axis.value, wanted) }
 })
 /** Those that progress alike over their own time are one line. */
@@ -85,10 +88,12 @@ const pointsOf = (values: Float64Array): string[] => {
 const pathOf = (values: Float64Array): string => `M${pointsOf(values).join('L')}`
 /** All others as one. */
 const otherPaths = computed(() => others.value.map(pathOf).join(''))
-const between = computed(() => {
-  if (!pair.value) return ''
-  const { a, b } = pair.value
-  return `${pathOf(a)}L${pointsOf(b).reverse().join('L')}Z`
+/** A, B and what lies between them. */
+const lines = computed(() => {
+  if (!pair.value) return null
+  const [a, b] = [pointsOf(pair.value.a), pointsOf(pair.value.b)]
+  const [pathOfA, pathOfB] = [`M${a.join('L')}`, `M${b.join('L')}`]
+  return { a: pathOfA, b: pathOfB, between: `${pathOfA}L${b.reverse().join('L')}Z` }
 })
 /** The largest gap of progress, where it is on the axis. */
 const widest = computed(() => {
@@ -99,7 +104,7 @@ const widest = computed(() => {
   const { from, to } = axis.value
   const at = store.by === 'share' ? difference.share : difference.frame
   const share = (at - from) / (to - from)
-  const i = Math.round(share * STEPS)
+  const i = Math.round(share * steps.value)
   const [a, b] = [pair.value!.a[i]!, pair.value!.b[i]!]
   const apart = Math.abs(difference.percent)
   const where = store.by === 'share' ? `at ${Math.round(at)} % of time` : `at frame ${numberWords(at, 1)}`
@@ -139,9 +144,10 @@ const difference = computed(() => {
   const values = a.map((value, i) => b[i]! - value)
   const most = Math.max(2 * store.tolerance, ...Array.from(values, Math.abs)) * 1.1
   const y = (value: number): number => strip.value.middle - (value / most) * (STRIP / 2)
-  const line = Array.from(values, (value, i) => `${xAt(i / STEPS).toFixed(1)} ${y(value).toFixed(1)}`).join(
-    'L',
-  )
+  const line = Array.from(
+    values,
+    (value, i) => `${xAt(i / steps.value).toFixed(1)} ${y(value).toFixed(1)}`,
+  ).join('L')
   const mark = evenSteps(0, most, 2)[1] ?? most
   return {
     line: `M${line}`,
@@ -161,7 +167,7 @@ const letters = computed(() => {
   if (!pair.value) return []
   return (['a', 'b'] as const).map((which, i) => {
     const at = i === 0 ? 0.28 : 0.4
-    const value = pair.value![which][Math.round(at * STEPS)]!
+    const value = pair.value![which][Math.round(at * steps.value)]!
     const y = yOf(value) + (i === 0 ? -14 : 14)
     return {
       letter: 'AB'[i]!,
@@ -179,7 +185,7 @@ const label = computed(() => widest.value && `${widest.value.title}: ${widest.va
 
 <template>
   <div ref="box" class="box">
-    <svg v-if="pair && width > 0" :width="width" :height="height" role="img" :aria-label="label ?? unit">
+    <svg v-if="lines && width > 0" :width="width" :height="height" role="img" :aria-label="label ?? unit">
       <rect
         class="ground"
         :x="plot.left"
@@ -200,9 +206,9 @@ const label = computed(() => widest.value && `${widest.value.title}: ${widest.va
       <text class="said" :x="plot.left + 6" :y="plot.top + 15">{{ unit }}</text>
       <text class="said" :x="plot.right - 6" :y="plot.bottom - 7" text-anchor="end">{{ axisWords }}</text>
       <path v-if="otherPaths" class="other" :d="otherPaths" />
-      <path class="between" :d="between" />
-      <path class="a" :d="pathOf(pair.a)" />
-      <path class="b" :d="pathOf(pair.b)" />
+      <path class="between" :d="lines.between" />
+      <path class="a" :d="lines.a" />
+      <path class="b" :d="lines.b" />
       <g v-for="{ letter, x, y } in letters" :key="letter" :class="`letter ${letter.toLowerCase()}`">
         <circle :cx="x" :cy="y" r="8.5" />
         <text :x="x" :y="y + 4" text-anchor="middle">{{ letter }}</text>

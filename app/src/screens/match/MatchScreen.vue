@@ -39,7 +39,7 @@ const words = computed(() => {
   const difference = second && match.differenceOf(second)
   if (!first || !difference) return ''
   const others = match.entries.value.filter(({ key, read }) => read && key !== first.key)
-  const agreeing = others.filter((entry) => match.agrees(entry)).length
+  const agreeing = others.filter((entry) => match.agrees(entry, match.reference.value)).length
   const runs = others.length === 1 ? '' : ` ${agreeing} of ${others.length} agree with A.`
   const apart = Math.abs(difference.percent)
   return apart <= store.tolerance

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, useTemplateRef } from 'vue'
-import { deferUntilIdle } from '../../session/document/deferUntilIdle.ts'
-import { useDeferredViews } from '../../session/document/deferredViews.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import MatchRow from './MatchRow.vue'
 import type { Match, MatchEntry } from './useMatch.ts'
@@ -12,7 +10,6 @@ import type { MatchCommands } from './useMatchCommands.ts'
 const props = defineProps<{ match: Match; commands: MatchCommands }>()
 
 const store = useMatchRuns()
-const deferred = useDeferredViews()
 
 /** A press on a letter makes a run the first; on an empty one the second. */
 const pick = (entry: MatchEntry): void => {
@@ -39,26 +36,11 @@ const seen = computed(() => virtualizer.value.getVirtualItems())
 /** Room of those above and below, px. */
 const above = computed(() => seen.value[0]?.start ?? 0)
 const below = computed(() => virtualizer.value.getTotalSize() - (seen.value.at(-1)?.end ?? 0))
-const now = computed(() => ({
-  entries: props.match.entries.value,
-  first: props.match.first.value,
-  second: props.match.second.value,
-}))
-/** What the rows besides A and B show: they wait while frames are short. */
-const followed = deferUntilIdle(now, () => deferred.waiting)
-const rows = computed(() => {
-  const { entries, first, second } = now.value
-  return seen.value.flatMap(({ index }) => {
-    const entry = entries[index]
-    if (!entry) return []
-    const letter = entry === first ? ('A' as const) : entry === second ? ('B' as const) : ('' as const)
-    const before = followed.value.entries[index]
-    const isWaiting = letter === '' && before?.key === entry.key
-    return [
-      { letter, entry: isWaiting ? before : entry, reference: isWaiting ? followed.value.first : first },
-    ]
-  })
-})
+const keyOfA = computed(() => props.match.first.value?.key)
+const keyOfB = computed(() => props.match.second.value?.key)
+const letterOf = ({ key }: MatchEntry): 'A' | 'B' | '' =>
+  key === keyOfA.value ? 'A' : key === keyOfB.value ? 'B' : ''
+const rows = computed(() => seen.value.flatMap(({ index }) => props.match.entries.value[index] ?? []))
 </script>
 
 <template>
@@ -81,13 +63,13 @@ const rows = computed(() => {
       <tbody>
         <tr v-if="above > 0" class="room" aria-hidden="true" :style="{ height: `${above}px` }" />
         <MatchRow
-          v-for="{ entry, letter, reference } in rows"
+          v-for="entry in rows"
           :key="entry.key"
           :match="match"
           :commands="commands"
           :entry="entry"
-          :reference="reference"
-          :letter="letter"
+          :reference="match.reference.value"
+          :letter="letterOf(entry)"
           @pick="pick(entry)"
         />
         <tr v-if="below > 0" class="room" aria-hidden="true" :style="{ height: `${below}px` }" />

@@ -24,22 +24,26 @@ const handles = computed(() => {
   const bend = isSingle.value ? props.entry.compiled!.bends[index.value]! : null
   return bend && (bend.kind === 'handles' || bend.kind === 'linear') ? asHandles(bend) : null
 })
-const span = computed(() => ({ ...props.entry.ref, key: props.entry.ref.from }))
+/** The same for as long as the run is: nothing is made anew as its bend changes. */
+const ref = computed(() => props.entry.ref)
+const span = computed(() => ({ ...ref.value, key: ref.value.from }))
 const reach = computed(() => linked.reach([span.value]))
-const recipe =
+const recipeOf =
   (side: Side, part: 'reach' | 'rise') =>
   (value: number): Recipe<unknown> => {
-    const ref = span.value
+    const at = span.value
     return (draft) =>
-      changeBends(draft, [ref], (bend) => {
+      changeBends(draft, [at], (bend) => {
         const own = asHandles(bend)[side]
         return withSide(bend, side, { reach: own.reach, rise: own.rise, [part]: value / 100 })
       })
   }
-const SIDES = [
-  { side: 'leave', label: 'Leave' },
-  { side: 'arrive', label: 'Arrive' },
-] as const
+/** Made once, so that a field whose number stays is left alone. */
+const SIDES = (['leave', 'arrive'] as const).map((side) => ({
+  side,
+  label: side === 'leave' ? 'Leave' : 'Arrive',
+  recipes: { reach: recipeOf(side, 'reach'), rise: recipeOf(side, 'rise') },
+}))
 </script>
 
 <template>
@@ -59,7 +63,7 @@ const SIDES = [
       <span>{{ numberWords(read.run.change, 1) }} {{ entry.unit }}</span>
     </p>
     <div v-if="handles" class="sides">
-      <div v-for="{ side, label } in SIDES" :key="side">
+      <div v-for="{ side, label, recipes } in SIDES" :key="side">
         <EditField
           show-label
           :label="label"
@@ -71,7 +75,7 @@ const SIDES = [
           :model-value="handles[side].reach * 100"
           edit="Reach set"
           view="panel"
-          :recipe="recipe(side, 'reach')"
+          :recipe="recipes.reach"
         />
         <EditField
           show-label
@@ -84,7 +88,7 @@ const SIDES = [
           :model-value="handles[side].rise * 100"
           edit="Rise set"
           view="panel"
-          :recipe="recipe(side, 'rise')"
+          :recipe="recipes.rise"
         />
       </div>
     </div>

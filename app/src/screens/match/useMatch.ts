@@ -3,8 +3,10 @@ import { readRun, type ReadRun, type RunRef } from '@arrow-bend/core/edit'
 import { largestApart, peakOf } from '@arrow-bend/core/match'
 import { compiledOf, type CompiledProperty, type Property } from '@arrow-bend/core/property'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { definitionOf, type LaneHue, type NamedBend } from '@arrow-bend/core/scene'
+import { definitionOf, type LaneHue, type NamedBend, type Project } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'
+import { deferUntilIdle } from '../../session/document/deferUntilIdle.ts'
+import { useDeferredViews } from '../../session/document/deferredViews.ts'
 import { useDocument } from '../../session/document/document.ts'
 import { runKey, useMatchRuns } from '../../session/view/matchRuns.ts'
 
@@ -46,7 +48,11 @@ export interface MatchCharacter {
 }
 
 export interface Match {
+  /** All runs; they wait for the hand to rest where frames are short. */
   readonly entries: ComputedRef<readonly MatchEntry[]>
+  /** A among them: what the others are compared with, as it was when they were read. */
+  readonly reference: ComputedRef<MatchEntry | null>
+  /** A and B as they are now. */
   readonly first: ComputedRef<MatchEntry | null>
   readonly second: ComputedRef<MatchEntry | null>
   /** @param from what it is compared with: A, unless told otherwise */
@@ -69,12 +75,16 @@ interface KnownRead {
 export function useMatch(): Match {
   const document = useDocument()
   const store = useMatchRuns()
+  const deferred = useDeferredViews()
+  const followed = deferUntilIdle(
+    computed(() => document.project),
+    () => deferred.waiting,
+  )
   const known = new Map<string, KnownRead>()
 
-  const entryOf = (ref: RunRef): MatchEntry[] => {
+  const entryOf = (project: Project | null, ref: RunRef): MatchEntry[] => {
     const key = runKey(ref)
-    const { project, scene } = document
-    const layer = scene?.layers.find(({ id }) => id === ref.layer)
+    const layer = document.sceneOf(project)?.layers.find(({ id }) => id === ref.layer)
     const property = layer?.properties[ref.property]
     if (!project || !layer || !property) return []
     const before = known.get(key)
@@ -107,23 +117,30 @@ export function useMatch(): Match {
     known.set(key, { property, bends: project.bends, layer: layer.name, entry })
     return [entry]
   }
-  const entries = computed(() => store.runs.flatMap(entryOf))
+  const entries = computed(() => store.runs.flatMap((ref) => entryOf(followed.value, ref)))
   const able = computed(() => entries.value.filter(({ read }) => read !== null))
-  const first = computed(() => able.value.find(({ key }) => key === store.first) ?? able.value[0] ?? null)
-  const second = computed(
+  const reference = computed(() => able.value.find(({ key }) => key === store.first) ?? able.value[0] ?? null)
+  const compared = computed(
     () =>
-      able.value.find(({ key }) => key === store.second && key !== first.value?.key) ??
-      able.value.find(({ key }) => key !== first.value?.key) ??
+      able.value.find(({ key }) => key === store.second && key !== reference.value?.key) ??
+      able.value.find(({ key }) => key !== reference.value?.key) ??
       null,
   )
+  /** A run as it is now; as it was, while it cannot be compared. */
+  const asNow = (entry: MatchEntry | null): MatchEntry | null => {
+    const now = entry && entryOf(document.project, entry.ref)[0]
+    return now?.read ? now : entry
+  }
+  const first = computed(() => asNow(reference.value))
+  const second = computed(() => asNow(compared.value))
 
   const differences = new WeakMap<MatchEntry, { with: MatchEntry; real: boolean; is: MatchDifference }>()
-  const differenceOf: Match['differenceOf'] = (entry, reference = first.value) => {
-    if (!reference?.read || !entry.read || entry === reference) return null
+  const differenceOf: Match['differenceOf'] = (entry, from = first.value) => {
+    if (!from?.read || !entry.read || entry === from) return null
     const real = store.by === 'frames'
     const before = differences.get(entry)
-    if (before?.with === reference && before.real === real) return before.is
-    const [one, other] = [reference.read, entry.read]
+    if (before?.with === from && before.real === real) return before.is
+    const [one, other] = [from.read, entry.read]
     const looks = LOOKS_A_SPAN * Math.max(one.keys.length, other.keys.length)
     const { apart, at } = largestApart(one.run, other.run, { real, looks })
     const frame = frameTicks(document.rate)
@@ -135,7 +152,7 @@ export function useMatch(): Match {
       startFrames: (other.run.start - one.run.start) / frame,
       endFrames: (other.run.end - one.run.end) / frame,
     }
-    differences.set(entry, { with: reference, real, is })
+    differences.set(entry, { with: from, real, is })
     return is
   }
   const characters = new WeakMap<MatchEntry, MatchCharacter>()
@@ -158,5 +175,5 @@ export function useMatch(): Match {
     const difference = differenceOf(entry, from)
     return difference !== null && Math.abs(difference.percent) <= store.tolerance
   }
-  return { entries, first, second, differenceOf, characterOf, agrees }
+  return { entries, reference, first, second, differenceOf, characterOf, agrees }
 }

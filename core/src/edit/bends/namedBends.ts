@@ -81,8 +81,12 @@ export function eachUser(draft: Draft<Project>, id: string, change: (property: P
       const users = Object.entries(layer.properties).filter(([, { keys }]) =>
         keys.some(({ bend }) => bend.kind === 'linked' && bend.bendId === id),
       )
-      if (users.length === 0) return
-      const changed = users.map(([name, property]) => [name, finished(change(property), property)] as const)
+      const changed = users.flatMap(([name, property]) => {
+        const after = change(property)
+        return after === property ? [] : [[name, finished(after, property)] as const]
+      })
+      // Most follow by their links alone: nothing is written on them.
+      if (changed.length === 0) return
       const properties = Object.freeze({ ...layer.properties, ...Object.fromEntries(changed) })
       scene.layers[at] = Object.freeze({ ...layer, properties }) as Draft<Layer>
     })
