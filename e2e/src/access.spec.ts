@@ -23,9 +23,6 @@ async function expectAccessible(page: Page, part = ''): Promise<void> {
   ).toEqual([])
 }
 
-// A pass of axe over the whole Desk takes seconds on a small machine.
-test.describe.configure({ timeout: 180_000 })
-
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen is accessible in the ${theme} theme`, async ({ page }) => {
     await openDemo(page)

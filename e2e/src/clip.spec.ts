@@ -41,7 +41,6 @@ test('a clip is drawn frame by frame at paused times, all of them, and held outs
 test('a clip runs backwards, ramps and stands still: the frame shown is the frame asked', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await openClip(page)
   await page.keyboard.press('Control+k')
   await expect(page.getByRole('combobox', { name: 'Find a command' })).toBeFocused()

@@ -3,6 +3,5 @@ import { crashRounds } from './crashRounds.ts'
 
 // A handful; `npm run crash` makes hundreds.
 test('what was told to be saved is there when the browser was killed', async ({ baseURL }) => {
-  test.setTimeout(240_000)
   expect(await crashRounds({ kills: 6, seed: 61, baseURL: `${baseURL}/` })).toEqual([])
 })

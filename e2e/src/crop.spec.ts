@@ -1,7 +1,12 @@
 import { expect, test } from '@playwright/test'
+import type { Key, Property } from '@arrow-bend/core/property'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
+import { apartFromPage } from './againstPage.ts'
 import { addLayer, dragBy, newProject, savedFile } from './desk.ts'
 import { frameOnScreen, pixels } from './stage.ts'
+import { key } from './trialScene.ts'
+
+type Values = Parameters<typeof drawnLayer>[2]
 
 const values = {
   position: [640, 330],
@@ -75,9 +80,98 @@ test('sides are cropped by hand and by key, opposite ones and all together, and 
   await expect(page.getByRole('button', { name: 'Rectangle', exact: true }).first()).toBeVisible()
 })
 
-test('a group cannot be cropped, and says what can be done instead', async ({ page }) => {
+const inGroup = (id: string, kind: 'rectangle' | 'ellipse', given: Values, moves = {}) =>
+  drawnLayer(id, kind, given, { parent: 'both', more: moves })
+const group = (crops: Values, moves = {}) =>
+  drawnLayer('both', 'group', { position: [640, 330], turn: 20, scale: [120, 90], ...crops }, { more: moves })
+
+// Source: the browser's own clip-path on a group, whose stroke-box holds the boxes of all that is in it (W3C, CSS Masking 1; SVG 2, 8.10).
+test('a cropped group is the one the browser clips, by the box round all that is in it', async ({ page }) => {
+  const layers = [
+    inGroup('plate', 'rectangle', { position: [-60, -20], size: [200, 120], fill: '#0e6b75' }),
+    inGroup('disc', 'ellipse', {
+      position: [90, 50],
+      turn: 30,
+      size: [160, 90],
+      fill: '#dcac29',
+      stroke: '#c8401a',
+      'stroke width': 14,
+    }),
+    group({ 'crop left': 15, 'crop right': 20, 'crop top': 30 }),
+  ]
+  const drawn = (clip: string): string =>
+    svgOf(
+      '',
+      `<g transform="translate(640 330) rotate(20) scale(1.2 0.9)"><g${clip}><ellipse rx="80" ry="45" transform="translate(90 50) rotate(30)" fill="#dcac29" stroke="#c8401a" stroke-width="14"/><rect x="-160" y="-80" width="200" height="120" fill="#0e6b75"/></g></g>`,
+    )
+  await openLayers(page, layers)
+  await expect
+    .poll(() => apartFrom(page, drawn(' style="clip-path:inset(30% 20% 0 15%) stroke-box"')))
+    .toBeLessThanOrEqual(0.25)
+  expect(await apartFrom(page, drawn(''))).toBeGreaterThan(0.5)
+  await expect.poll(() => apartFromPage(page, layers, 0)).toBeLessThanOrEqual(0.5)
+})
+
+test('a crop of a group that moves is in the page as on the stage, though what is in it moves, too', async ({
+  page,
+}) => {
+  const moving = (kind: Property['kind'], from: Key['value'], to: Key['value']): Property => ({
+    kind,
+    value: to,
+    keys: [key(0, from), key(24, to)],
+  })
+  const layers = [
+    inGroup('plate', 'rectangle', { size: [240, 160], fill: '#0e6b75' }),
+    inGroup(
+      'disc',
+      'ellipse',
+      { size: [150, 150], fill: '#c8401a' },
+      { position: moving('place', [-100, 0], [190, 40]) },
+    ),
+    group({}, { 'crop right': moving('number', 80, 10), turn: moving('turn', 0, 40) }),
+  ]
+  for (const frame of [5, 16]) {
+    await openLayers(page, layers)
+    await page.getByLabel('Current time').fill(`${frame}f`)
+    await page.getByLabel('Current time').press('Enter')
+    await expect.poll(() => apartFromPage(page, layers, frame)).toBeLessThanOrEqual(0.5)
+    expect(await apartFromPage(page, layers, frame + 4)).toBeGreaterThan(1)
+  }
+})
+
+test('a group is cropped by hand, what is cut off is not pressed, and one undo brings it back', async ({
+  page,
+}) => {
   await newProject(page)
-  await addLayer(page, 'Group')
+  await addLayer(page, 'Rectangle')
+  await page.keyboard.press('ControlOrMeta+g')
+  const whole = await pixels(page)
   await page.getByRole('button', { name: 'Crop the selected layer' }).click()
-  await expect(page.getByRole('group', { name: 'Crop', exact: true })).toContainText('has no box of its own')
+  const bar = page.getByRole('group', { name: 'Crop', exact: true })
+  const left = page.getByRole('slider', { name: 'Crop left', exact: true })
+  const [from, to] = await Promise.all(
+    ['left', 'right'].map(async (side) =>
+      page.getByRole('slider', { name: `Crop ${side}`, exact: true }).boundingBox(),
+    ),
+  )
+  const width = to!.x - from!.x
+  await dragBy(page, left, [width / 2, 0])
+  const crop = async () => {
+    const { layers } = (await savedFile(page)).project.scenes[0]!
+    return Number(layers.find(({ kind }) => kind === 'group')!.properties['crop left']!.value)
+  }
+  expect(await crop()).toBeCloseTo(50, 0)
+  expect((await pixels(page)) === whole).toBe(false)
+  await bar.getByRole('button', { name: 'Done' }).click()
+  // A press where nothing is left selects nothing; where something is, that.
+  const y = from!.y + from!.height / 2 + 20
+  await page.mouse.click(from!.x + width / 4, y)
+  await expect(page.getByRole('button', { name: 'Rectangle', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'false',
+  )
+  await page.mouse.click(from!.x + (3 * width) / 4, y)
+  await page.keyboard.press('ControlOrMeta+z')
+  expect(await crop()).toBe(0)
+  expect((await pixels(page)) === whole).toBe(true)
 })

@@ -23,7 +23,7 @@ async function madeFile(page: Page): Promise<Buffer> {
   await page.getByRole('button', { name: /^Make/ }).click()
   const save = page.getByRole('button', { name: /^Save “/ })
   // What was made before is gone at once.
-  await expect(page.getByRole('button', { name: /^Make/ })).toBeEnabled({ timeout: 60_000 })
+  await expect(page.getByRole('button', { name: /^Make/ })).toBeEnabled()
   await expect(save).toBeVisible()
   const waiting = page.waitForEvent('download')
   await save.click()
@@ -59,7 +59,6 @@ test('frames are PNGs of what the stage shows, to the pixel, and a sheet has the
 })
 
 test('a video has the frames of the stage at their moments', async ({ page }) => {
-  test.setTimeout(120_000)
   await openFilm(page, /^All frames/)
   const pngs = framesOf(await madeFile(page)).map(([, png]) => png)
   await page.getByRole('button', { name: /^Video/ }).click()
@@ -87,7 +86,6 @@ test('a video without the background is seen through where nothing is drawn', as
 })
 
 test('a GIF has the frames of the stage, spread over whole hundredths of a second', async ({ page }) => {
-  test.setTimeout(120_000)
   await openFilm(page, /^All frames/)
   const pngs = framesOf(await madeFile(page)).map(([, png]) => png)
   await page.getByRole('button', { name: /^GIF/ }).click()

@@ -53,7 +53,6 @@ test('every kind of travel plays in a Lottie player as the core has it, at every
 })
 
 test('shapes, lines, crops, masks and groups look in two players as in the page', async ({ page }) => {
-  test.setTimeout(120_000)
   await page.setViewportSize({ width: 1280, height: 720 })
   const whole = lookingScene()
   const still = (value: number) => ({ kind: 'number', value, keys: [] }) as const

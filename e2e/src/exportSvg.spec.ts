@@ -59,7 +59,6 @@ const APART = { css: 6, smil: 12 }
 test('every way a layer can look is the same in an SVG of either flavour as in the page', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
   await page.setViewportSize({ width: 1280, height: 720 })
   const project = lookingScene()
   const scene = project.scenes[0]!

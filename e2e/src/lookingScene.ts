@@ -174,6 +174,31 @@ export function lookingScene(): Project {
       { size: [80, 80], fill: '#2563eb' },
       { parent: 'together', more: at(40, 10) },
     ),
+    drawnLayer(
+      'window',
+      'group',
+      {},
+      {
+        more: {
+          position: keyed('place', [560, 560], [600, 520]),
+          turn: keyed('turn', 0, -40),
+          ...numbers({ 'crop left': [60, 5] }),
+          'crop bottom': still('number', 20),
+        },
+      },
+    ),
+    drawnLayer(
+      'pane',
+      'rectangle',
+      { size: [140, 110], fill: '#dcac29' },
+      { parent: 'window', more: at(0, 0) },
+    ),
+    drawnLayer(
+      'lamp',
+      'ellipse',
+      { size: [70, 70], fill: '#0e6b75' },
+      { parent: 'window', more: { position: keyed('place', [-60, 0], [90, 30]) } },
+    ),
   ]
   return projectSchema.parse(projectOf(shapes))
 }

@@ -7,7 +7,7 @@ import { openDemo, type } from './desk.ts'
 async function measured(page: Page): Promise<number[]> {
   await page.getByRole('button', { name: 'Measure it' }).click()
   const found = page.getByRole('region', { name: 'Played here and held against the stage' })
-  await expect(found).toBeVisible({ timeout: 60_000 })
+  await expect(found).toBeVisible()
   const amounts = await found.getByRole('definition').locator('b').allTextContents()
   return amounts.map((text) => Number.parseFloat(text))
 }

@@ -46,7 +46,6 @@ const MOST_SHADES = 128
 test('what is painted in parts while it is dragged is the picture painted whole, and is so at the end', async ({
   page,
 }) => {
-  test.setTimeout(90_000)
   await page.setViewportSize({ width: 1280, height: 1600 })
   await withoutPickers(page)
   await page.goto('/')

@@ -24,7 +24,6 @@ const LEAST_WHOLE = 0.95
 
 for (const [collection, { folders, looks }] of Object.entries(COLLECTIONS))
   test(`the files of ${collection} play as the browser plays them`, async ({ page }) => {
-    test.setTimeout(180_000)
     const files = folders.flatMap((folder) => {
       const path = new URL(folder, PACKAGES)
       return readdirSync(path).map((name) => new URL(name, path))

@@ -33,7 +33,6 @@ const FILES = readdirSync(FOLDER, { recursive: true, encoding: 'utf8' })
 test('Lottie animations of an open collection look as one of two independent players draws them', async ({
   page,
 }) => {
-  test.setTimeout(240_000)
   await page.setViewportSize({ width: 3 * SIDE, height: SIDE })
   await serve(page)
   const whole: string[] = []

@@ -91,7 +91,6 @@ test('texts leave an SVG as shapes that look as the browser’s own text', async
 })
 
 test('texts are in Lottie as shapes, and look in two players as in the page', async ({ page }) => {
-  test.setTimeout(60_000)
   await page.setViewportSize({ width: 1280, height: 720 })
   const project = titles('whole')
   const scene = project.scenes[0]!

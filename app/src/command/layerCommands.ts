@@ -210,7 +210,7 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
     crop: () => {
       const layer = chosen().at(-1)
       if (layer && hasCrop(layer.kind)) stageView.tool = 'crop'
-      else toast('Select a picture, a shape or a text first: it is cropped on the stage.')
+      else toast('Select a picture, a shape, a text or a group first: it is cropped on the stage.')
     },
     toPath: async () => {
       const shapes = idsOf(chosen().filter(isPlainShape))

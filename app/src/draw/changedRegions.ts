@@ -78,10 +78,10 @@ export function changedRegions(
   return regions.length > MOST_REGIONS || area > MOST_SHARE * width * height ? null : regions
 }
 
-/** With what changes because its mask does. */
+/** With what changes because its mask does, or because the box is another that its group is cropped in. */
 function withMasked(items: readonly DrawItem[], changed: readonly number[]): ReadonlySet<number> {
-  const all = new Set(changed)
-  const masks = new Set<unknown>(changed.flatMap((i) => (items[i]!.isMask ? [items[i]] : [])))
+  const all = withCropped(items, changed)
+  const masks = new Set<unknown>([...all].flatMap((i) => (items[i]!.isMask ? [items[i]] : [])))
   // A mask may be seen through another.
   for (let known = -1; masks.size > 0 && known !== all.size;) {
     known = all.size
@@ -94,6 +94,16 @@ function withMasked(items: readonly DrawItem[], changed: readonly number[]): Rea
       if (item.isMask) masks.add(item)
     })
   }
+  return all
+}
+
+function withCropped(items: readonly DrawItem[], changed: readonly number[]): Set<number> {
+  const all = new Set(changed)
+  const crops = new Set(changed.flatMap((i) => items[i]!.veils.filter(({ kind }) => kind === 'crop')))
+  if (crops.size > 0)
+    items.forEach(({ veils }, i) => {
+      if (veils.some((veil) => crops.has(veil))) all.add(i)
+    })
   return all
 }
 

@@ -3,7 +3,7 @@ import type { Context2d } from './context2d.ts'
 import { itemBounds } from './itemBounds.ts'
 import { measuringContext } from './measuringContext.ts'
 import { painterOf } from './painters/painters.ts'
-import { clipToSeen, seenBox } from './seenBox.ts'
+import { clipToSeen, isIn, isWithinCrops, seenBox } from './seenBox.ts'
 import type { PictureBook } from './pictureBook.ts'
 
 type StagePoint = readonly [x: number, y: number]
@@ -37,6 +37,7 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
   if (!inverse) return false
   // What is seen of a scene is what stands in it.
   if (item.kind === 'scene' || !isWithin(item.veils, ...point)) return false
+  if (!isWithinCrops(item.veils, ...point, pictures)) return false
   const [x, y] = applyMatrix(inverse, ...point)
   const box = itemBounds(item, pictures)
   const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
@@ -45,7 +46,7 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
     x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach
   if (isBeside) return false
   const seen = seenBox(item, pictures)
-  if (seen && (x < seen.x || y < seen.y || x > seen.x + seen.width || y > seen.y + seen.height)) return false
+  if (seen && !isIn(seen, [x, y])) return false
   if (item.kind === 'image' || item.kind === 'clip') return isOpaqueNear(item, point, pictures)
   const path = painterOf(item).path(item)
   // Between the letters of a word one is still on it.

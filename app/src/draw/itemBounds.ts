@@ -9,7 +9,8 @@ import {
 import { measureText } from './measureText.ts'
 import type { PictureBook } from './pictureBook.ts'
 
-const measuresOf = (pictures: PictureBook): Measures => ({
+/** The sizes only whoever draws knows. */
+export const measuresOf = (pictures: PictureBook): Measures => ({
   text: measureText,
   picture: (id) => pictures.sizeOf(id),
 })

@@ -1,9 +1,10 @@
-import { veilsOnlyOf, type DrawItem, type FrameVeil, type Veil } from '@arrow-bend/core/scene'
+import { veilsOnlyOf, type Bounds, type DrawItem, type Matrix, type Veil } from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
 import { paintAffected } from './paintAffected.ts'
 import { paintItem } from './paintItem.ts'
 import { paintMasked } from './paintMasked.ts'
 import type { PictureBook } from './pictureBook.ts'
+import { seenBoxOf } from './seenBox.ts'
 
 export interface PaintItems {
   readonly pictures: PictureBook
@@ -75,8 +76,14 @@ function paintBehind(
 ): void {
   const { pictures, scale, depth = 0 } = painting
   const paint = (on: Context2d): void => paintThroughVeils(on, items, { ...painting, depth: depth + 1 })
-  if (veil.kind === 'frame') paintFramed(context, veil, paint)
-  else if (veil.kind === 'effects')
+  if (veil.kind === 'frame') {
+    const [x, y, width, height] = veil.box as unknown as [number, number, number, number]
+    paintFramed(context, { matrix: veil.matrix, box: { x, y, width, height } }, paint)
+  } else if (veil.kind === 'crop') {
+    const box = seenBoxOf(veil, pictures)
+    if (box) paintFramed(context, { matrix: veil.matrix, box }, paint)
+    else paint(context)
+  } else if (veil.kind === 'effects')
     paintAffected(context, veil, { items, opacity: 1, pictures, until: veil, paint })
   // One whose eye is shut masks nothing.
   else if (!veil.layer.visible) paint(context)
@@ -90,10 +97,14 @@ function paintBehind(
   }
 }
 
-function paintFramed(context: Context2d, { matrix, box }: FrameVeil, paint: (on: Context2d) => void): void {
+/** Paints what is seen within a box only. @param frame the box, and how its coordinates lead to the stage */
+function paintFramed(
+  context: Context2d,
+  { matrix, box }: { readonly matrix: Matrix; readonly box: Bounds },
+  paint: (on: Context2d) => void,
+): void {
   const outline = new Path2D()
-  const [x, y, width, height] = box as unknown as [number, number, number, number]
-  outline.rect(x, y, width, height)
+  outline.rect(box.x, box.y, box.width, box.height)
   const [a, b, c, d, e, f] = matrix as unknown as [number, number, number, number, number, number]
   const placed = new Path2D()
   placed.addPath(outline, { a, b, c, d, e, f })

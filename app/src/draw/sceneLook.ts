@@ -57,6 +57,7 @@ function pushPart(parts: unknown[], value: unknown, isRewritten: boolean): void 
 
 function pushVeil(parts: unknown[], veil: Veil): void {
   if (veil.kind === 'frame') parts.push(...veil.matrix, ...veil.box)
+  else if (veil.kind === 'crop') parts.push(...veil.matrix, ...veil.crop)
   // What masks draw stands among the items itself.
   else if (veil.kind === 'mask') parts.push(veil.layer.visible, veil.inverted, veil.feather)
   else {

@@ -1,37 +1,48 @@
-import { croppedBox, type Bounds, type DrawItem } from '@arrow-bend/core/scene'
+import {
+  applyMatrix,
+  cropBox as cropBoxOf,
+  groupBox,
+  invertMatrix,
+  openedBox,
+  type Bounds,
+  type CropVeil,
+  type DrawItem,
+  type Veil,
+} from '@arrow-bend/core/scene'
 import type { Context2d } from './context2d.ts'
-import { itemBounds } from './itemBounds.ts'
+import { measuresOf } from './itemBounds.ts'
 import type { PictureBook } from './pictureBook.ts'
-
-/** So far beyond its box nothing is drawn, px. */
-const FAR = 100_000
 
 export const isCropped = ({ crop }: Pick<DrawItem, 'crop'>): boolean => crop.some((percent) => percent > 0)
 
 /** The box an item is cropped in, its line with it, in its own coordinates. */
-export function cropBox(item: DrawItem, pictures: PictureBook): Bounds {
-  const { x, y, width, height } = itemBounds(item, pictures)
-  const beyond = 'strokeWidth' in item ? item.strokeWidth / 2 : 0
-  return { x: x - beyond, y: y - beyond, width: width + 2 * beyond, height: height + 2 * beyond }
-}
+export const cropBox = (item: DrawItem, pictures: PictureBook): Bounds =>
+  cropBoxOf(item, measuresOf(pictures))
 
 /** What of an item its crop leaves, in its own coordinates; open at the sides that are not cropped. Null for all of it. */
 export function seenBox(item: DrawItem, pictures: PictureBook): Bounds | null {
-  if (!isCropped(item)) return null
-  const box = croppedBox(item.crop, cropBox(item, pictures))!
-  const [left, right, top, bottom] = [...item.crop].map((percent) => (percent > 0 ? 0 : FAR)) as [
-    number,
-    number,
-    number,
-    number,
-  ]
-  return {
-    x: box.x - left,
-    y: box.y - top,
-    width: box.width + left + right,
-    height: box.height + top + bottom,
-  }
+  return isCropped(item) ? openedBox(item.crop, cropBox(item, pictures)) : null
 }
+
+/** The same of all that stands in a group that is cropped, in the group's coordinates. */
+export function seenBoxOf({ crop, items, matrix }: CropVeil, pictures: PictureBook): Bounds | null {
+  if (!isCropped({ crop })) return null
+  const box = groupBox(items, matrix, measuresOf(pictures))
+  return box && openedBox(crop, box)
+}
+
+/** Whether no crop of a group among some veils cuts off a point of the stage. */
+export function isWithinCrops(veils: readonly Veil[], x: number, y: number, pictures: PictureBook): boolean {
+  return veils.every((veil) => {
+    if (veil.kind !== 'crop') return true
+    const seen = seenBoxOf(veil, pictures)
+    const inverse = seen && invertMatrix(veil.matrix)
+    return !inverse || isIn(seen, applyMatrix(inverse, x, y))
+  })
+}
+
+export const isIn = ({ x, y, width, height }: Bounds, [px, py]: readonly [number, number]): boolean =>
+  px >= x && py >= y && px <= x + width && py <= y + height
 
 /** Keeps what is painted to what an item's crop leaves. The context's transform must be the item's. */
 export function clipToSeen(context: Context2d, item: DrawItem, pictures: PictureBook): void {

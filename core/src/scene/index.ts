@@ -42,7 +42,7 @@ export {
 } from './layers/layerKinds.ts'
 export type { FontLook, KindArt, Measures } from './layers/layerKind.ts'
 export { isWithin, veilsOnlyOf } from './layers/veil.ts'
-export type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Paint, Veil } from './layers/drawBase.ts'
+export type { CropVeil, DrawBase, EffectsVeil, FrameVeil, MaskVeil, Paint, Veil } from './layers/drawBase.ts'
 export { beginsWithSpan, LOCAL_TIME } from './layers/localTime.ts'
 export { playedProperty } from './layers/playedProperty.ts'
 export { rolledTurn } from './layers/rolledTurn.ts'
@@ -78,7 +78,17 @@ export {
   type Gradient,
   type GradientKind,
 } from './layers/gradient.ts'
-export { CROP_SIDES, croppedBox, hasCrop, OPPOSITE_SIDE, showsPicture, type CropSide } from './layers/crop.ts'
+export {
+  CROP_SIDES,
+  croppedBox,
+  hasCrop,
+  isEverCropped,
+  openedBox,
+  OPPOSITE_SIDE,
+  showsPicture,
+  type CropSide,
+} from './layers/crop.ts'
+export { cropBox, groupBox } from './layers/groupBox.ts'
 export { hasShadow, isAffected, isEverAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {
@@ -155,7 +165,7 @@ export { soundingIn, type Sounding } from './sampling/soundingIn.ts'
 export { innerSecondsOf, sourceMoments, type SourceMoment } from './sampling/sourceMoments.ts'
 export { homesOf, masksIn } from './sampling/homes.ts'
 export { compileShownClock } from './sampling/shownTime.ts'
-export { ownArt, type OwnArtOptions } from './sampling/ownArt.ts'
+export { compileOwnArt, ownArt, type OwnArtOptions } from './sampling/ownArt.ts'
 export { alongDegrees, makePlacing, ownMatrixInto, type Placing } from './sampling/placing.ts'
 export { bendSchema, libraryBendSchema, plainBendSchema } from './schema/bendSchema.ts'
 export { takesPatterns } from './schema/patternSchema.ts'

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { edited, ids, key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import { checkChange, type Layer, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { setCrops, type Crops } from '../index.ts'
+import { setCrops, ungroupLayers, type Crops } from '../index.ts'
 
 const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
 const cropped = (project: Project, crops: Crops, seconds = 0): Project => {
@@ -36,9 +36,19 @@ describe('crops', () => {
     const { keys } = cropped(moving, { left: 20 }, 1).scenes[0]!.layers[0]!.properties['crop left']!
     expect(keys.map(({ value }) => value)).toEqual([100, 20, 0])
   })
-  it('are refused for what has no box of its own, or is locked', () => {
-    const group = projectOf([layerWith('a', {}, 'group')])
-    expect(() => cropped(group, { left: 1 })).toThrow(/“a” cannot be cropped/)
+  it('are of a group, too, which is not taken apart while it is cropped', () => {
+    const group = cropped(projectOf([layerWith('a', {}, 'group'), layerWith('b', {}, 'text', 'a')]), {
+      top: 25,
+    })
+    expect(sides(group)).toEqual([0, 0, 25, 0])
+    const apart = (project: Project): Project =>
+      edited(project, (draft) => ungroupLayers(draft, 'scene', ['a'], at(0)))
+    expect(() => apart(group)).toThrow(/“a” is cropped/)
+    expect(apart(cropped(group, { top: 0 })).scenes[0]!.layers).toHaveLength(1)
+  })
+  it('are refused for what is only heard, or is locked', () => {
+    const sound = projectOf([layerWith('a', {}, 'sound')])
+    expect(() => cropped(sound, { left: 1 })).toThrow(/“a” cannot be cropped/)
     expect(() => cropped(box({ locked: true }), { left: 1 })).toThrow(/locked/)
   })
 })

@@ -23,7 +23,7 @@ export type Crops = Readonly<Partial<Record<CropSide, number>>>
  * Crops sides of a layer at a moment: what it shows stays where it is. Each goes from 0 to where it meets the side opposite
  * to it, which stays unless it is set as well.
  * @param time scene time
- * @throws BadEdit for a layer that is locked or has no box of its own
+ * @throws BadEdit for a layer that is locked, or a sound
  */
 export function setCrops(
   draft: Draft<Project>,
@@ -32,8 +32,7 @@ export function setCrops(
   { crops, ...options }: { readonly crops: Crops } & SetValueOptions,
 ): void {
   const { kind, name, properties } = undrafted<Layer>(layerIn(draft, ref))
-  if (!hasCrop(kind))
-    throw new BadEdit(`“${name}” cannot be cropped: it has no box of its own. Nothing was changed.`)
+  if (!hasCrop(kind)) throw new BadEdit(`“${name}” cannot be cropped: it is only heard. Nothing was changed.`)
   const moment = layerTicks(draft, ref, time)
   const library = libraryIn(draft)
   const now = (side: CropSide): number => currentValue(properties[`crop ${side}`]!, moment, library) as number

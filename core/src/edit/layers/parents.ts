@@ -4,6 +4,7 @@ import {
   applyMatrix,
   identityMatrix,
   invertMatrix,
+  isEverCropped,
   makeLayer,
   multiplyInto,
   ownMatrixAt,
@@ -14,7 +15,7 @@ import {
 } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { editProperty, libraryIn } from '../editProperty.ts'
+import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
 import { addLayer, readName, removeLayers } from './layers.ts'
 import { layerIn, sceneBefore, sceneIn, type MakeId } from '../refs.ts'
 import { transformRoutes } from '../routes/routes.ts'
@@ -184,7 +185,7 @@ function turnedAbout(
  * Takes groups away and leaves what is in them where it stands at a moment, riding on what the groups rode on, and seen
  * through what the groups were, unless it has a mask of its own.
  * @returns the layers that were in them
- * @throws BadEdit where none is a group, or one or what is in it is locked
+ * @throws BadEdit where none is a group, one is cropped, or one or what is in it is locked
  */
 export function ungroupLayers(
   draft: Draft<Project>,
@@ -197,6 +198,11 @@ export function ungroupLayers(
   if (groups.length === 0) throw new BadEdit('Select a group to take it apart. Nothing was changed.')
   const locked = groups.find((group) => group.locked)
   if (locked) throw new BadEdit(`“${locked.name}” is locked. Unlock it to take it apart.`)
+  const cropped = groups.find((group) => isEverCropped(undrafted<Layer>(group)))
+  if (cropped)
+    throw new BadEdit(
+      `“${cropped.name}” is cropped, which what is in it cannot be as one. Set its crop to 0 first. Nothing was changed.`,
+    )
   const freed: string[] = []
   for (const { id, parent, mask } of groups) {
     const inside = scene.layers.filter((layer) => layer.parent === id)

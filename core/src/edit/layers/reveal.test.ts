@@ -105,7 +105,7 @@ describe('a reveal', () => {
     expect(made.bends).toHaveLength(1)
   })
   it('is refused for what cannot be cropped, and for no time', () => {
-    const shape = projectOf([layerWith('r', {}, 'group')])
+    const shape = projectOf([layerWith('r', {}, 'sound')])
     const how = { from: 'left', begin: at(0), end: at(1), bend: EASE_BOTH, makeId: ids() } as const
     expect(() => edited(shape, (draft) => revealLayers(draft, 'scene', ['r'], how))).toThrow(
       'cannot be cropped',

@@ -35,7 +35,7 @@ const CROPPED: Readonly<Record<RevealFrom, Readonly<Partial<Record<(typeof SIDES
 }
 
 /**
- * Opens pictures, clips and shown scenes behind a moving edge: keys of their crop, in place of those it had on any side; they
+ * Opens what is seen behind a moving edge: keys of their crop, in place of those it had on any side; they
  * come to be cropped as they were in the end.
  * @throws BadEdit for what cannot be cropped, is locked, and for no time
  */
@@ -49,9 +49,7 @@ export function revealLayers(
   for (const id of ids) {
     const { name, properties } = layerIn(draft, { scene: sceneId, layer: id })
     if (!properties['crop left'])
-      throw new BadEdit(
-        `“${name}” cannot be cropped: it has no box of its own. Let it be seen through a shape that grows. Nothing was changed.`,
-      )
+      throw new BadEdit(`“${name}” cannot be cropped: it is only heard. Nothing was changed.`)
   }
   const bend = bendOfMove(draft, { name: 'Reveal', bend: plain }, makeId)
   for (const layer of ids)

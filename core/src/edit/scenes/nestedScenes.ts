@@ -153,7 +153,7 @@ function takeApart(draft: Draft<Project>, sceneId: string, id: string, makeId: M
     )
   )
     throw new BadEdit(
-      `“${use.name}” is cropped, which a group cannot be. Set its crop to 0 first. Nothing was changed.`,
+      `“${use.name}” is cropped by its frame, which a group has not. Set its crop to 0 first. Nothing was changed.`,
     )
   const shown = sceneIn(draft, shownScene(use as Layer, draft.scenes as readonly Scene[])!.id)
   const idOf = new Map(shown.layers.map((layer) => [layer.id, makeId()]))

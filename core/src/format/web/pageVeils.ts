@@ -2,9 +2,10 @@ import type { Layer, LayerMask, WhichCopies } from '../../scene/index.ts'
 import { boxTag, round, type WebContext } from './webContext.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { elementText, type MovingElement } from './motion/motion.ts'
+import { placedCrop } from './placedCrop.ts'
 import { placedEffect } from './placedEffect.ts'
 
-/** What a layer of a page is seen through: a mask that is written once, or what blurs a group as one thing. */
+/** What a layer of a page is seen through: a mask that is written once, or what crops or blurs a group as one thing. */
 interface PageVeil {
   /** The same for the same veil. */
   readonly key: string
@@ -39,7 +40,7 @@ type WriteCover = (layer: Layer, context: WebContext) => string
  */
 export class PageVeils {
   private readonly ids = new Map<string, string>()
-  private readonly effects = new Map<string, PageVeil | null>()
+  private readonly asOne = new Map<string, readonly PageVeil[]>()
   private readonly written: string[] = []
   private characters = 0
 
@@ -53,16 +54,13 @@ export class PageVeils {
     private readonly writeCover: WriteCover,
   ) {}
 
-  /** What a layer is seen through, innermost first: its own mask, then what blurs and masks the groups it stands in, its own group's mask by itself not. */
+  /** What a layer is seen through, innermost first: its own mask, then what crops, blurs and masks the groups it stands in, its own group's mask by itself not. */
   of(layer: Layer, context: WebContext): readonly PageVeil[] {
     const { layers, copies: all } = context
     const masks: (PageMask | PageVeil)[] = []
     const copies = new Map(all)
     for (let at: Layer | undefined = layer; at;) {
-      if (at !== layer) {
-        const blurred = this.effectsOf(at, { ...context, copies: new Map(copies) })
-        if (blurred) masks.push(blurred)
-      }
+      if (at !== layer) masks.push(...this.asOneOf(at, { ...context, copies: new Map(copies) }))
       copies.delete(at.id)
       const by = at.mask && layers.get(at.mask.layer)
       // One whose eye is shut masks nothing.
@@ -84,14 +82,18 @@ export class PageVeils {
     return this.named.within === 'page' ? `<svg aria-hidden="true">${all}</svg>` : `<defs>${all}</defs>`
   }
 
-  private effectsOf(group: Layer, context: WebContext): PageVeil | null {
+  /** What a group does itself to all that stands in it, innermost first. */
+  private asOneOf(group: Layer, context: WebContext): readonly PageVeil[] {
     const key = [group.id, ...[...context.copies].flat()].join(' ')
-    const known = this.effects.get(key)
-    if (known !== undefined) return known
-    const effect = placedEffect(group, context)
-    const veil = effect ? { key, element: { moves: [effect] } } : null
-    this.effects.set(key, veil)
-    return veil
+    const known = this.asOne.get(key)
+    if (known) return known
+    const [corners, effect] = [placedCrop(group, context), placedEffect(group, context)]
+    const veils: readonly PageVeil[] = [
+      ...(corners ? [{ key: `${key} crop`, element: { corners } }] : []),
+      ...(effect ? [{ key, element: { moves: [effect] } }] : []),
+    ]
+    this.asOne.set(key, veils)
+    return veils
   }
 
   private maskOf({ by, of, copies }: PageMask, context: WebContext, around: readonly PageVeil[]): PageVeil {

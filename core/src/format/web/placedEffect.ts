@@ -1,19 +1,10 @@
 import { compiledOf, playedValueInto, isMoving } from '../../property/index.ts'
-import {
-  compileCopying,
-  identityMatrix,
-  isEverAffected,
-  makePlacing,
-  multiplyInto,
-  ownMatrixInto,
-  placeCopy,
-  type Layer,
-  type Matrix,
-} from '../../scene/index.ts'
-import { clockOf, playOptions, toleranceOf, type WebContext } from './webContext.ts'
+import { identityMatrix, isEverAffected, type Layer } from '../../scene/index.ts'
+import { playOptions, toleranceOf, type WebContext } from './webContext.ts'
 import type { Move } from './motion/motion.ts'
 import { toTrack } from './track.ts'
 import { EFFECT_NAMES, EFFECT_WIDTH, filterText, playedEffects } from './markup/effect.ts'
+import { chainOf, placeOf } from './placeOf.ts'
 import { playedLooks } from './playedLooks.ts'
 
 /**
@@ -45,35 +36,6 @@ export function placedEffect(group: Layer, context: WebContext): Move | null {
   const isStill = !effects.some(({ property }) => isMoving(property)) && isStillPlaced(group, context)
   const track = toTrack(playedLooks(placedInto, EFFECT_WIDTH, { isStill, options }), toleranceOf(context))
   return { property: 'filter', track, write: filterText }
-}
-
-/** A layer and all it rides on, itself first. */
-function chainOf(layer: Layer, { layers }: WebContext): readonly Layer[] {
-  const chain: Layer[] = []
-  for (let at: Layer | undefined = layer; at; at = at.parent === null ? undefined : layers.get(at.parent))
-    chain.push(at)
-  return chain
-}
-
-/** Writes where a layer is in its scene, its copies among those that are written, at a time of the page. */
-function placeOf(layer: Layer, context: WebContext): (out: Matrix, sceneTime: number) => void {
-  const { library, copies } = context
-  const own = identityMatrix()
-  const places = chainOf(layer, context).map((at) => ({
-    placing: makePlacing(at, library),
-    copying: compileCopying(at, library),
-    copy: copies.get(at.id) ?? 0,
-    clock: clockOf(at, context, copies),
-  }))
-  return (out, sceneTime) => {
-    out.set(identityMatrix())
-    for (const { placing, copying, copy, clock } of places) {
-      const time = clock.timeAt(sceneTime)
-      ownMatrixInto(own, placing, time)
-      if (copying) placeCopy(own, copying, copy, time)
-      multiplyInto(out, own, out)
-    }
-  }
 }
 
 /** Whether how large and how turned a layer is never changes. */

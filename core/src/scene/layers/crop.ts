@@ -1,6 +1,7 @@
 import { clamp } from '../../number/index.ts'
+import { isMoving } from '../../property/index.ts'
 import type { Bounds } from '../outline/outlineBounds.ts'
-import type { LayerKind } from '../document.ts'
+import type { Layer, LayerKind } from '../document.ts'
 import { PERCENT, type PropertyDefinition } from './propertyDefinition.ts'
 import type { PropertyReader, PropertyWriter } from './propertyReader.ts'
 
@@ -17,10 +18,18 @@ export const OPPOSITE_SIDE: Readonly<Record<CropSide, CropSide>> = {
 const OFTEN: ReadonlySet<LayerKind> = new Set(['image', 'clip', 'scene'])
 /** Whether a layer shows a picture of a size of its own: a still, a clip or a scene. */
 export const showsPicture = ({ kind }: { readonly kind: LayerKind }): boolean => OFTEN.has(kind)
-const SELDOM: ReadonlySet<LayerKind> = new Set(['rectangle', 'ellipse', 'path', 'text'])
+const SELDOM: ReadonlySet<LayerKind> = new Set(['rectangle', 'ellipse', 'path', 'text', 'group'])
 export const hasCrop = (kind: LayerKind): boolean => OFTEN.has(kind) || SELDOM.has(kind)
 
-/** Percent off each side of what a layer draws. */
+/** Whether anything is ever cut off a layer. */
+export const isEverCropped = ({ kind, properties }: Pick<Layer, 'kind' | 'properties'>): boolean =>
+  hasCrop(kind) &&
+  CROP_SIDES.some((side) => {
+    const property = properties[`crop ${side}`]
+    return property !== undefined && (isMoving(property) || (property.value as number) > 0)
+  })
+
+/** Percent off each side of what a layer draws; of a group, of the box round all that shows in it at that moment. */
 export const CROP: readonly PropertyDefinition[] = CROP_SIDES.map((side) => ({
   name: `crop ${side}`,
   label: `Crop ${side}`,
@@ -57,5 +66,26 @@ export function croppedBox(
     y: y + (height * top!) / 100,
     width: Math.max(0, width * (1 - (left! + right!) / 100)),
     height: Math.max(0, height * (1 - (top! + bottom!) / 100)),
+  }
+}
+
+/** So far beyond its box nothing is drawn, px. */
+const FAR = 100_000
+
+/** The same, open at the sides that are not cropped: what reaches beyond the box is seen there. */
+export function openedBox(crop: Float64Array, box: Bounds): Bounds | null {
+  const cropped = croppedBox(crop, box)
+  if (!cropped) return null
+  const [left, right, top, bottom] = [...crop].map((percent) => (percent > 0 ? 0 : FAR)) as [
+    number,
+    number,
+    number,
+    number,
+  ]
+  return {
+    x: cropped.x - left,
+    y: cropped.y - top,
+    width: cropped.width + left + right,
+    height: cropped.height + top + bottom,
   }
 }

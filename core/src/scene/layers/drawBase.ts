@@ -5,7 +5,7 @@ import { plainLine, type LineLook } from './line.ts'
 import type { Matrix } from '../matrix.ts'
 
 /** Something that all of a group, or all of a shown scene, is seen through as one thing; a mask may be a layer's own. */
-export type Veil = MaskVeil | FrameVeil | EffectsVeil
+export type Veil = MaskVeil | FrameVeil | CropVeil | EffectsVeil
 
 /** Only what another layer covers is seen, or only what it does not. */
 export interface MaskVeil {
@@ -27,6 +27,19 @@ export interface FrameVeil {
   readonly matrix: Matrix
   /** x, y, width, height, px. */
   readonly box: Float64Array
+}
+
+/** Sides of the box round all of a group are cut off. */
+export interface CropVeil {
+  readonly kind: 'crop'
+  /** The group. */
+  readonly layer: Layer
+  /** From the group's coordinates to the stage. */
+  readonly matrix: Matrix
+  /** Percent off each side: left, right, top, bottom. */
+  readonly crop: Float64Array
+  /** What is seen through it; found anew when something comes or goes. */
+  items: readonly DrawBase[]
 }
 
 /** All of it is blurred and casts one shadow. */

@@ -3,15 +3,18 @@ import type { Layer, Scene } from '../document.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
 import { TRANSFORM } from '../layers/propertyDefinition.ts'
 import { withRiders } from '../riders.ts'
-import { sceneAt } from './sceneAt.ts'
+import { compileScene, sampleSceneInto } from './sceneAt.ts'
 
-export interface OwnArtOptions {
-  /** Scene time, ticks; outside the layer's stretch its first or last moment is taken. */
-  readonly time: number
+export interface OwnArtLibraries {
   /** The project's named bends. */
   readonly library?: BendLibrary
   /** The project's, for layers that show one of them. */
   readonly scenes?: readonly Scene[]
+}
+
+export interface OwnArtOptions extends OwnArtLibraries {
+  /** Scene time, ticks; outside the layer's stretch its first or last moment is taken. */
+  readonly time: number
 }
 
 /**
@@ -22,20 +25,32 @@ export interface OwnArtOptions {
 export function ownArt(
   scene: Scene,
   layerId: string,
-  { time, library = NO_LINKS, scenes = [] }: OwnArtOptions,
-): DrawItem[] {
+  { time, ...libraries }: OwnArtOptions,
+): readonly DrawItem[] {
+  return compileOwnArt(scene, layerId, libraries)(time)
+}
+
+/** The same made ready for many moments; what it tells of one is rewritten with the next. */
+export function compileOwnArt(
+  scene: Scene,
+  layerId: string,
+  { library = NO_LINKS, scenes = [] }: OwnArtLibraries,
+): (time: number) => readonly DrawItem[] {
   const riders = new Set(withRiders(scene, [layerId]))
   const layers = scene.layers.flatMap((layer) =>
     layer.id === layerId ? [laidBare(layer)] : riders.has(layer.id) ? [layer] : [],
   )
   const own = layers.find(({ id }) => id === layerId)
-  if (!own) return []
+  if (!own) return () => []
   const [from, to] = own.span
-  const moment = Math.max(from, Math.min(time, to - 1))
-  // What is shown by riding alone is placed by it, but is no part of it.
-  return sceneAt({ ...scene, layers }, moment, library, scenes).filter(
-    ({ use }) => own.kind === 'group' || use.id === layerId,
-  )
+  const sampler = compileScene({ ...scene, layers }, library, { scenes })
+  return (time) => {
+    const moment = Math.max(from, Math.min(time, to - 1))
+    // What is shown by riding alone is placed by it, but is no part of it.
+    return sampleSceneInto(sampler, moment).filter(
+      ({ shown, use }) => shown && (own.kind === 'group' || use.id === layerId),
+    )
+  }
 }
 
 /** A layer without what places, fades and repeats it. */

@@ -5,7 +5,7 @@ import { TICKS_PER_SECOND } from '../../time/index.ts'
 import type { Layer, Scene } from '../document.ts'
 import type { DrawItem } from '../layers/layerKinds.ts'
 import { croppedBox } from '../layers/crop.ts'
-import type { MaskVeil, Veil } from '../layers/drawBase.ts'
+import type { CropVeil, MaskVeil, Veil } from '../layers/drawBase.ts'
 import { identityMatrix, multiplyInto } from '../matrix.ts'
 import { compileCast, sceneGround } from './compileCast.ts'
 import { copyCountAt, copyShare, copyTimeAt, placeCopy } from './copying.ts'
@@ -22,6 +22,8 @@ export interface SceneSampler {
   readonly library: BendLibrary
   /** What is drawn, bottom first: a list that stays the same while nothing comes or goes; rewritten by `sampleSceneInto`. */
   items: readonly DrawItem[]
+  /** Whether crops of groups know what they cut of these. */
+  isGathered: boolean
   readonly cast: Cast
 }
 
@@ -43,7 +45,7 @@ export function compileScene(
 ): SceneSampler {
   const before = former?.library === library ? former.cast : undefined
   const cast = compileCast(scene, before?.ground ?? sceneGround(), { library, scenes }, before)
-  return { scene, library, cast, items: itemsOf(cast) }
+  return { scene, library, cast, items: itemsOf(cast), isGathered: false }
 }
 
 /** Rewrites the sampler's items for a scene time in ticks. Allocates nothing of its own while nothing comes or goes. */
@@ -52,6 +54,8 @@ export function sampleSceneInto(sampler: SceneSampler, time: number): readonly D
   sampler.cast.ground.inner = time
   for (const track of sampler.cast.tracks) sampleTrack(track, sampling)
   if (sampling.isRecast) sampler.items = itemsOf(sampler.cast)
+  if (sampling.isRecast || !sampler.isGathered) gatherCropped(sampler.items)
+  sampler.isGathered = true
   return sampler.items
 }
 
@@ -74,6 +78,19 @@ function itemsOf(cast: Cast, items: DrawItem[] = []): DrawItem[] {
       if (showing.cast && showing.shown) itemsOf(showing.cast, items)
     }
   return items
+}
+
+/** Tells the crops of groups what they cut: they go by the box round all of that. */
+function gatherCropped(items: readonly DrawItem[]): void {
+  const cropped = new Map<CropVeil, DrawItem[]>()
+  for (const item of items)
+    for (const veil of item.veils) {
+      if (veil.kind !== 'crop') continue
+      const known = cropped.get(veil)
+      if (known) known.push(item)
+      else cropped.set(veil, [item])
+    }
+  for (const [veil, its] of cropped) veil.items = its
 }
 
 /** One sampling of a whole scene. */
@@ -149,13 +166,9 @@ function veilsOf(track: Track, showing: Showing): readonly Veil[] {
   const isIn = isMask && within.veils.some((veil) => isBy(veil, layer))
   const outer = isIn ? within.veils.filter((veil) => !isBy(veil, layer)) : within.veils
   // Most have none of their own, and no list is made for them.
-  if (!mask && !showing.haze) return outer
+  if (!mask && showing.asOne.length === 0) return outer
   showing.mask = maskOf(track, showing.mask)
-  return listed(
-    showing.veils,
-    [showing.haze, showing.mask].filter((one) => one !== null),
-    outer,
-  )
+  return listed(showing.veils, showing.mask ? [...showing.asOne, showing.mask] : showing.asOne, outer)
 }
 
 const isBy = (veil: Veil, layer: Layer): boolean => veil.kind === 'mask' && veil.layer === layer

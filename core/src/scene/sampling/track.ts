@@ -1,9 +1,9 @@
 import type { BendLibrary } from '../../bend/index.ts'
 import { compiledOf, type CompiledProperty } from '../../property/index.ts'
 import type { Layer, Scene } from '../document.ts'
-import { cropWriters, hasCrop } from '../layers/crop.ts'
+import { cropWriters, hasCrop, isEverCropped } from '../layers/crop.ts'
 import { effectWriters, hasEffectsAsOne, isEverAffected, noEffects } from '../layers/effects.ts'
-import type { DrawBase, EffectsVeil, FrameVeil, MaskVeil, Veil } from '../layers/drawBase.ts'
+import type { DrawBase, FrameVeil, MaskVeil, Veil } from '../layers/drawBase.ts'
 import type { KindArt } from '../layers/layerKind.ts'
 import { LAYER_KIND_RECORDS, type DrawItem } from '../layers/layerKinds.ts'
 import { propertyReader, writesNothing, type PropertyWriter } from '../layers/propertyReader.ts'
@@ -39,8 +39,8 @@ export interface Showing extends Ground {
   readonly writers: readonly PropertyWriter[]
   /** What its own mask makes of it; null where it has none. */
   mask: MaskVeil | null
-  /** What blurs all that stands in it; null where nothing ever does. */
-  readonly haze: EffectsVeil | null
+  /** What it does itself to all that stands in it as to one thing, innermost first: its crop, its blur and shadow. */
+  readonly asOne: readonly Veil[]
   /** Writes the local time, s, of a source that plays; null for other kinds. */
   readonly show: ((seconds: number) => void) | null
   /** What stands in it and is drawn with it: a repeated group's layers, a shown scene's. */
@@ -141,10 +141,6 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     veils: NO_VEILS,
     isMask: false,
   }
-  const haze: EffectsVeil | null =
-    hasEffectsAsOne(layer.kind) && isEverAffected(layer)
-      ? { kind: 'effects', effects: base.effects, matrix }
-      : null
   const { item, writers, show } = makeArt(base, library)
   const showing: Showing = {
     matrix,
@@ -159,12 +155,21 @@ function makeShowing({ layer, ground, showings, inside }: Track, library: BendLi
     item,
     writers,
     mask: null,
-    haze,
+    asOne: veilsAsOne(base),
     show,
     cast: null,
   }
   showing.cast = inside?.castOf(showing) ?? null
   return showing
+}
+
+function veilsAsOne({ layer, matrix, crop, effects }: DrawBase): readonly Veil[] {
+  const veils: Veil[] = []
+  // A shown scene is cropped by its frame.
+  if (layer.kind === 'group' && isEverCropped(layer))
+    veils.push({ kind: 'crop', layer, matrix, crop, items: [] })
+  if (hasEffectsAsOne(layer.kind) && isEverAffected(layer)) veils.push({ kind: 'effects', effects, matrix })
+  return veils.length > 0 ? veils : NO_VEILS
 }
 
 function makeArt(base: DrawBase, library: BendLibrary): Pick<Showing, 'item' | 'writers' | 'show'> {

@@ -6,7 +6,6 @@ import {
   textParts,
   type Alignment,
   type Layer,
-  type Measures,
   type Parts,
   type TextLine,
   type TextLook,
@@ -18,15 +17,12 @@ import { textLookAt, type PartedLook } from './textLook.ts'
 import { leavesAsShapes, linePath } from './textShapes.ts'
 import { colourMove } from './shapeMoves.ts'
 import { partElements } from './partElements.ts'
+import { measureOf } from './textMeasure.ts'
 import { textReadings } from './textReadings.ts'
 
 const ANCHORS: Readonly<Record<Alignment, string>> = { left: 'start', middle: 'middle', right: 'end' }
 const OPPOSITE: Readonly<Record<string, string>> = { start: 'end', middle: 'middle', end: 'start' }
 const BEGINS = 'start'
-
-/** Where no font can be asked, letters are taken to be about half as wide as they are tall. Source: common practice. */
-const roughMeasure: Measures['text'] = (text, { fontSize, letterSpacing }) =>
-  text.length * (0.5 * fontSize + letterSpacing)
 
 /** A text as SVG text: lines and parts stand where they do as the scene begins. */
 export function textMarkup(layer: Layer, context: WebContext): string {
@@ -66,8 +62,6 @@ export function textMarkup(layer: Layer, context: WebContext): string {
   })
   return drawn(context, readings.join(''))
 }
-
-const measureOf = ({ options }: WebContext): Measures['text'] => options.measureText ?? roughMeasure
 
 /** Lines about the text's place: they grow with the font from there. */
 function wholeMarkup(look: TextLook, moves: readonly Move[], context: WebContext): string {

@@ -32,6 +32,8 @@ export interface MovingElement {
   /** What it is turned and scaled about, px; its own 0, 0 when left out. */
   readonly origin?: readonly [x: number, y: number]
   readonly crop?: Crop | null
+  /** Only what lies within these is seen: x and y of four corners, px of what it stands in; it is not placed itself. */
+  readonly corners?: Track
   /**
    * What may move. It is placed in the order of CSS: `offset-distance`, `translate` (or `translate-x` and `translate-y`, each
    * with keys of its own), `rotate`, `scale`, `transform`.

@@ -72,7 +72,7 @@ export class SmilMotion implements Motion {
   }
 
   /** The element itself with all that does not place it, cut off where it is cropped. */
-  private looks({ tag, attributes = '', style, crop, moves = [] }: MovingElement): Shell[] {
+  private looks({ tag, attributes = '', style, crop, corners, moves = [] }: MovingElement): Shell[] {
     const still = style ? [style] : []
     const moving: string[] = []
     let around = ''
@@ -92,7 +92,8 @@ export class SmilMotion implements Motion {
     const styled = still.length > 0 ? ` style="${still.join(';')}"` : ''
     const own: Shell = [`<${tag}${wanted}${styled}>${around}${moving.join('')}`, `</${tag}>`]
     const isBare = tag === 'g' && own[0] === '<g>'
-    return [...(crop ? [this.cut(crop)] : []), ...(isBare ? [] : [own])]
+    const cuts = [...(crop ? [this.cut(crop)] : []), ...(corners ? [this.cutAt(corners)] : [])]
+    return [...cuts, ...(isBare ? [] : [own])]
   }
 
   private animations({ property, track, write }: Move): string {
@@ -163,13 +164,26 @@ export class SmilMotion implements Motion {
         : '',
     )
     const rectangle = `<rect x="${x}" y="${y}" width="${width}" height="${height}">${animations.join('')}</rect>`
-    return [`<g clip-path="url(#${id})"><clipPath id="${id}">${rectangle}</clipPath>`, '</g>']
+    return clipped(id, rectangle)
+  }
+
+  private cutAt(corners: Track): Shell {
+    const d = (numbers: readonly number[]): string =>
+      `M${[0, 2, 4, 6].map((i) => `${short(numbers[i]!)} ${short(numbers[i + 1]!)}`).join('L')}Z`
+    const texts = new Set(corners.keys.map(({ numbers }) => d(numbers)))
+    const animation = texts.size > 1 ? this.animate('d', corners, d) : ''
+    return clipped(this.newId(), `<path d="${d(corners.keys[0]!.numbers)}">${animation}</path>`)
   }
 
   private newId(): string {
     return `${this.name}${(this.ids += 1)}`
   }
 }
+
+const clipped = (id: string, shape: string): Shell => [
+  `<g clip-path="url(#${id})"><clipPath id="${id}">${shape}</clipPath>`,
+  '</g>',
+]
 
 /** Seven digits: as many as a 32-bit float has. */
 const short = (value: number): string => String(Number(value.toFixed(6)))

@@ -1,3 +1,4 @@
+import type { Track } from '../track.ts'
 import { stillValue, type Move, type MovingElement, type Shell } from './motion.ts'
 
 /** So far beyond its box nothing is drawn, px. */
@@ -30,9 +31,10 @@ interface StyledElement {
   readonly moving: readonly Move[]
 }
 
-/** An element's declarations, those that move apart. Source: W3C, CSS Transforms 2, Motion Path 1, Masking 1 (inset with a geometry box). */
-function styled({ style, route, origin, crop, moves = [] }: MovingElement): StyledElement {
-  const all = [...moves, ...cropMoves(crop)].map((move) => ({
+/** An element's declarations, those that move apart. Source: W3C, CSS Transforms 2, Motion Path 1, Masking 1 (inset and polygon with a geometry box). */
+function styled({ tag, style, route, origin, crop, corners, moves = [] }: MovingElement): StyledElement {
+  const within = corners ? [cornersMove(corners, tag)] : []
+  const all = [...moves, ...cropMoves(crop), ...within].map((move) => ({
     ...move,
     property: CUSTOM[move.property] ?? move.property,
   }))
@@ -52,6 +54,17 @@ function styled({ style, route, origin, crop, moves = [] }: MovingElement): Styl
   }
   return { still, moving }
 }
+
+/** A drawing's groups have no box of their own to begin at: what they stand in has. */
+const cornersMove = (track: Track, tag: string): Move => ({
+  property: 'clip-path',
+  track,
+  write: (numbers) => {
+    const corners = [0, 2, 4, 6].map((i) => `${px(numbers[i]!)} ${px(numbers[i + 1]!)}`)
+    return `polygon(${corners.join(',')})${tag === 'g' ? ' view-box' : ''}`
+  },
+})
+const px = (value: number): string => `${Number(value.toFixed(3))}px`
 
 const cropMoves = (crop: MovingElement['crop']): Move[] =>
   (crop?.sides ?? []).flatMap((side, i) => (side ? [{ ...side, property: `--crop-${SIDES[i]}` }] : []))

@@ -3,14 +3,21 @@ import { setCrops, type Crops } from '@arrow-bend/core/edit'
 import {
   applyMatrix,
   CROP_SIDES,
+  groupBox,
   hasCrop,
   invertMatrix,
   layerById,
   OPPOSITE_SIDE,
+  ownMatrixAt,
+  withRiders,
+  type Bounds,
   type CropSide,
+  type Layer,
+  type Matrix,
 } from '@arrow-bend/core/scene'
 import {
   cropBox,
+  measuresOf,
   toScreen,
   type PictureBook,
   type StagePainter,
@@ -30,6 +37,14 @@ export interface CropOptions {
   /** Counts drawings of the picture, which the crop goes with. */
   readonly drawn: () => number
 }
+
+/** What is cropped: the box in the layer's coordinates, their map to the stage, percent off left, right, top, bottom. */
+interface Croppable {
+  readonly box: Bounds
+  readonly matrix: Matrix
+  readonly crop: Float64Array
+}
+const NOT_CROPPED = new Float64Array(4)
 
 /** A grip of a crop: the sides it moves. */
 export interface CropGrip {
@@ -58,28 +73,44 @@ export function useCrop({ view, painter, pictures, drawn }: CropOptions) {
     const id = selection.layers.at(-1)
     return document.scene && id !== undefined ? layerById(document.scene, id) : null
   })
-  const item = computed(() => {
+  /** Of a layer that draws something itself. */
+  const ofItem = ({ id }: Layer): Croppable | null => {
+    const item = painter().items.find((one) => one.isOriginal && one.shown && one.layer.id === id)
+    return item ? { box: cropBox(item, pictures()), matrix: item.matrix, crop: item.crop } : null
+  }
+  /** Of all that stands in a group. */
+  const ofGroup = ({ id }: Layer): Croppable | null => {
+    const { scene, items, time, library } = painter()
+    if (!scene) return null
+    const inside = withRiders(scene, [id])
+    const its = items.filter(({ isOriginal, use }) => isOriginal && inside.has(use.id))
+    const matrix = ownMatrixAt(scene, id, time, library)
+    const box = groupBox(its, matrix, measuresOf(pictures()))
+    const veil = its.flatMap(({ veils }) => veils).find((one) => one.kind === 'crop' && one.layer.id === id)
+    return box && { box, matrix, crop: veil?.kind === 'crop' ? veil.crop : NOT_CROPPED }
+  }
+  const croppable = computed(() => {
     void drawn()
-    return painter().items.find((one) => one.isOriginal && one.shown && one.layer.id === layer.value?.id)
+    const held = layer.value
+    return held && (held.kind === 'group' ? ofGroup(held) : ofItem(held))
   })
   /** Why there is nothing to take hold of; empty where there is. */
   const trouble = computed(() => {
     const held = layer.value
     if (!held) return 'Select a layer first: click it in the list below.'
-    if (!hasCrop(held.kind))
-      return `“${held.name}” has no box of its own: crop what stands in it, or let it be seen through a rectangle.`
+    if (!hasCrop(held.kind)) return `“${held.name}” cannot be cropped: it is only heard.`
     if (held.locked) return `“${held.name}” is locked. Unlock it to change it.`
-    return item.value ? '' : `“${held.name}” is not seen at the playhead. Go to where it is.`
+    return croppable.value ? '' : `“${held.name}” is not seen at the playhead. Go to where it is.`
   })
   /** The whole box and how much is cut off each side now, %. */
   const seen = computed(() => {
-    void drawn()
-    if (!item.value || trouble.value) return null
-    const [left, right, top, bottom] = item.value.crop as unknown as [number, number, number, number]
+    if (!croppable.value || trouble.value) return null
+    const { box, matrix, crop } = croppable.value
+    const [left, right, top, bottom] = crop as unknown as [number, number, number, number]
     return {
-      box: cropBox(item.value, pictures()),
+      box,
       // The sampler writes its matrix anew for every moment; a drag needs the one it began with.
-      matrix: Float64Array.from(item.value.matrix),
+      matrix: Float64Array.from(matrix),
       crop: { left, right, top, bottom } as Readonly<Record<CropSide, number>>,
     }
   })
