@@ -10,7 +10,7 @@ export default defineConfig({
   globalSetup: './src/seedDemo.ts',
   outputDir: '../test-results',
   // Far more than anything takes, so that no test is one of how fast a machine is that others use, too.
-  timeout: 300_000,
+  timeout: 600_000,
   expect: { timeout: 60_000 },
   fullyParallel: true,
   workers: 2,

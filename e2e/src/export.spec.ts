@@ -266,7 +266,6 @@ test('animated outlines and chosen texts play in the browser as the core has the
 })
 
 test('the demo’s page, saved from the screen, plays in the browser as the core has it', async ({ page }) => {
-  test.setTimeout(400_000)
   await openDemo(page)
   await page.getByRole('link', { name: 'Export' }).click()
   const waiting = page.waitForEvent('download')

@@ -10,37 +10,40 @@ import { trialScene } from './trialScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
-/** Reads where the player has each layer, and how it looks. */
-function measure(page: Page, milliseconds: number): Promise<Measured[]> {
-  return page.evaluate((time) => {
+/** Reads where the player has each layer at each time, and how it looks. */
+function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
+  return page.evaluate((times) => {
     const { player } = window as unknown as { player: Player }
-    player.goToAndStop((time * player.frameRate) / 1000, true)
-    const { elements, layers } = player.renderer
-    return layers
-      .flatMap(({ ty }, i) => (ty === 4 || ty === 2 ? [elements[i]] : []))
-      .map((one) => {
-        // What is not shown yet is not built yet.
-        if (!one || one === true) return { points: [], opacity: 0, fill: '' }
-        const m = one.finalTransform.mat.props as unknown as number[]
-        const points = [
-          [0, 0],
-          [100, 0],
-          [0, 100],
-        ].map(([x, y]) => [m[0]! * x! + m[4]! * y! + m[12]!, m[1]! * x! + m[5]! * y! + m[13]!] as const)
-        const paths = [...one.baseElement.querySelectorAll('path')]
-        const filled = paths.find(
-          (path) =>
-            !['none', ''].includes(path.getAttribute('fill') ?? '') &&
-            path.getAttribute('fill-opacity') !== '0',
-        )
-        return {
-          points,
-          // What is over 100 % is drawn as 100 %.
-          opacity: one.isInRange ? Math.min(1, Math.max(0, one.finalTransform.mProp.o.v)) : 0,
-          fill: filled ? getComputedStyle(filled).fill : '',
-        }
-      })
-      .reverse()
+    const readAt = (time: number): Measured[] => {
+      player.goToAndStop((time * player.frameRate) / 1000, true)
+      const { elements, layers } = player.renderer
+      return layers
+        .flatMap(({ ty }, i) => (ty === 4 || ty === 2 ? [elements[i]] : []))
+        .map((one) => {
+          // What is not shown yet is not built yet.
+          if (!one || one === true) return { points: [], opacity: 0, fill: '' }
+          const m = one.finalTransform.mat.props as unknown as number[]
+          const points = [
+            [0, 0],
+            [100, 0],
+            [0, 100],
+          ].map(([x, y]) => [m[0]! * x! + m[4]! * y! + m[12]!, m[1]! * x! + m[5]! * y! + m[13]!] as const)
+          const paths = [...one.baseElement.querySelectorAll('path')]
+          const filled = paths.find(
+            (path) =>
+              !['none', ''].includes(path.getAttribute('fill') ?? '') &&
+              path.getAttribute('fill-opacity') !== '0',
+          )
+          return {
+            points,
+            // What is over 100 % is drawn as 100 %.
+            opacity: one.isInRange ? Math.min(1, Math.max(0, one.finalTransform.mProp.o.v)) : 0,
+            fill: filled ? getComputedStyle(filled).fill : '',
+          }
+        })
+        .reverse()
+    }
+    return times.map(readAt)
   }, milliseconds)
 }
 
@@ -61,12 +64,17 @@ test('shapes, lines, crops, masks and groups look in two players as in the page'
     ({ name }) => !['blurred', 'words', 'drawn on'].includes(name),
   ).map((layer): Layer => {
     if (layer.name === 'together') return { ...layer, properties: { ...layer.properties, blur: still(0) } }
+    if (layer.name === 'window') {
+      const uncropped = { 'crop left': still(0), 'crop bottom': still(0) }
+      return { ...layer, properties: { ...layer.properties, ...uncropped } }
+    }
     return layer.mask ? { ...layer, mask: { layer: layer.mask.layer, inverted: true } } : layer
   })
   expect(leftOutOfLottie(layers)).toEqual([])
   expect(leftOutOfLottie(whole.scenes[0]!.layers)).toEqual([
     'texts that move in parts or are set anew while they play, or that have letters other than the font here',
     'blurs and shadows',
+    'crops of groups',
     'how soft masks are',
     'parts of the lines of rectangles and ellipses',
   ])

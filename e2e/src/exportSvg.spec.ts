@@ -7,37 +7,40 @@ import { trialScene } from './trialScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
-/** Reads where each layer of the drawing is, by the browser's own matrices (`getScreenCTM`). */
-function measure(page: Page, milliseconds: number): Promise<Measured[]> {
-  return page.evaluate((time) => {
+/** Reads where each layer of the drawing is at each time, by the browser's own matrices (`getScreenCTM`). */
+function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
+  return page.evaluate((times) => {
     const root = document.querySelector<SVGSVGElement>('svg')!
-    root.pauseAnimations()
-    root.setCurrentTime(time / 1000)
-    for (const animation of document.getAnimations()) {
-      animation.pause()
-      animation.currentTime = time
-    }
-    const toFrame = root.getScreenCTM()!.inverse()
-    const drawn = [...document.querySelectorAll<SVGGElement>('[data-layer]')].filter(
-      (one) => !one.querySelector('[data-layer]'),
-    )
-    return drawn.map((layer) => {
-      const shapes = [...layer.querySelectorAll<SVGGraphicsElement>('rect,ellipse,path,text,image')]
-      const art = shapes.find((one) => !one.closest('clipPath,mask'))!
-      const matrix = toFrame.multiply(art.getScreenCTM()!)
-      const points = [
-        [0, 0],
-        [100, 0],
-        [0, 100],
-      ].map(([x, y]) => {
-        const at = new DOMPoint(x, y).matrixTransform(matrix)
-        return [at.x, at.y] as const
+    const readAt = (time: number): Measured[] => {
+      root.pauseAnimations()
+      root.setCurrentTime(time / 1000)
+      for (const animation of document.getAnimations()) {
+        animation.pause()
+        animation.currentTime = time
+      }
+      const toFrame = root.getScreenCTM()!.inverse()
+      const drawn = [...document.querySelectorAll<SVGGElement>('[data-layer]')].filter(
+        (one) => !one.querySelector('[data-layer]'),
+      )
+      return drawn.map((layer) => {
+        const shapes = [...layer.querySelectorAll<SVGGraphicsElement>('rect,ellipse,path,text,image')]
+        const art = shapes.find((one) => !one.closest('clipPath,mask'))!
+        const matrix = toFrame.multiply(art.getScreenCTM()!)
+        const points = [
+          [0, 0],
+          [100, 0],
+          [0, 100],
+        ].map(([x, y]) => {
+          const at = new DOMPoint(x, y).matrixTransform(matrix)
+          return [at.x, at.y] as const
+        })
+        let opacity = 1
+        for (let at: Element | null = art; at && at !== root; at = at.parentElement)
+          opacity *= Number(getComputedStyle(at).opacity)
+        return { points, opacity, fill: getComputedStyle(art).fill }
       })
-      let opacity = 1
-      for (let at: Element | null = art; at && at !== root; at = at.parentElement)
-        opacity *= Number(getComputedStyle(at).opacity)
-      return { points, opacity, fill: getComputedStyle(art).fill }
-    })
+    }
+    return times.map(readAt)
   }, milliseconds)
 }
 

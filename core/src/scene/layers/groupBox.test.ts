@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { key, layerWith, projectOf, property } from '../../../test/trials.ts'
-import { TICKS_PER_SECOND } from '../../time/index.ts'
+import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
 import {
   compileScene,
   groupBox,
@@ -60,7 +60,7 @@ describe('the box a group is cropped in', () => {
   it('goes with what moves in it, and leaves out what is not there and what masks', () => {
     const late = {
       ...plate('late', [900, 0]),
-      span: [TICKS_PER_SECOND, 9 * TICKS_PER_SECOND] as Layer['span'],
+      span: [asTicks(TICKS_PER_SECOND), asTicks(9 * TICKS_PER_SECOND)] as const,
     }
     const mover = plate('b', [0, 0], { position: property('place', [key(0, [0, 0]), key(2, [400, 0])]) })
     const masked = { ...plate('a', [0, 0]), mask: { layer: 'hole' } }
