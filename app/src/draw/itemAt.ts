@@ -37,14 +37,13 @@ function isOn(item: DrawItem, point: StagePoint, pictures: PictureBook): boolean
   if (!inverse) return false
   // What is seen of a scene is what stands in it.
   if (item.kind === 'scene' || !isWithin(item.veils, ...point)) return false
-  if (!isWithinCrops(item.veils, ...point, pictures)) return false
   const [x, y] = applyMatrix(inverse, ...point)
   const box = itemBounds(item, pictures)
   const stroke = 'strokeWidth' in item ? item.strokeWidth : 0
   const reach = stroke / 2 + 2
   const isBeside =
     x < box.x - reach || y < box.y - reach || x > box.x + box.width + reach || y > box.y + box.height + reach
-  if (isBeside) return false
+  if (isBeside || !isWithinCrops(item.veils, ...point, pictures)) return false
   const seen = seenBox(item, pictures)
   if (seen && !isIn(seen, [x, y])) return false
   if (item.kind === 'image' || item.kind === 'clip') return isOpaqueNear(item, point, pictures)

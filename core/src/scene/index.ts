@@ -88,7 +88,7 @@ export {
   showsPicture,
   type CropSide,
 } from './layers/crop.ts'
-export { cropBox, groupBox } from './layers/groupBox.ts'
+export { cropBox, groupBox, levelBox } from './layers/groupBox.ts'
 export { hasShadow, isAffected, isEverAffected, type Effects } from './layers/effects.ts'
 export { boxAboutMiddle } from './layers/shape.ts'
 export {

@@ -115,8 +115,8 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   if (layer.kind === 'clip' || layer.kind === 'sound') return { fidelity: 'left out', why: `a ${layer.kind}` }
   if (form === 'lottie' && isNotInLottie(layer, letters))
     return { fidelity: 'left out', why: `a ${layer.kind}` }
-  const isOfGroup = layer.kind === 'group' && name.startsWith('crop ')
-  if (form === 'lottie' && (isOfGroup || /^(blur|shadow)/.test(name) || property.kind === 'choice'))
+  const isCropOfGroup = layer.kind === 'group' && name.startsWith('crop ')
+  if (form === 'lottie' && (isCropOfGroup || /^(blur|shadow)/.test(name) || property.kind === 'choice'))
     return { fidelity: 'left out', why: 'not written to Lottie' }
   // A page moves a gradient's colours only; Lottie and animation elements all of it.
   const isOwn = form === 'lottie' || form === 'svg-smil'
@@ -125,7 +125,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   if (form === 'css' && !OF_SHEET.has(name))
     return { fidelity: 'left out', why: 'not a style of any element' }
   if (!compileLayerClock(scene, layer.id, project.bends).isSceneTime) return baked('a time of its own')
-  if (isOfGroup) return baked('a box round all that is in it')
+  if (isCropOfGroup) return baked('a box round all that is in it')
   if (property.patterns?.length) return baked('patterns')
   if (property.kind === 'choice') return exact
   if (property.kind === 'outline') return baked('outlines are mixed point by point')

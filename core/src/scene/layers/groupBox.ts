@@ -24,12 +24,28 @@ export function cropBox(item: DrawItem, measures: Measures): Bounds {
  * Source: W3C, SVG 2, 8.10 (bounding boxes of container elements: the union of their children's); that masks are left out: own.
  */
 export function groupBox(items: readonly DrawBase[], matrix: Matrix, measures: Measures): Bounds | null {
+  const counted = (items as readonly DrawItem[]).filter(
+    ({ shown, isMask, use, layer }) => shown && !isMask && use === layer,
+  )
+  return levelBox(counted, matrix, (item) => cropBox(item, measures))
+}
+
+/**
+ * The smallest box that is level in some coordinates and holds boxes of items.
+ * @param matrix from those coordinates to the stage
+ * @param boxOf an item's box in its own coordinates, px
+ * @returns null for no items, for boxes without an end, or where the map flattens all to nothing
+ */
+export function levelBox(
+  items: readonly DrawItem[],
+  matrix: Matrix,
+  boxOf: (item: DrawItem) => Bounds,
+): Bounds | null {
   const inverse = invertMatrix(matrix)
-  if (!inverse) return null
+  if (!inverse || items.length === 0) return null
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity]
-  for (const item of items as readonly DrawItem[]) {
-    if (!item.shown || item.isMask || item.use !== item.layer) continue
-    const { x, y, width, height } = cropBox(item, measures)
+  for (const item of items) {
+    const { x, y, width, height } = boxOf(item)
     for (const [across, down] of CORNERS) {
       const onStage = applyMatrix(item.matrix, x + across * width, y + down * height)
       const [atX, atY] = applyMatrix(inverse, ...onStage)
@@ -39,7 +55,8 @@ export function groupBox(items: readonly DrawBase[], matrix: Matrix, measures: M
       bottom = Math.max(bottom, atY)
     }
   }
-  return left <= right ? { x: left, y: top, width: right - left, height: bottom - top } : null
+  const [width, height] = [right - left, bottom - top]
+  return Number.isFinite(width) && Number.isFinite(height) ? { x: left, y: top, width, height } : null
 }
 
 const CORNERS = [

@@ -2,6 +2,7 @@ import type { BendLibrary } from '@arrow-bend/core/bend'
 import {
   applyMatrix,
   invertMatrix,
+  levelBox,
   ownMatrixAt,
   withRiders,
   type Bounds,
@@ -10,8 +11,7 @@ import {
   type Matrix,
   type Scene,
 } from '@arrow-bend/core/scene'
-import { itemBounds, itemCorners, type PictureBook } from '../../../../draw/index.ts'
-import { boxAround } from '../useSnapping.ts'
+import { itemBounds, type PictureBook } from '../../../../draw/index.ts'
 import type { Point } from '../../../../chart/route/routeGeometry.ts'
 
 /** A layer as a box in its own coordinates, and how they lie on the stage. */
@@ -45,13 +45,11 @@ export function boxItems(
     const layer = scene.layers.find((candidate) => candidate.id === id)
     if (layer?.kind !== 'group') return []
     const matrix = ownMatrixAt(scene, id, time, library)
-    const inverse = invertMatrix(matrix)
-    if (!inverse) return []
     const inside = withRiders(scene, [id])
-    const corners = shown
-      .filter((candidate) => candidate.use === candidate.layer && inside.has(candidate.layer.id))
-      .flatMap((candidate) => itemCorners(candidate, pictures))
-    const bounds = boxAround(corners.map(([x, y]): Point => applyMatrix(inverse, x, y)))
+    const its = shown.filter(
+      (candidate) => candidate.use === candidate.layer && inside.has(candidate.layer.id),
+    )
+    const bounds = levelBox(its, matrix, (candidate) => itemBounds(candidate, pictures))
     return bounds ? [{ layer, matrix, bounds }] : []
   })
 }
