@@ -132,13 +132,15 @@ try {
   )
   const sound = wavBytes([samples], { rate: SAMPLES_A_SECOND })
   const sha256 = createHash('sha256').update(sound).digest('hex')
-  const file = writeBendFile({ project: trial(sha256), assets: new Map([[sha256, sound]]) })
+  const file = await writeBendFile({ project: trial(sha256), assets: new Map([[sha256, new Blob([sound])]]) })
   await page.goto(served.address)
   const chooser = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'Open a file…' }).first().click()
   await (
     await chooser
-  ).setFiles([{ name: 'drift.bend', mimeType: 'application/zip', buffer: Buffer.from(file) }])
+  ).setFiles([
+    { name: 'drift.bend', mimeType: 'application/zip', buffer: Buffer.from(await file.arrayBuffer()) },
+  ])
   await page.getByRole('region', { name: 'Deck' }).waitFor()
   await page.waitForTimeout(2000)
   await watchPicture(page)

@@ -132,7 +132,7 @@ async function filmOne(
   { values, target, input }: { readonly values: Values; readonly target: string; readonly input: string },
 ): Promise<string> {
   const { makeFilm } = await import('./makeFilm.ts')
-  const made = await makeFilm(await writeBendFile({ ...file, project: sceneAlone(file.project, scene) }), {
+  const made = await makeFilm(await bendBytes({ ...file, project: sceneAlone(file.project, scene) }), {
     form,
     rate: values.fps === undefined ? scene.rate : parseRate(values.fps),
     scale: values.scale === undefined ? 1 : positive(values.scale, 'scale', 16),
@@ -175,11 +175,14 @@ function stretchOf(scene: Scene, { from, to }: Values): Scene {
   return cutScene(scene, at(from, 0 as Scene['duration']), at(to, scene.duration))
 }
 
-async function bendOf(file: ProjectFile, scene: Scene, values: Values): Promise<Uint8Array> {
+function bendOf(file: ProjectFile, scene: Scene, values: Values): Promise<Uint8Array> {
   const { project } = file
   const isWhole = values.scene === undefined && values.from === undefined && values.to === undefined
-  return writeBendFile({ ...file, project: isWhole ? project : sceneAlone(project, scene) })
+  return bendBytes({ ...file, project: isWhole ? project : sceneAlone(project, scene) })
 }
+
+const bendBytes = async (file: ProjectFile): Promise<Uint8Array> =>
+  new Uint8Array(await (await writeBendFile(file)).arrayBuffer())
 
 /** A project of one scene, first, with those it shows. */
 function sceneAlone(project: Project, scene: Scene): Project {
@@ -193,14 +196,12 @@ async function textOf(
   form: Exclude<ExportForm, 'bend'>,
   { values, target }: { readonly values: Values; readonly target: string },
 ): Promise<Buffer> {
-  const urls = new Map(
-    project.assets
-      .filter(({ kind }) => kind === 'picture')
-      .map(({ id, type, sha256 }) => {
-        const data = Buffer.from(assets.get(sha256) ?? []).toString('base64')
-        return [id, `data:${type};base64,${data}`]
-      }),
-  )
+  const urls = new Map<string, string>()
+  for (const { id, kind, type, sha256 } of project.assets) {
+    if (kind !== 'picture') continue
+    const bytes = (await assets.get(sha256)?.arrayBuffer()) ?? new ArrayBuffer(0)
+    urls.set(id, `data:${type};base64,${Buffer.from(bytes).toString('base64')}`)
+  }
   const letters = needsLetters(project, form, textsAs(values)) ? await lettersFor(project) : undefined
   const ending = extname(target).toLowerCase()
   const text = writeForm(project, scene, form, {

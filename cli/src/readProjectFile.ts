@@ -1,10 +1,17 @@
 import { createHash } from 'node:crypto'
 import { basename } from 'node:path'
-import { MOST_PACKED, readBendFile, type ProjectFile } from '@arrow-bend/core/format/project'
-import { readMovingFile, takenProject, type LeftOut } from '@arrow-bend/core/format/takeOver'
-import { readBytes } from './readBytes.ts'
+import { readBendFile, type ProjectFile, type Sha256 } from '@arrow-bend/core/format/project'
+import { openMovingFile, takenProject, type LeftOut } from '@arrow-bend/core/format/takeOver'
+import { openFile } from './openFile.ts'
 
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
+const PIECE = 8 * 1024 * 1024
+
+const sha256: Sha256 = async (bytes) => {
+  const hash = createHash('sha256')
+  for (let from = 0; from < bytes.size; from += PIECE)
+    hash.update(new Uint8Array(await bytes.slice(from, from + PIECE).arrayBuffer()))
+  return hash.digest('hex')
+}
 
 /** A project from a file, and what of that was not understood. */
 export interface ReadProject extends ProjectFile {
@@ -17,10 +24,10 @@ export interface ReadProject extends ProjectFile {
  * @throws BadFile with a sentence that names it
  */
 export async function readProjectFile(path: string): Promise<ReadProject> {
-  const bytes = await readBytes(path, MOST_PACKED, 'is over 256 MB, more than a project can be.')
+  const file = await openFile(path)
   let ids = 0
   const makeId = (): string => `t${(ids += 1)}`
-  const taken = readMovingFile(bytes, basename(path), makeId)
+  const taken = await openMovingFile(file, basename(path), makeId)
   if (taken) return { ...(await takenProject(taken, { makeId, sha256 })), leftOut: taken.leftOut }
-  return { ...(await readBendFile(bytes, sha256)), leftOut: [] }
+  return { ...(await readBendFile(file, sha256)), leftOut: [] }
 }

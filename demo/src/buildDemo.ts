@@ -36,19 +36,19 @@ function sizeOf(svg: string): [number, number] {
 }
 
 mkdirSync(new URL('art/', MADE), { recursive: true })
-const bytes = new Map<string, Uint8Array<ArrayBuffer>>()
+const bytes = new Map<string, Blob>()
 const assets = Object.entries(PICTURES).map(([id, svg]): Asset => {
   writeFileSync(new URL(`art/${id}.svg`, MADE), svg)
   const data = new TextEncoder().encode(svg)
   const sha256 = createHash('sha256').update(data).digest('hex')
-  bytes.set(sha256, data)
+  bytes.set(sha256, new Blob([data]))
   const name = `${id[0]!.toUpperCase()}${id.slice(1).replace('-', ' ')}`
   return { kind: 'picture', id, name, type: 'image/svg+xml', sha256, size: sizeOf(svg) }
 })
 const drum = drumTrack()
 const drumWav = writeWav(drum)
 const drumHash = createHash('sha256').update(drumWav).digest('hex')
-bytes.set(drumHash, drumWav)
+bytes.set(drumHash, new Blob([drumWav]))
 const project: Project = {
   format: 'arrow-bend/project',
   version: PROJECT_VERSION,
@@ -68,7 +68,5 @@ const project: Project = {
     },
   ],
 }
-writeFileSync(
-  new URL('lantern-regatta.bend', MADE),
-  writeBendFile({ project: readProjectData(lightLamps(project, drum)), assets: bytes }),
-)
+const file = await writeBendFile({ project: readProjectData(lightLamps(project, drum)), assets: bytes })
+writeFileSync(new URL('lantern-regatta.bend', MADE), new Uint8Array(await file.arrayBuffer()))

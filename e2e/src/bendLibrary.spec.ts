@@ -230,7 +230,8 @@ test('bends come in from JSON, CSS and projects, names that clash are both kept,
   )
   await expect(page.getByText('2 bends were added to this project.')).toBeVisible()
   const other = { ...projectOf([]), bends: [{ id: 'x', name: 'From afar', bend: ease }] }
-  await choose(page, 'other.bend', Buffer.from(writeBendFile({ project: other, assets: new Map() })))
+  const file = await writeBendFile({ project: other, assets: new Map() })
+  await choose(page, 'other.bend', Buffer.from(await file.arrayBuffer()))
   await expect(page.getByRole('button', { name: 'From afar', exact: true })).toBeVisible()
   for (const [name, text, sentence] of [
     ['broken.json', '{', /not valid JSON/],

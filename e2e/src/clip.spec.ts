@@ -1,3 +1,4 @@
+import { rename, stat, truncate, writeFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { newProject, savedFile, type } from './desk.ts'
@@ -7,6 +8,7 @@ import { makeTestClip, readCounter, type TestClipLook } from './testClip.ts'
 test.use({ bypassCSP: true })
 
 const FRAMES = 60
+const MB = 1024 * 1024
 
 async function bring(page: Page, name: string, buffer: Buffer): Promise<void> {
   const waiting = page.waitForEvent('filechooser')
@@ -95,8 +97,59 @@ test('a clip’s bar in the deck shows pictures of it', async ({ page }) => {
   await expect.poll(() => coloursAlong(page, { x: bar.x, y: bar.y + 18, width: 200 })).toBeGreaterThan(1)
 })
 
-test('what is no clip, breaks off or is empty says why and changes nothing', async ({ page }) => {
+/** What no player reads (a “Void” of EBML, RFC 8794) of so many bytes. */
+function voidOf(bytes: number): Buffer {
+  const element = Buffer.alloc(bytes)
+  element[0] = 0xec
+  // Its size in eight bytes, the first of which says that they are eight.
+  element.writeBigUInt64BE(2n ** 56n + BigInt(bytes - 9), 1)
+  return element
+}
+
+test('a clip larger than most memories would like is kept, played, saved with its project and opened again', async ({
+  page,
+}, testInfo) => {
   await newProject(page)
+  const large = testInfo.outputPath('Ferry.webm')
+  await writeFile(large, Buffer.concat([await makeTestClip(page, FRAMES), voidOf(260 * MB)]))
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Import pictures' }).click()
+  await (await waiting).setFiles(large)
+  await expect(page.getByRole('button', { name: 'Ferry', exact: true })).toBeVisible()
+  for (const at of [0, 30, 47]) await shows(page, at / 24, Math.floor((at * 30) / 24 + 1e-9))
+
+  await expect(page.getByText(/^Saved \d/)).toBeVisible()
+  await page.reload()
+  await shows(page, 30 / 24, 37)
+
+  const saving = page.waitForEvent('download')
+  await page.keyboard.press('Control+s')
+  const saved = await (await saving).path()
+  expect((await stat(saved)).size).toBeGreaterThan(260 * MB)
+  await page.goto('/')
+  const opening = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Open a file…' }).first().click()
+  const again = testInfo.outputPath('Again.bend')
+  await rename(saved, again)
+  await (await opening).setFiles(again)
+  await expect(page.getByText('1280 × 720 px')).toBeVisible()
+  await shows(page, 13 / 24, 16)
+})
+
+test('what is no clip, breaks off, is empty or huge says why and changes nothing', async ({
+  page,
+}, testInfo) => {
+  await newProject(page)
+  const huge = testInfo.outputPath('Huge.webm')
+  await writeFile(huge, '')
+  // A file with nothing in it but its length.
+  await truncate(huge, 2048 * MB + 1)
+  const waiting = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Import pictures' }).click()
+  await (await waiting).setFiles(huge)
+  await expect(
+    page.getByText('“Huge.webm” is over 2 GB, more than a clip can be. Nothing was changed.'),
+  ).toBeVisible()
   const clip = await makeTestClip(page, FRAMES)
   await bring(page, 'Empty.webm', Buffer.alloc(0))
   await expect(page.getByText('“Empty.webm” is empty. Nothing was changed.')).toBeVisible()

@@ -1,5 +1,4 @@
 import { readFile } from 'node:fs/promises'
-import { createHash } from 'node:crypto'
 import { expect, test } from '@playwright/test'
 import { exportCssPage } from '@arrow-bend/core/format/web'
 import { readBendFile } from '@arrow-bend/core/format/project'
@@ -13,6 +12,7 @@ import {
   type Scene,
 } from '@arrow-bend/core/scene'
 import { secondsOfTicks, ticksOfFrame } from '@arrow-bend/core/time'
+import { blobOf, sha256Of } from '../../core/test/blobs.ts'
 import { openDemo } from './desk.ts'
 import { compareEveryFrame, measureBoxes, trialProject } from './everyFrame.ts'
 import { FRAMES, key, LIBRARY, RATE, trialScene } from './trialScene.ts'
@@ -272,8 +272,7 @@ test('the demo’s page, saved from the screen, plays in the browser as the core
   await page.getByRole('button', { name: 'Save page…' }).click()
   const html = await readFile((await (await waiting).path())!, 'utf8')
   const file = await readFile(new URL('../../demo/made/lantern-regatta.bend', import.meta.url))
-  const sha = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
-  const { project } = await readBendFile(new Uint8Array(file), sha)
+  const { project } = await readBendFile(blobOf(file), sha256Of)
   await page.goto('about:blank')
   await page.setContent(html)
   await compareEveryFrame(page, measureBoxes, project.scenes[0]!, { bends: project.bends })

@@ -1,16 +1,15 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { createHash } from 'node:crypto'
 import { expect, test, type Page } from '@playwright/test'
 import { readMovingFile, takenProject, type LeftOut } from '@arrow-bend/core/format/takeOver'
 import { exportSvg } from '@arrow-bend/core/format/web'
 import { secondsOfTicks } from '@arrow-bend/core/time'
+import { sha256Of } from '../../core/test/blobs.ts'
 import { SMIL_DRAWINGS, STYLED_DRAWINGS } from './movingDrawings.ts'
 import { playedShapes, type PlayedShape } from './playedShapes.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
 const PACKAGES = new URL('../../node_modules/', import.meta.url)
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
 
 /** Moving drawings of open collections (MIT), by elements that animate and by style; the larger is looked at 60 times a file. */
 const COLLECTIONS: Readonly<
@@ -64,7 +63,7 @@ async function playedBeside(
   let ids = 0
   const makeId = (): string => `i${(ids += 1)}`
   const taken = readMovingFile(new TextEncoder().encode(svg), name, makeId)!
-  const { project } = await takenProject(taken, { makeId, sha256 })
+  const { project } = await takenProject(taken, { makeId, sha256: sha256Of })
   const scene = project.scenes[0]!
   const frames = Math.round((secondsOfTicks(scene.duration) * scene.rate.num) / scene.rate.den)
   // Between two frames, so that no jump falls on a look.

@@ -1,6 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { readFile } from 'node:fs/promises'
-import { createHash } from 'node:crypto'
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { expect, test, type Page } from '@playwright/test'
@@ -8,12 +7,12 @@ import { readMovingFile, takenProject, type LeftOut } from '@arrow-bend/core/for
 import { exportSvg } from '@arrow-bend/core/format/web'
 import type { Scene } from '@arrow-bend/core/scene'
 import { secondsOfTicks } from '@arrow-bend/core/time'
+import { sha256Of } from '../../core/test/blobs.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
 const FOLDER = new URL('../../node_modules/@meteocons/lottie/', import.meta.url)
 const require = createRequire(import.meta.url)
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
 /** Side of a picture, px, and of the squares in which two are held against each other. */
 const SIDE = 256
 const SQUARE = 8
@@ -55,7 +54,7 @@ async function playedBeside(
   let ids = 0
   const makeId = (): string => `i${(ids += 1)}`
   const taken = readMovingFile(new TextEncoder().encode(text), 'it', makeId)!
-  const { project } = await takenProject(taken, { makeId, sha256 })
+  const { project } = await takenProject(taken, { makeId, sha256: sha256Of })
   const scene = project.scenes[0]!
   const svg = exportSvg(project, scene, { flavour: 'css', transparent: true, pictureUrl: () => '' })
   await show(page, text, svg)

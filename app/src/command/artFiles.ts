@@ -124,7 +124,11 @@ async function placeMoving(
   { taken, sha256 }: ReadTaken,
   document: Desk['document'],
 ): Promise<void> {
-  const bytes = [...sha256].map(([{ type, bytes: own }, hash]) => ({ sha256: hash, type, bytes: own }))
+  const bytes = [...sha256].map(([{ type, bytes: own }, hash]) => ({
+    sha256: hash,
+    type,
+    bytes: new Blob([own]),
+  }))
   const added = bytes.length > 0 ? await assetShelf.keep(bytes) : []
   const { groundFor } = await import('@arrow-bend/core/format/takeOver')
   const scene = document.apply(
@@ -189,7 +193,7 @@ async function readAll(files: readonly File[], as: ArtChoice['svg']): Promise<Wa
 }
 
 const bytesOf = ({ sha256 }: Waiting): AssetBytes[] =>
-  [...sha256].map(([{ type, bytes }, hash]) => ({ sha256: hash, type, bytes }))
+  [...sha256].map(([{ type, bytes }, hash]) => ({ sha256: hash, type, bytes: new Blob([bytes]) }))
 
 /**
  * Places files that were read, in one step.

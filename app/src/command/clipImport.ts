@@ -21,14 +21,20 @@ export async function importClips(
   for (const file of files) {
     try {
       const isSound = SOUND.test(file.name)
-      const facts = await cancellable(`Reading ${file.name}…`, (signal): Promise<ClipFacts | SoundFacts> =>
-        isSound ? readSound(file, signal) : readClip(file, signal),
-      )
-      // Called off, or another project was opened meanwhile.
-      if (!facts || document.project?.id !== project) return
       if (document.readOnly) return document.refuseReadOnly()
-      const { sha256, type, seconds } = facts
-      const kept = await assetShelf.keep([{ sha256, type, bytes: new Uint8Array(await file.arrayBuffer()) }])
+      const read = await cancellable(`Reading ${file.name}…`, async (signal) => {
+        const facts: ClipFacts | SoundFacts = await (isSound ? readSound : readClip)(file, signal)
+        const { sha256, type } = facts
+        return { facts, kept: await assetShelf.keep([{ sha256, type, bytes: file }], signal) }
+      })
+      if (!read) return
+      const { facts, kept } = read
+      // Another project was opened meanwhile, or another page took this one over.
+      if (document.project?.id !== project || document.readOnly) {
+        await assetShelf.drop(kept).catch(() => undefined)
+        return document.project?.id === project ? document.refuseReadOnly() : undefined
+      }
+      const { sha256, seconds } = facts
       const name = file.name.replace(/\.[^.]+$/, '').slice(0, 100) || (isSound ? 'Sound' : 'Clip')
       const duration = ticksOfSeconds(seconds)
       const { sceneId, makeId } = document

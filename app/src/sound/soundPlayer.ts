@@ -1,6 +1,7 @@
 import { soundingIn, type Asset, type SceneSampler, type Sounding } from '@arrow-bend/core/scene'
 import type { Sound } from '@arrow-bend/core/sound'
 import type { ReadAsset } from '../storage/index.ts'
+import { decodedSound } from './decodedSound.ts'
 
 /** So far off its place, s, a sound is set anew; what is nearer is a frame's own breadth. */
 const APART = 0.08
@@ -75,10 +76,8 @@ export class SoundPlayer {
     await Promise.all(
       fresh.map(async (asset) => {
         this.asked.add(asset.id)
-        const blob = await this.read(asset).catch(() => null)
         // A clip may have no sound.
-        const buffer =
-          blob && (await this.context.decodeAudioData(await blob.arrayBuffer()).catch(() => null))
+        const buffer = await decodedSound(this.context, () => this.read(asset))
         if (buffer) this.buffers.set(asset.id, buffer)
       }),
     )

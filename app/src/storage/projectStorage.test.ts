@@ -382,7 +382,10 @@ describe('damaged rows', () => {
       sha256: hash,
       size: [4, 4],
     } as const
-    const file = { project: { ...trial, id: 'seen', assets: [asset] }, assets: new Map([[hash, bytes]]) }
+    const file = {
+      project: { ...trial, id: 'seen', assets: [asset] },
+      assets: new Map([[hash, new Blob([bytes])]]),
+    }
     await storage.add(file)
     expect((await storage.look('seen')).losses.pictures).toEqual([])
     for (const broken of [new Uint8Array([1, 2]), 'bytes', null]) {

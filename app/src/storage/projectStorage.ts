@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid'
 import type { ProjectFile } from '@arrow-bend/core/format/project'
 import type { Project } from '@arrow-bend/core/scene'
 import { AssetShelf } from './assets/assetShelf.ts'
+import { largeFiles, type LargeFiles } from './assets/largeFiles.ts'
 import { cardOf, mendedCard } from './cardOf.ts'
 import {
   database,
@@ -61,8 +62,9 @@ export class ProjectStorage {
     private readonly db: Database = database,
     private readonly now: () => number = Date.now,
     private readonly leisure: Leisure = leisureOfPage(),
+    files: LargeFiles = largeFiles,
   ) {
-    this.assets = new AssetShelf(db)
+    this.assets = new AssetShelf(db, files)
   }
 
   /** All projects, the last changed first; those whose card is damaged or lost, too. */
@@ -77,34 +79,40 @@ export class ProjectStorage {
     })
   }
 
-  /** Adds a project with its pictures, whole or not at all; one of its id that is there is replaced. */
-  async add(file: ProjectFile, thumbnail: Blob | null = null): Promise<void> {
-    await this.put(file, null, thumbnail)
+  /** Adds a project with its assets, whole or not at all; one of its id that is there is replaced. */
+  async add(file: ProjectFile, thumbnail: Blob | null = null, signal?: AbortSignal): Promise<void> {
+    await this.put(file, { token: null, thumbnail, ...(signal ? { signal } : {}) })
   }
 
   /** Adds a project that is open in this page already, and goes on writing it. */
   async addOpen(file: ProjectFile, onWritten?: (step: number) => void): Promise<ProjectWriter> {
     const token = nanoid()
-    const step = await this.put(file, token, null)
+    const step = await this.put(file, { token, thumbnail: null })
     return this.writerOf({ id: file.project.id, token, step, entries: 0, characters: 0 }, onWritten)
   }
 
   private async put(
     { project, assets }: ProjectFile,
-    token: string | null,
-    thumbnail: Blob | null,
+    {
+      token,
+      thumbnail,
+      signal,
+    }: { readonly token: string | null; readonly thumbnail: Blob | null; readonly signal?: AbortSignal },
   ): Promise<number> {
     const { db } = this
     const { id } = project
     const text = JSON.stringify(project)
     const small = thumbnail ? await thumbnailOf(id, thumbnail) : null
-    const tables = [db.projects, db.thumbnails, db.states, db.assets, db.journal, db.heads]
+    const tables = [db.projects, db.thumbnails, db.states, db.journal, db.heads]
+    const brought = project.assets.flatMap(({ sha256, type }) => {
+      const bytes = assets.get(sha256)
+      return bytes ? [{ sha256, type, bytes }] : []
+    })
+    // Before the project that names them: what is large takes longer than a transaction can.
+    const added = await this.assets.keep(brought, signal)
+    this.assets.close()
     return guarded('adding the project', () =>
       db.transaction('rw', tables, async () => {
-        for (const { sha256: hash, type } of project.assets) {
-          const bytes = assets.get(hash)
-          if (bytes) await db.assets.put({ sha256: hash, type, bytes })
-        }
         // Beyond the steps of any page that still writes what was here before.
         const step = (await lastStep(db, id)) + 1
         await db.journal.where({ projectId: id }).delete()
@@ -115,7 +123,10 @@ export class ProjectStorage {
         if (small) await db.thumbnails.put(small)
         return step
       }),
-    )
+    ).catch(async (caught: unknown) => {
+      await this.assets.drop(added).catch(() => undefined)
+      throw caught
+    })
   }
 
   /** Reads a project without the right to write it. */

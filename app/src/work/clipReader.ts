@@ -4,9 +4,12 @@ import type { ClipFacts, ClipFrame, ClipWorker, SoundFacts, StripPicture } from 
 import type { Refused } from './fileWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
 
-/** Bytes a clip may have: what a project's file can hold. */
-const MOST_BYTES = 256 * 1024 * 1024
+/** Bytes a clip may have, which is read as it is wanted, and a sound, which is decoded whole. */
+const MOST_BYTES = { clip: 2 * 1024 * 1024 * 1024, sound: 256 * 1024 * 1024 } as const
+const MOST_WORDS = { clip: '2 GB', sound: '256 MB' } as const
+/** How long looking into one may take, ms, and how much longer for each byte: slow disks give 10 MB a second. */
 const LIMIT_MS = 120_000
+const LIMIT_MS_A_BYTE = 1e-4
 const FRAMES_LIMIT_MS = 20_000
 
 const clipWorker = (): TaskWorker<ClipWorker> =>
@@ -22,24 +25,38 @@ const stripper = clipWorker()
  * @throws Refusal with a sentence
  */
 export const readClip = (file: File, signal?: AbortSignal): Promise<ClipFacts> =>
-  lookInto(file, (remote) => remote.describe(file, file.name), signal)
+  lookInto('clip', file, {
+    look: (remote) => remote.describe(file, file.name),
+    ...(signal ? { signal } : {}),
+  })
 
 /**
  * Looks into a sound in a worker.
  * @throws Refusal with a sentence
  */
 export const readSound = (file: File, signal?: AbortSignal): Promise<SoundFacts> =>
-  lookInto(file, (remote) => remote.describeSound(file, file.name), signal)
+  lookInto('sound', file, {
+    look: (remote) => remote.describeSound(file, file.name),
+    ...(signal ? { signal } : {}),
+  })
+
+interface LookInto<Facts> {
+  readonly look: (remote: Remote<ClipWorker>) => Promise<Facts | Refused>
+  readonly signal?: AbortSignal
+}
 
 async function lookInto<Facts extends object>(
+  kind: keyof typeof MOST_BYTES,
   file: File,
-  look: (remote: Remote<ClipWorker>) => Promise<Facts | Refused>,
-  signal?: AbortSignal,
+  { look, signal }: LookInto<Facts>,
 ): Promise<Facts> {
   if (file.size === 0) throw new Refusal(`“${file.name}” is empty. Nothing was changed.`)
-  if (file.size > MOST_BYTES) throw new Refusal(`“${file.name}” is over 256 MB. Nothing was changed.`)
+  if (file.size > MOST_BYTES[kind])
+    throw new Refusal(
+      `“${file.name}” is over ${MOST_WORDS[kind]}, more than a ${kind} can be. Nothing was changed.`,
+    )
   const facts = await looker.run(look, {
-    limitMs: LIMIT_MS,
+    limitMs: LIMIT_MS + file.size * LIMIT_MS_A_BYTE,
     tooLong: `“${file.name}” takes too long to read, so it was given up. Nothing was changed.`,
     ...(signal ? { signal } : {}),
   })

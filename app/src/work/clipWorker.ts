@@ -19,8 +19,8 @@ import {
 import type { SoundAsset } from '@arrow-bend/core/scene'
 import { BadFile } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
-import { sha256 } from '../storage/assets/sha256.ts'
 import type { Refused } from './fileWorker.ts'
+import { hashOfBlob } from './hashOfBlob.ts'
 
 /** What a clip is like. */
 export interface ClipFacts {
@@ -148,8 +148,6 @@ async function readFrom(clip: OpenClip, from: number, count: number): Promise<Cl
 /** So near, s, a moment counts as the one the frames read last end at. */
 const NEAR = 1e-4
 
-const hashOf = async (blob: Blob): Promise<string> => sha256(new Uint8Array(await blob.arrayBuffer()))
-
 const refusedFor = (name: string, caught: unknown): Refused => ({
   refused:
     caught instanceof BadFile
@@ -189,7 +187,7 @@ const worker = {
       }
       const mime = await input.getMimeType()
       const type = mime.startsWith('video/webm') ? 'video/webm' : 'video/mp4'
-      return { sha256: await hashOf(blob), type, size, seconds }
+      return { sha256: await hashOfBlob(blob), type, size, seconds }
     } catch (caught) {
       return refusedFor(name, caught)
     }
@@ -213,7 +211,7 @@ const worker = {
       if (!first || !(seconds > 0)) throw new BadFile(`“${name}” has no sound in it. Nothing was changed.`)
       const mime = (await input.getMimeType()).split(';')[0]!.replace('video/', 'audio/')
       const type = SOUND_TYPES.find((known) => known === mime) ?? 'audio/wav'
-      return { sha256: await hashOf(blob), type, seconds }
+      return { sha256: await hashOfBlob(blob), type, seconds }
     } catch (caught) {
       return refusedFor(name, caught)
     }

@@ -14,9 +14,11 @@ export interface ReadArt {
   readonly sha256: ReadonlyMap<ArtPicture, string>
 }
 
-/** Bytes a file may have, and how long reading it may take, ms. */
+/** Bytes a file may have that is read whole. */
 const MOST_BYTES = 256 * 1024 * 1024
+/** How long reading a file may take, ms, and how much longer for each byte: slow disks give 10 MB a second. */
 const LIMIT_MS = 60_000
+const LIMIT_MS_A_BYTE = 1e-4
 
 const reader = new TaskWorker<FileWorker>(
   () => new Worker(new URL('./fileWorker.ts', import.meta.url), { type: 'module' }),
@@ -85,10 +87,8 @@ export async function readProjectFile(
   signal?: AbortSignal,
   options: ReadBendFile = { newer: 'refuse' },
 ): Promise<ReadProject> {
-  const bytes = await bytesOf(file)
   const answer = await reader.run(
-    (remote): Promise<ReadProject | Refused> =>
-      remote.readProject(transfer(bytes, [bytes.buffer]), file.name, options),
+    (remote): Promise<ReadProject | Refused> => remote.readProject(file, file.name, options),
     optionsFor(file, signal),
   )
   return accepted(answer)
@@ -102,7 +102,7 @@ async function bytesOf(file: File): Promise<Uint8Array<ArrayBuffer>> {
 
 function optionsFor(file: File, signal?: AbortSignal) {
   return {
-    limitMs: LIMIT_MS,
+    limitMs: LIMIT_MS + file.size * LIMIT_MS_A_BYTE,
     tooLong: `“${file.name}” takes too long to read, or more memory than there is, so it was given up. Nothing was changed.`,
     ...(signal ? { signal } : {}),
   }

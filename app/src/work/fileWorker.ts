@@ -1,5 +1,5 @@
 import '../withoutEval.ts'
-import { expose, transfer } from 'comlink'
+import { expose } from 'comlink'
 import { readArt, trimArt, trimPng } from '@arrow-bend/core/format/art'
 import {
   BadFile,
@@ -8,11 +8,18 @@ import {
   type ProjectFile,
   type ReadBendFile,
 } from '@arrow-bend/core/format/project'
-import { readMovingFile, takenProject, type LeftOut, type TakenOver } from '@arrow-bend/core/format/takeOver'
+import {
+  openMovingFile,
+  readMovingFile,
+  takenProject,
+  type LeftOut,
+  type TakenOver,
+} from '@arrow-bend/core/format/takeOver'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import { nanoid } from 'nanoid'
 import { sha256 } from '../storage/assets/sha256.ts'
+import { hashOfBlob } from './hashOfBlob.ts'
 
 /** Why there is no result, in a sentence: errors lose their kind on the way to the page. */
 export interface Refused {
@@ -72,21 +79,14 @@ const worker = {
     }),
 
   /** Reads a project, or another file that moves as one, whole or not at all. */
-  readProject: (
-    bytes: Uint8Array<ArrayBuffer>,
-    file: string,
-    options: ReadBendFile,
-  ): Promise<ReadProject | Refused> =>
+  readProject: (file: Blob, name: string, options: ReadBendFile): Promise<ReadProject | Refused> =>
     answered(async () => {
-      const taken = readMovingFile(bytes, file, makeId)
+      const taken = await openMovingFile(file, name, makeId)
       if (taken) for (const picture of taken.pictures.values()) await tryOut(picture)
       const read = taken
-        ? await takenProject(taken, { makeId, sha256 })
-        : await readBendFile(bytes, sha256, options)
-      return transfer(
-        { ...read, leftOut: taken?.leftOut ?? null },
-        [...read.assets.values()].map(({ buffer }) => buffer),
-      )
+        ? await takenProject(taken, { makeId, sha256: hashOfBlob })
+        : await readBendFile(file, hashOfBlob, options)
+      return { ...read, leftOut: taken?.leftOut ?? null }
     }),
 }
 export type FileWorker = typeof worker

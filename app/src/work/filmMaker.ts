@@ -3,6 +3,7 @@ import { Refusal } from '@arrow-bend/core/refusal'
 import type { Project, Scene } from '@arrow-bend/core/scene'
 import type { Sound } from '@arrow-bend/core/sound'
 import { decodedPictures } from '../pictures/index.ts'
+import { decodedSound } from '../sound/decodedSound.ts'
 import type { ReadAsset } from '../storage/index.ts'
 import { SOUND_RATE, type FilmFacts } from './film/filmSink.ts'
 import type { FilmFrame, FilmToMake, FilmWorker } from './filmWorker.ts'
@@ -81,8 +82,7 @@ async function decodedSounds(project: Project, read: ReadAsset): Promise<FilmToM
   const heard = project.assets.filter(({ kind }) => kind !== 'picture')
   const decoded = await Promise.all(
     heard.map(async (asset) => {
-      const blob = await read(asset).catch(() => null)
-      const buffer = blob && (await context.decodeAudioData(await blob.arrayBuffer()).catch(() => null))
+      const buffer = await decodedSound(context, () => read(asset))
       return buffer ? [[asset.id, soundOf(buffer)] as const] : []
     }),
   )

@@ -1,7 +1,7 @@
 import '../withoutEval.ts'
 import { expose, transfer } from 'comlink'
 import { readSound } from '@arrow-bend/core/format/sound'
-import { sentenceOf } from '@arrow-bend/core/refusal'
+import { Refusal, sentenceOf } from '@arrow-bend/core/refusal'
 import {
   envelopeOf,
   findBeats,
@@ -15,13 +15,17 @@ import {
   type Sound,
   type Spectrum,
 } from '@arrow-bend/core/sound'
+import { soundPart } from '../sound/soundPart.ts'
 import type { Refused } from './fileWorker.ts'
 
 /** The sound that was asked for last, unpacked: it is often asked for again, with other numbers. */
 let last: { readonly id: string; readonly sound: Promise<Sound> } | null = null
 
-const unpack = async (blob: Blob, progress?: (share: number) => void): Promise<Sound> =>
-  readSound(new Uint8Array(await blob.arrayBuffer()), progress)
+async function unpack(blob: Blob, progress?: (share: number) => void): Promise<Sound> {
+  const part = await soundPart(blob)
+  if (!part) throw new Refusal('This clip has no sound that can be read.')
+  return readSound(new Uint8Array(await part.arrayBuffer()), progress)
+}
 
 function soundOf(id: string, blob: Blob, progress?: (share: number) => void): Promise<Sound> {
   if (last?.id === id) return last.sound

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import fc from 'fast-check'
 import { strToU8, unzipSync, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
+import { blobOf, bytesOf, sha256Of } from '../../test/blobs.ts'
 import { ease, key, layerWith, projectOf, property } from '../../test/trials.ts'
 import { compileBend } from '../bend/index.ts'
 import { compileProperty, speedAt, valueAt } from '../property/index.ts'
@@ -12,47 +12,53 @@ import { exportCssPage } from './web/index.ts'
 import { sampleCsv } from './csv/index.ts'
 import { BadFile, readBendFile, readProjectData, writeBendFile } from './project/index.ts'
 
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
-const picture = new Uint8Array([1, 2, 3, 4])
+const picture = blobOf(new Uint8Array([1, 2, 3, 4]), 'image/png')
 const withPicture = async (): Promise<Project> => ({
   ...projectOf([layerWith('a', { turn: property('turn', [key(0, 0, ease), key(1, 90)]) })]),
   assets: [
-    { kind: 'picture', id: 'p', name: 'Pic', type: 'image/png', sha256: await sha256(picture), size: [2, 2] },
+    {
+      kind: 'picture',
+      id: 'p',
+      name: 'Pic',
+      type: 'image/png',
+      sha256: await sha256Of(picture),
+      size: [2, 2],
+    },
   ],
 })
 const packed = async (): Promise<Uint8Array<ArrayBuffer>> => {
   const project = await withPicture()
-  return writeBendFile({ project, assets: new Map([[project.assets[0]!.sha256, picture]]) })
+  return bytesOf(await writeBendFile({ project, assets: new Map([[project.assets[0]!.sha256, picture]]) }))
 }
 
 describe('bend files', () => {
   it('come back as they went, pictures too, and the same project gives the same bytes', async () => {
     const bytes = await packed()
-    const { project, assets } = await readBendFile(bytes, sha256)
+    const { project, assets } = await readBendFile(blobOf(bytes), sha256Of)
     expect(project).toEqual(await withPicture())
-    expect([...assets.values()]).toEqual([picture])
+    const [read] = assets.values()
+    expect([...assets].length).toBe(1)
+    expect([await bytesOf(read!), read!.type]).toEqual([await bytesOf(picture), 'image/png'])
     expect(await packed()).toEqual(bytes)
   })
 
   it('may be a bare project.json', async () => {
     const text = JSON.stringify(projectOf([]))
-    expect((await readBendFile(strToU8(`\uFEFF${text}`) as Uint8Array<ArrayBuffer>, sha256)).project).toEqual(
-      projectOf([]),
-    )
+    expect((await readBendFile(blobOf(`\uFEFF${text}`), sha256Of)).project).toEqual(projectOf([]))
   })
 
   it('are not written when a picture is missing', async () => {
     const project = await withPicture()
-    expect(() => writeBendFile({ project, assets: new Map() })).toThrow(/missing/)
+    await expect(writeBendFile({ project, assets: new Map() })).rejects.toThrow(/missing/)
   })
 
   it('are refused when a picture was altered or left out', async () => {
     const entries = unzipSync(await packed())
     const asset = Object.keys(entries).find((name) => name.startsWith('assets/'))!
-    const altered = zipSync({ ...entries, [asset]: new Uint8Array([9]) }) as Uint8Array<ArrayBuffer>
-    await expect(readBendFile(altered, sha256)).rejects.toThrow(/damaged/)
-    const without = zipSync({ 'project.json': entries['project.json']! }) as Uint8Array<ArrayBuffer>
-    await expect(readBendFile(without, sha256)).rejects.toThrow(/missing/)
+    const altered = zipSync({ ...entries, [asset]: new Uint8Array([9]) })
+    await expect(readBendFile(blobOf(altered), sha256Of)).rejects.toThrow(/damaged/)
+    const without = zipSync({ 'project.json': entries['project.json']! })
+    await expect(readBendFile(blobOf(without), sha256Of)).rejects.toThrow(/missing/)
   })
 
   it('are refused when they unfold to more than a project can be', async () => {
@@ -66,7 +72,7 @@ describe('bend files', () => {
       if (view.getUint32(at, true) === 0x02014b50 && bytes.length > at + 28)
         view.setUint32(at + 24, 600 * 1024 * 1024, true)
     }
-    await expect(readBendFile(bytes, sha256)).rejects.toThrow(/unfolds to more/)
+    await expect(readBendFile(blobOf(bytes), sha256Of)).rejects.toThrow(/unfolds to more/)
   })
 
   it('never open half: any cut or flipped byte gives the whole project or a sentence', async () => {
@@ -75,7 +81,7 @@ describe('bend files', () => {
       fc.asyncProperty(fc.nat(bytes.length - 1), fc.nat(255), fc.boolean(), async (at, value, cut) => {
         const bad = new Uint8Array(cut ? bytes.slice(0, at) : bytes)
         if (!cut) bad[at] = value
-        const read = await readBendFile(bad, sha256).catch((caught: unknown) => caught)
+        const read = await readBendFile(blobOf(bad), sha256Of).catch((caught: unknown) => caught)
         if (read instanceof Error) expect(read).toBeInstanceOf(BadFile)
         else expect((read as { project: Project }).project.scenes).toHaveLength(1)
       }),

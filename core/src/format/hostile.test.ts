@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
+import { blobOf } from '../../test/blobs.ts'
 import { growsLessThan } from '../../test/growth.ts'
 import { asTicks, TICKS_PER_SECOND } from '../time/index.ts'
 import { applyRecipe, addKeys } from '../edit/index.ts'
@@ -114,15 +115,31 @@ describe('an SVG that unfolds without end', () => {
     const file = zipSync({
       'project.json': strToU8(JSON.stringify(project)),
       [`assets/${sha256}.svg`]: bytes,
-    }) as Uint8Array<ArrayBuffer>
-    await expect(readBendFile(file, () => Promise.resolve(sha256))).rejects.toThrow(/over 20,000 parts/)
+    })
+    await expect(readBendFile(blobOf(file), () => Promise.resolve(sha256))).rejects.toThrow(
+      /over 20,000 parts/,
+    )
   })
 })
 
 describe('a zip that unfolds without end', () => {
   it('is refused before it does', async () => {
-    const file = zipSync({ 'project.json': new Uint8Array(40 * 1024 * 1024) }) as Uint8Array<ArrayBuffer>
-    await expect(readBendFile(file, () => Promise.resolve(''))).rejects.toThrow(/unfolds to more/)
+    const file = zipSync({ 'project.json': new Uint8Array(40 * 1024 * 1024) })
+    await expect(readBendFile(blobOf(file), () => Promise.resolve(''))).rejects.toThrow(/unfolds to more/)
+  })
+
+  it('is refused where it names one stretch of itself over and over', async () => {
+    const bytes = zipSync(
+      { 'project.json': new Uint8Array(900), 'assets/a': new Uint8Array(900) },
+      { level: 0 },
+    )
+    const view = new DataView(bytes.buffer)
+    for (let at = 0; at < bytes.length - 46; at += 1) {
+      if (view.getUint32(at, true) !== 0x02014b50) continue
+      // Both as large as the file, packed and unpacked.
+      for (const size of [20, 24]) view.setUint32(at + size, bytes.length - 200, true)
+    }
+    await expect(readBendFile(blobOf(bytes), () => Promise.resolve(''))).rejects.toThrow(/unfolds to more/)
   })
 })
 

@@ -18,6 +18,7 @@ import { picturesOf, plainBendSchema, projectSchema, type Project } from '../../
 import { parseRate, parseTime } from '../../src/time/index.ts'
 import { hostileValue, pathsInto, withAt } from '../hostile.ts'
 import { pngBytes } from '../pngBytes.ts'
+import { blobOf } from '../blobs.ts'
 import { ids, projectOf } from '../trials.ts'
 import { attackedProject } from './recipeAttack.ts'
 
@@ -388,7 +389,7 @@ export const READER_ATTACKS: Readonly<
   ) as never,
   files: fc.asyncProperty(bytes, async (given) => {
     try {
-      await readBendFile(given, () => Promise.resolve(HASH))
+      await readBendFile(blobOf(given), () => Promise.resolve(HASH))
     } catch (caught) {
       if (!(caught instanceof Refusal)) throw caught
     }

@@ -48,10 +48,7 @@ export async function filmOfFile(
       momentsAt: frameMoments(scene, rate),
     },
     {
-      read: (asset) => {
-        const bytes = assets.get(asset.sha256)
-        return Promise.resolve(bytes ? new Blob([bytes as BlobPart], { type: asset.type }) : null)
-      },
+      read: (asset) => Promise.resolve(assets.get(asset.sha256) ?? null),
       signal: new AbortController().signal,
       progress: (done) => progress(done, count),
     },

@@ -58,7 +58,7 @@ export async function keepProject(file: ProjectFile): Promise<void> {
   const read: ReadAsset = ({ sha256: hash, type }) => {
     const bytes = assets.get(hash)
     // A copy of a project has its pictures in the browser already.
-    return bytes ? Promise.resolve(new Blob([bytes], { type })) : assetShelf.read({ sha256: hash, type })
+    return bytes ? Promise.resolve(bytes) : assetShelf.read({ sha256: hash, type })
   }
   const thumbnail = await drawThumbnail(project, read).catch(() => null)
   await projectStorage.add(file, thumbnail)
@@ -69,7 +69,6 @@ export function withNewId({ project, assets }: ProjectFile, name = project.name)
   return { project: { ...project, id: nanoid(), name }, assets }
 }
 
-/** The bytes of a `.bend` file; a stand-in takes the place of a picture that is missing. */
-export async function packProject(file: ProjectFile): Promise<Blob> {
-  return new Blob([writeBendFile(await withStandIns(file, sha256))], { type: 'application/zip' })
-}
+/** A `.bend` file; a stand-in takes the place of a picture that is missing. */
+export const packProject = async (file: ProjectFile): Promise<Blob> =>
+  writeBendFile(await withStandIns(file, async (bytes) => sha256(new Uint8Array(await bytes.arrayBuffer()))))

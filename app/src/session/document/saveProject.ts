@@ -16,12 +16,22 @@ export async function saveBlob(make: () => Blob | Promise<Blob>, name: string): 
   }
 }
 
+/** Bytes that take longer to pack than a person waits without a word. */
+const LONG = 64 * 1024 * 1024
+
 /** Writes a project as a `.bend` file. */
 export async function saveProject(project: Project): Promise<void> {
   const pack = async (): Promise<Blob> => {
     // What zips is fetched when it is first wanted.
     const { packProject } = await import('./projectFiles.ts')
-    return packProject(await assetShelf.fileOf(project))
+    const file = await assetShelf.fileOf(project)
+    const bytes = [...file.assets.values()].reduce((sum, { size }) => sum + size, 0)
+    const busy = bytes > LONG ? toast.loading('Packing the project…', { duration: Infinity }) : null
+    try {
+      return await packProject(file)
+    } finally {
+      if (busy !== null) toast.dismiss(busy)
+    }
   }
   await saveBlob(pack, fileName(project.name, 'bend'))
 }

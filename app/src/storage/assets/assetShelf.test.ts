@@ -1,17 +1,20 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { memoryFolder } from '../../../test/memoryFolder.ts'
+import { blobOf, sha256Of } from '../../../../core/test/blobs.ts'
 import { projectOf } from '../../../../core/test/trials.ts'
 import type { Project } from '@arrow-bend/core/scene'
 import { AssetShelf } from './assetShelf.ts'
 import { Database, type StoredAsset } from '../database/database.ts'
 import { ProjectStorage } from '../projectStorage.ts'
-import { sha256 } from './sha256.ts'
+import { LARGE, LargeFiles } from './largeFiles.ts'
 import { sweepAssets } from './sweepAssets.ts'
 
 const type = 'image/png'
-const bytesOf = (name: string) => new TextEncoder().encode(name)
-const moon = { bytes: bytesOf('moon'), type, sha256: await sha256(bytesOf('moon')) } as const
-const boat = { bytes: bytesOf('boat'), type, sha256: await sha256(bytesOf('boat')) } as const
+const textBytes = (name: string) => new TextEncoder().encode(name)
+const assetOf = async (bytes: Blob) => ({ bytes, type, sha256: await sha256Of(bytes) }) as const
+const moon = await assetOf(blobOf('moon'))
+const boat = await assetOf(blobOf('boat'))
 const project: Project = {
   ...projectOf([]),
   assets: [{ kind: 'picture', id: 'm', name: 'Moon', type, sha256: moon.sha256, size: [4, 4] }],
@@ -50,7 +53,7 @@ describe('AssetShelf', () => {
 
   it('gives none for bytes that are missing, no bytes or others than they were', async () => {
     expect(await shelf.read(moon)).toBeNull()
-    for (const bytes of ['x', null, bytesOf('noom')]) {
+    for (const bytes of ['x', null, textBytes('noom')]) {
       await db.assets.put({ sha256: moon.sha256, type, bytes: bytes as never })
       expect(await new AssetShelf(db).read(moon)).toBeNull()
       expect(await shelf.missing(project.assets)).toEqual(project.assets)
@@ -60,7 +63,8 @@ describe('AssetShelf', () => {
   it('makes a project’s file whole from what it read before, even where the database lost it since', async () => {
     await shelf.keep([moon])
     await db.assets.clear()
-    expect((await shelf.fileOf(project)).assets.get(moon.sha256)).toEqual(moon.bytes)
+    const file = await shelf.fileOf(project)
+    expect(await file.assets.get(moon.sha256)!.text()).toBe('moon')
     shelf.close()
     expect((await shelf.fileOf(project)).assets.size).toBe(0)
   })
@@ -72,8 +76,76 @@ describe('AssetShelf', () => {
   })
 })
 
+const HOUR = 3_600_000
+
+describe('assets too large for a row of the database', () => {
+  const hour = { now: 0 }
+  const folder = memoryFolder(() => hour.now * HOUR)
+  const files = new LargeFiles(() => Promise.resolve(folder))
+  // Its ends tell whether all of it came, and in its order.
+  const film = async (name: string) =>
+    assetOf(new Blob([`${name} begins`, new Uint8Array(LARGE), `${name} ends`]))
+  const inFolder = () => [...folder.files.keys()]
+  let large: AssetShelf
+  beforeEach(() => {
+    hour.now = 0
+    folder.files.clear()
+    large = new AssetShelf(db, files)
+  })
+
+  it('are files of their own, read as they are wanted and of the type that is asked for', async () => {
+    const ferry = await film('ferry')
+    expect(await large.keep([ferry, moon])).toEqual([ferry.sha256, moon.sha256])
+    expect(inFolder()).toEqual([ferry.sha256])
+    expect((await db.assets.get(ferry.sha256))!.bytes).toBeUndefined()
+    const read = (await new AssetShelf(db, files).read({ ...ferry, type: 'video/mp4' }))!
+    expect([read.size, read.type]).toEqual([ferry.bytes.size, 'video/mp4'])
+    expect(await sha256Of(read)).toBe(ferry.sha256)
+    expect(await large.keep([ferry])).toEqual([])
+  })
+
+  it('are missing where their file is gone or broke off', async () => {
+    const ferry = await film('ferry')
+    const assets = [{ ...project.assets[0]!, sha256: ferry.sha256 }]
+    await large.keep([ferry])
+    expect(await large.missing(assets)).toEqual([])
+    folder.files.set(ferry.sha256, new File(['ferry'], ferry.sha256))
+    expect(await large.missing(assets)).toEqual(assets)
+    folder.files.delete(ferry.sha256)
+    expect(await large.missing(assets)).toEqual(assets)
+    expect(await new AssetShelf(db, files).read(ferry)).toBeNull()
+  })
+
+  it('leave nothing behind where they are called off, do not fit or are let go', async () => {
+    const [ferry, gull] = [await film('ferry'), await film('gull')]
+    const off = AbortSignal.abort()
+    await expect(large.keep([ferry], off)).rejects.toThrow()
+    expect(inFolder()).toEqual([])
+    vi.spyOn(db.assets, 'bulkPut').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'))
+    await expect(large.keep([ferry, gull])).rejects.toThrow(/storage is full, so keeping the picture failed/)
+    expect([inFolder(), await db.assets.count()]).toEqual([[], 0])
+    await large.drop(await large.keep([gull]))
+    expect([inFolder(), await db.assets.count()]).toEqual([[], 0])
+  })
+
+  it('go when nothing has named them for an hour, as does what was written of one that broke off', async () => {
+    const ferry = await film('ferry')
+    await large.keep([ferry])
+    folder.files.set('0'.repeat(64), new File(['half'], 'half', { lastModified: 0 }))
+    const sweepAt = (now: number) => {
+      hour.now = now
+      return sweepAssets(db, { now: () => now * HOUR, isAnyOpen: () => Promise.resolve(false), files })
+    }
+    await sweepAt(0.5)
+    expect(inFolder()).toHaveLength(2)
+    await sweepAt(1.1)
+    expect(inFolder()).toEqual([ferry.sha256])
+    await sweepAt(1.6)
+    expect([inFolder(), await db.assets.count()]).toEqual([[], 0])
+  })
+})
+
 describe('sweepAssets', () => {
-  const HOUR = 3_600_000
   const sweepAt = (hours: number, isOpen = false) =>
     sweepAssets(db, { now: () => hours * HOUR, isAnyOpen: () => Promise.resolve(isOpen) })
   const left = () => db.assets.toCollection().primaryKeys()

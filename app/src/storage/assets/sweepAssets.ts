@@ -1,5 +1,6 @@
 import type { Database } from '../database/database.ts'
 import { isAnyProjectOpen } from '../writeLock.ts'
+import { largeFiles, type LargeFiles } from './largeFiles.ts'
 
 /**
  * How long an asset may go unnamed before it is deleted, ms. A project that was deleted can be brought back for seconds, and
@@ -11,6 +12,7 @@ export interface SweepAssetsOptions {
   readonly now: () => number
   /** Whether any page has a project open: what it can still undo to is not in the database. */
   readonly isAnyOpen: () => Promise<boolean>
+  readonly files?: LargeFiles
 }
 
 /**
@@ -19,10 +21,10 @@ export interface SweepAssetsOptions {
  */
 export async function sweepAssets(
   db: Database,
-  { now, isAnyOpen }: SweepAssetsOptions = { now: Date.now, isAnyOpen: isAnyProjectOpen },
+  { now, isAnyOpen, files = largeFiles }: SweepAssetsOptions = { now: Date.now, isAnyOpen: isAnyProjectOpen },
 ): Promise<number> {
-  if ((await db.assets.count()) === 0 || (await isAnyOpen())) return 0
-  return db.transaction('rw', [db.assets, db.states, db.journal, db.aside], async () => {
+  if (await isAnyOpen()) return 0
+  const swept = await db.transaction('rw', [db.assets, db.states, db.journal, db.aside], async () => {
     const unnamed = new Set(await db.assets.toCollection().primaryKeys())
     const strike = (row: unknown): void => {
       for (const [hash] of textOf(row).matchAll(/[0-9a-f]{64}/g)) unnamed.delete(hash)
@@ -42,6 +44,14 @@ export async function sweepAssets(
     await db.assets.bulkDelete(gone)
     return gone.length
   })
+  await sweepFiles(db, files, now() - GRACE_MS).catch(() => undefined)
+  return swept
+}
+
+/** Deletes large files no row tells of: those of rows that went, and those whose writing broke off. */
+async function sweepFiles(db: Database, files: LargeFiles, moment: number): Promise<void> {
+  const kept = new Set(await db.assets.toCollection().primaryKeys())
+  await files.remove((await files.before(moment)).filter((hash) => !kept.has(hash)))
 }
 
 /** Rows name assets wherever in them: every text of 64 hexadecimal digits counts, damaged rows' too. */

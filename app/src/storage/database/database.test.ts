@@ -105,7 +105,7 @@ describe('transactions that write', () => {
     await writer.flush()
     await writer.keepWhole(trial)
     const shelf = new AssetShelf(database)
-    await shelf.keep([{ sha256: 'hash', type: 'image/png', bytes: new Uint8Array(3) }])
+    await shelf.keep([{ sha256: 'hash', type: 'image/png', bytes: new Blob([new Uint8Array(3)]) }])
     await sweepAssets(database, { now: () => 0, isAnyOpen: () => Promise.resolve(false) })
     await shelf.drop(['hash'])
     await storage.keepThumbnail(trial.id, picture)

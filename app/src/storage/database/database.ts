@@ -67,7 +67,10 @@ export interface Aside {
 export interface StoredAsset {
   sha256: string
   type: string
-  bytes: Uint8Array<ArrayBuffer>
+  /** Left out of a large one, which is a file beside the database. */
+  bytes?: Uint8Array<ArrayBuffer>
+  /** Bytes of a large one. */
+  size?: number
   /** When nothing was found to name it any more; left out while something does. */
   unnamedSince?: number
 }

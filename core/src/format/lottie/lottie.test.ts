@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
 import { strFromU8, unzipSync } from 'fflate'
@@ -8,6 +7,7 @@ import {
   LottieValidator,
 } from '@lottie-animation-community/lottie-specs/src/validator-node.js'
 import { describe, expect, it } from 'vitest'
+import { blobOf, sha256Of } from '../../../test/blobs.ts'
 import { ease, key, layerWith, projectOf, property } from '../../../test/trials.ts'
 import type { Layer, Project } from '../../scene/index.ts'
 import { readBendFile } from '../project/index.ts'
@@ -43,8 +43,7 @@ describe('exportLottie', () => {
     const file = readFileSync(
       fileURLToPath(new URL('../../../../demo/made/lantern-regatta.bend', import.meta.url)),
     )
-    const sha256 = (bytes: Uint8Array) => Promise.resolve(createHash('sha256').update(bytes).digest('hex'))
-    const { project } = await readBendFile(new Uint8Array(file), sha256)
+    const { project } = await readBendFile(blobOf(file), sha256Of)
     expect(errorsOf(written(project))).toEqual([])
     const numbers = {
       'trim end': property('number', [key(0, 0, ease), key(1, 100)]),

@@ -1,27 +1,31 @@
-import { strFromU8, strToU8, zipSync, type Zippable } from 'fflate'
+import { strFromU8, strToU8 } from 'fflate'
 import type { Asset, Project } from '../../scene/index.ts'
 import { BadFile } from '../badFile.ts'
 import { checkSvgPicture } from '../svg/index.ts'
-import { unfoldZip, type ZipLimits } from '../zip/index.ts'
+import { openZip, packZip, type OpenEntry, type ZipLimits, type ZipPart } from '../zip/index.ts'
 import { NewerProject } from './newerProject.ts'
 import { readProjectJson } from './readProject.ts'
 
-/** A project with the bytes of its assets, by their SHA-256 in lower-case hex. */
+/** A project with its assets, by their SHA-256 in lower-case hex. */
 export interface ProjectFile {
   readonly project: Project
-  readonly assets: ReadonlyMap<string, Uint8Array<ArrayBuffer>>
+  readonly assets: ReadonlyMap<string, Blob>
 }
 
 /** SHA-256 as lower-case hex; handed in, as the core has no cryptography of its own. */
-export type Sha256 = (bytes: Uint8Array<ArrayBuffer>) => Promise<string>
+export type Sha256 = (bytes: Blob) => Promise<string>
 
-/** Bytes a file may have, and its contents may unfold to. */
-export const MOST_PACKED = 256 * 1024 * 1024
+/** Bytes a file may have: more a zip of the plain kind cannot. */
+const MOST_PACKED = 4 * 1024 * 1024 * 1024 - 1
+/** Bytes `project.json` may have where it is not in a zip. */
+const MOST_BARE = 256 * 1024 * 1024
 const PROJECT_ZIP: ZipLimits = {
   bytes: 512 * 1024 * 1024,
   entries: 5_000,
   wanted: (name) => name === 'project.json' || name.startsWith('assets/'),
 }
+/** What a zip needs beside the bytes of an entry, more than enough. */
+const BESIDE = 1_024
 
 const EXTENSIONS: Readonly<Record<Asset['type'], string>> = {
   'image/png': 'png',
@@ -49,21 +53,32 @@ export function assetEntry(asset: Asset): string {
 /**
  * Writes a project as one `.bend` file: a zip of `project.json` and `assets/<sha256>.<ext>`.
  * The same project gives the same bytes.
- * @throws BadFile when the bytes of an asset are missing
+ * @throws BadFile when the bytes of an asset are missing, or all are more than a file can hold
  * Source: PKWARE APPNOTE (zip), through fflate.
  */
-export function writeBendFile({ project, assets }: ProjectFile): Uint8Array<ArrayBuffer> {
-  const entries: Zippable = { 'project.json': strToU8(`${JSON.stringify(project, null, 1)}\n`) }
+export async function writeBendFile({ project, assets }: ProjectFile): Promise<Blob> {
+  const text = new Blob([bytesOf(`${JSON.stringify(project, null, 1)}\n`)])
+  const parts: ZipPart[] = [{ name: 'project.json', bytes: text, pack: true }]
+  const names = new Set<string>()
   for (const asset of project.assets) {
     const bytes = assets.get(asset.sha256)
     if (!bytes)
       throw new BadFile(
         `The ${asset.kind} “${asset.name}” is missing, so the file would not be whole. Nothing was written.`,
       )
-    entries[assetEntry(asset)] = [bytes, { level: NOT_PACKED.has(asset.type) ? 6 : 0 }]
+    const name = assetEntry(asset)
+    // Two assets may be the same bytes.
+    if (!names.has(name)) parts.push({ name, bytes, pack: NOT_PACKED.has(asset.type) })
+    names.add(name)
   }
-  return zipSync(entries, { mtime: '1980-01-02T00:00:00' }) as Uint8Array<ArrayBuffer>
+  if (parts.reduce((sum, { bytes }) => sum + bytes.size + BESIDE, 0) > MOST_PACKED)
+    throw new BadFile(
+      'All pictures, clips and sounds of this project are over 4 GB, more than a file can hold. Nothing was written.',
+    )
+  return packZip(parts, 'application/zip')
 }
+
+const bytesOf = (text: string): Uint8Array<ArrayBuffer> => strToU8(text) as Uint8Array<ArrayBuffer>
 
 export interface ReadBendFile {
   /**
@@ -74,28 +89,47 @@ export interface ReadBendFile {
 }
 
 /**
- * Reads a `.bend` file, or a bare `project.json` without pictures.
+ * Reads a `.bend` file, or a bare `project.json` without pictures. Of a large file no more is read at once than is needed.
  * @throws BadFile with a sentence: not a project, damaged, too large, pictures missing or altered; NewerProject
  */
 export async function readBendFile(
-  bytes: Uint8Array<ArrayBuffer>,
+  file: Blob,
   sha256: Sha256,
   { newer }: ReadBendFile = { newer: 'refuse' },
 ): Promise<ProjectFile> {
-  if (bytes.length > MOST_PACKED)
-    throw new BadFile('This file is over 256 MB, more than a project can be. Nothing was changed.')
-  if (bytes.length === 0) throw new BadFile('This file is empty. Nothing was changed.')
-  const zipped = bytes[0] === 0x50 && bytes[1] === 0x4b
-  const entries = zipped ? unfoldZip(bytes, PROJECT_ZIP) : { 'project.json': bytes }
-  const json = entries['project.json']
+  if (file.size === 0) throw new BadFile('This file is empty. Nothing was changed.')
+  const entries = (await isZip(file)) ? await openProjectZip(file) : bareProject(file)
+  const json = await entries.get('project.json')?.unpack()
   if (!json)
     throw new BadFile(
       'This zip holds no project.json, so it is not an Arrow Bend project. Nothing was changed.',
     )
-  const project = readAs(newer, strFromU8(json))
-  const assets = new Map<string, Uint8Array<ArrayBuffer>>()
-  for (const asset of project.assets) assets.set(asset.sha256, await pickAsset(asset, entries, sha256))
+  const project = readAs(newer, strFromU8(new Uint8Array(await json.arrayBuffer())))
+  const assets = new Map<string, Blob>()
+  for (const asset of project.assets)
+    if (!assets.has(asset.sha256)) assets.set(asset.sha256, await pickAsset(asset, entries, sha256))
   return { project, assets }
+}
+
+type Entries = ReadonlyMap<string, OpenEntry>
+
+async function isZip(file: Blob): Promise<boolean> {
+  const [p, k] = new Uint8Array(await file.slice(0, 2).arrayBuffer())
+  return p === 0x50 && k === 0x4b
+}
+
+function openProjectZip(file: Blob): Promise<Entries> {
+  if (file.size > MOST_PACKED)
+    throw new BadFile('This file is over 4 GB, more than a project can be. Nothing was changed.')
+  return openZip(file, PROJECT_ZIP)
+}
+
+function bareProject(file: Blob): Entries {
+  if (file.size > MOST_BARE)
+    throw new BadFile(
+      'This file is over 256 MB, more than a project without pictures can be. Nothing was changed.',
+    )
+  return new Map([['project.json', { unpack: () => Promise.resolve(file) }]])
 }
 
 function readAs(newer: ReadBendFile['newer'], text: string): Project {
@@ -108,16 +142,13 @@ function readAs(newer: ReadBendFile['newer'], text: string): Project {
   }
 }
 
-type Entries = Readonly<Record<string, Uint8Array>>
-
-async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promise<Uint8Array<ArrayBuffer>> {
-  const bytes = entries[assetEntry(asset)]
-  if (!bytes)
+async function pickAsset(asset: Asset, entries: Entries, sha256: Sha256): Promise<Blob> {
+  const entry = entries.get(assetEntry(asset))
+  if (!entry)
     throw new BadFile(`The ${asset.kind} “${asset.name}” is missing from this file. Nothing was changed.`)
-  const copy = new Uint8Array(bytes)
-  if ((await sha256(copy)) !== asset.sha256) {
+  const bytes = await entry.unpack(asset.type)
+  if ((await sha256(bytes)) !== asset.sha256)
     throw new BadFile(`The ${asset.kind} “${asset.name}” in this file is damaged. Nothing was changed.`)
-  }
-  if (asset.type === 'image/svg+xml') checkSvgPicture(copy)
-  return copy
+  if (asset.type === 'image/svg+xml') checkSvgPicture(new Uint8Array(await bytes.arrayBuffer()))
+  return bytes
 }

@@ -21,14 +21,15 @@ export async function withStandIns(file: ProjectFile, sha256: Sha256): Promise<P
       continue
     }
     if (asset.kind === 'sound') {
-      const silence = silentWav(secondsOfTicks(asset.duration))
+      const silence = new Blob([silentWav(secondsOfTicks(asset.duration))], { type: 'audio/wav' })
       const hash = await sha256(silence)
       all.set(hash, silence)
       listed.push({ ...asset, type: 'audio/wav', sha256: hash })
       continue
     }
     if (asset.kind === 'clip') lost.add(asset.id)
-    const bytes = strToU8(standInPicture(asset.size)) as Uint8Array<ArrayBuffer>
+    const drawing = strToU8(standInPicture(asset.size)) as Uint8Array<ArrayBuffer>
+    const bytes = new Blob([drawing], { type: 'image/svg+xml' })
     const hash = await sha256(bytes)
     all.set(hash, bytes)
     const { id, name, size } = asset

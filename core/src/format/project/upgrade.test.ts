@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { blobOf, sha256Of } from '../../../test/blobs.ts'
 import { layerWith, projectOf } from '../../../test/trials.ts'
 import { compileScene, sampleSceneInto, type Project } from '../../scene/index.ts'
 import { NewerProject, readBendFile, readProjectData, readProjectJson, writeBendFile } from './index.ts'
@@ -8,7 +8,6 @@ import { NewerProject, readBendFile, readProjectData, readProjectJson, writeBend
 /** Files the program of version 1 wrote, and what it showed of them at some moments. */
 const FIXTURES = new URL('../../../test/fixtures/', import.meta.url)
 const read = (name: string): Buffer => readFileSync(new URL(name, FIXTURES))
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
 
 interface Played {
   readonly t: number
@@ -42,7 +41,7 @@ describe('a file of version 1', () => {
   })
 
   it('with pictures does so, too: the demo as it was', async () => {
-    const { project, assets } = await readBendFile(new Uint8Array(read('lantern-regatta-1.bend')), sha256)
+    const { project, assets } = await readBendFile(blobOf(read('lantern-regatta-1.bend')), sha256Of)
     expect(project.assets.map(({ kind }) => kind)).toEqual(project.assets.map(() => 'picture'))
     expect(assets.size).toBe(project.assets.length)
     expect(largestGap(project, 'lantern-regatta-1')).toBeLessThan(1e-9)
@@ -50,7 +49,7 @@ describe('a file of version 1', () => {
 
   it('is saved as version 2, and reads again as it stands', async () => {
     const project = readProjectJson(read('linked-bends-1.json').toString())
-    const again = await readBendFile(writeBendFile({ project, assets: new Map() }), sha256)
+    const again = await readBendFile(await writeBendFile({ project, assets: new Map() }), sha256Of)
     expect(again.project).toEqual(project)
   })
 
@@ -120,9 +119,9 @@ describe('a file of a later version', () => {
   })
 
   it('is read whole from its bytes when a copy is asked for', async () => {
-    const bytes = new TextEncoder().encode(JSON.stringify(later)) as Uint8Array<ArrayBuffer>
-    await expect(readBendFile(bytes, sha256)).rejects.toThrow(NewerProject)
-    const { project } = await readBendFile(bytes, sha256, { newer: 'asUnderstood' })
+    const file = blobOf(JSON.stringify(later))
+    await expect(readBendFile(file, sha256Of)).rejects.toThrow(NewerProject)
+    const { project } = await readBendFile(file, sha256Of, { newer: 'asUnderstood' })
     expect(project.version).toBe(2)
   })
 })

@@ -1,5 +1,5 @@
 export { groundFor } from './groundFor.ts'
-export { readMovingFile } from './readMovingFile.ts'
+export { openMovingFile, readMovingFile } from './readMovingFile.ts'
 export { takenProject } from './takenProject.ts'
 export type { LeftOut, TakenOver } from './takenOver.ts'
 export { standIns, type StandIn } from './sheet/standIns.ts'

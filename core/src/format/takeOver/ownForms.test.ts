@@ -1,6 +1,6 @@
-import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
+import { blobOf, bytesOf, sha256Of } from '../../../test/blobs.ts'
 import { NO_LINKS, type BendLibrary } from '../../bend/index.ts'
 import { srgbOf, type OklabAlpha } from '../../property/index.ts'
 import { applyMatrix, compileScene, sampleSceneInto, type Scene } from '../../scene/index.ts'
@@ -9,16 +9,17 @@ import { writeForm } from '../handOver/index.ts'
 import { readBendFile } from '../project/index.ts'
 import { readMovingFile } from './index.ts'
 
-const sha256 = async (bytes: Uint8Array): Promise<string> => createHash('sha256').update(bytes).digest('hex')
 const demo = new URL('../../../../demo/made/lantern-regatta.bend', import.meta.url)
-const { project, assets } = await readBendFile(new Uint8Array(readFileSync(demo)), sha256)
+const { project, assets } = await readBendFile(blobOf(readFileSync(demo)), sha256Of)
 const scene = project.scenes[0]!
 const library: BendLibrary = project.bends
 
-const pictureUrl = (id: string): string => {
-  const asset = project.assets.find((one) => one.id === id)!
-  return `data:${asset.type};base64,${Buffer.from(assets.get(asset.sha256)!).toString('base64')}`
+const urls = new Map<string, string>()
+for (const { id, type, sha256 } of project.assets) {
+  const bytes = Buffer.from(await bytesOf(assets.get(sha256)!))
+  urls.set(id, `data:${type};base64,${bytes.toString('base64')}`)
 }
+const pictureUrl = (id: string): string => urls.get(id)!
 
 /** How many keyframes a file holds, by what each is written with. */
 const KEYS = {

@@ -10,10 +10,31 @@ import { looksLikePage, readMovingPage } from './web/readMovingPage.ts'
 import { looksLikeWebAnimations, readWebAnimations } from './web/readWebAnimations.ts'
 import type { TakenOver } from './takenOver.ts'
 
-/** Bytes a file that moves may have. */
+/** Bytes a file that moves may have: it is read whole. */
 const MOST_BYTES = 64 * 1024 * 1024
-/** How a project of ours begins. */
+/** How a project of ours begins, and how far that is looked for. */
 const PROJECT = /"format"\s*:\s*"arrow-bend\/project"/
+const BEGINNING = 4_096
+
+/**
+ * Reads a file that moves, of which a huge one does not come into the memory.
+ * @returns null for one that is none, a project of ours among them
+ * @throws BadFile as `readMovingFile`
+ */
+export async function openMovingFile(
+  bytes: Blob,
+  file: string,
+  makeId: () => string,
+): Promise<TakenOver | null> {
+  const isHuge = bytes.size > MOST_BYTES
+  const read = new Uint8Array(await bytes.slice(0, isHuge ? BEGINNING : bytes.size).arrayBuffer())
+  if (!isHuge) return readMovingFile(read, file, makeId)
+  // What a project may have is told where it is read.
+  if (isZip(read) || PROJECT.test(strFromU8(read))) return null
+  throw new BadFile(`“${file}” is over 64 MB. Nothing was changed.`)
+}
+
+const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b
 
 /**
  * Reads a file that moves, by what it holds: an animated SVG, a style sheet with keyframes, a Lottie animation, packed or not, Web
@@ -31,12 +52,12 @@ export function readMovingFile(
       .replace(/\.[^.]*$/, '')
       .trim()
       .slice(0, LIMITS.nameLength) || 'Scene'
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) {
+  if (isZip(bytes)) {
     const packed = isDotLottie(bytes) || /\.lottie$/i.test(file) ? readDotLottie(bytes) : null
     return packed && readLottie(packed, { name, makeId })
   }
   // A project has a bound of its own, which is told where it is read.
-  if (PROJECT.test(strFromU8(bytes.subarray(0, 4_096)))) return null
+  if (PROJECT.test(strFromU8(bytes.subarray(0, BEGINNING)))) return null
   if (bytes.length > MOST_BYTES) throw new BadFile(`“${file}” is over 64 MB. Nothing was changed.`)
   const text = strFromU8(bytes)
   if (/^\s*\{/.test(text)) {

@@ -7,7 +7,7 @@ import {
   type ArtPicture,
   type Project,
 } from '../../scene/index.ts'
-import type { ProjectFile } from '../project/index.ts'
+import type { ProjectFile, Sha256 } from '../project/index.ts'
 import { BadFile } from '../badFile.ts'
 import { groundFor } from './groundFor.ts'
 import type { TakenOver } from './takenOver.ts'
@@ -18,14 +18,17 @@ import type { TakenOver } from './takenOver.ts'
  */
 export async function takenProject(
   taken: TakenOver,
-  {
-    makeId,
-    sha256,
-  }: { readonly makeId: () => string; readonly sha256: (bytes: Uint8Array<ArrayBuffer>) => Promise<string> },
+  { makeId, sha256 }: { readonly makeId: () => string; readonly sha256: Sha256 },
 ): Promise<ProjectFile> {
   const pictures = [...taken.pictures.values()]
   const hashes = new Map<ArtPicture, string>()
-  for (const picture of pictures) hashes.set(picture, await sha256(picture.bytes))
+  const assets = new Map<string, Blob>()
+  for (const picture of pictures) {
+    const bytes = new Blob([picture.bytes], { type: picture.type })
+    const hash = await sha256(bytes)
+    hashes.set(picture, hash)
+    assets.set(hash, bytes)
+  }
   const empty: Project = {
     format: 'arrow-bend/project',
     version: PROJECT_VERSION,
@@ -43,5 +46,5 @@ export async function takenProject(
     throw new BadFile(
       `This file holds what no project can: ${describeIssues(checked.error)}. Nothing was changed.`,
     )
-  return { project, assets: new Map(pictures.map((picture) => [hashes.get(picture)!, picture.bytes])) }
+  return { project, assets }
 }
