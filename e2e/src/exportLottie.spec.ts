@@ -6,6 +6,7 @@ import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
 import { lookingScene } from './lookingScene.ts'
 import { pictureByOther, play, playedAt, type Player } from './lottiePlayers.ts'
 import { farthestApart, pictureAt } from './pagePictures.ts'
+import { shownTrial } from './shownTrial.ts'
 import { trialScene } from './trialScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
@@ -99,4 +100,31 @@ test('shapes, lines, crops, masks and groups look in two players as in the page'
       12,
     )
   }
+})
+
+test('a shown scene is one composition for all that show it, at its own time, in two players', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 720 })
+  const { project, scene } = shownTrial()
+  expect(leftOutOfLottie(scene.layers)).toEqual([])
+  const animation = exportLottie(project, scene, { pictureUrl: () => '' })
+  expect(animation['assets']).toHaveLength(1)
+  const packed = dotLottie(JSON.stringify(animation), scene.name)
+  const moments = new Set<string>()
+  // Before its first key, on the way, at its turning point, on the way back and held at its beginning.
+  for (const frame of [0, 20, 46, 55, 70]) {
+    const html = exportCssPage(project, scene, { pictureUrl: () => '' })
+    const wanted = await pictureAt(page, html, (frame * 1000) / 24)
+    moments.add(wanted)
+    await play(page, animation)
+    expect(await farthestApart(page, wanted, await playedAt(page, frame)), `at ${frame}`).toBeLessThanOrEqual(
+      8,
+    )
+    const other = await pictureByOther(page, packed, frame)
+    expect(await farthestApart(page, wanted, other), `by the other player at ${frame}`).toBeLessThanOrEqual(
+      12,
+    )
+  }
+  expect(moments.size).toBeGreaterThanOrEqual(4)
 })

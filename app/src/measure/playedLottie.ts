@@ -21,8 +21,8 @@ interface PlayerInside {
   }
 }
 
-/** Shapes and pictures: kinds of layers of the specification that draw something. */
-const DRAWN: ReadonlySet<number> = new Set([2, 4])
+/** Compositions, pictures and shapes: kinds of layers of the specification that draw something. */
+const DRAWN: ReadonlySet<number> = new Set([0, 2, 4])
 const MARKS = [
   [0, 0],
   [100, 0],

@@ -167,7 +167,7 @@ function notesOf(
     form === 'css'
       ? []
       : form === 'lottie'
-        ? leftOutOfLottie(scene.layers, letters)
+        ? leftOutOfLottie(layers, letters)
         : leftOutOfPage(layers, form === 'svg-smil')
   return [
     ...(left.length > 0 ? [`Left out: ${left.join(', ')}.`] : []),

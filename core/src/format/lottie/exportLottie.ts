@@ -3,6 +3,7 @@ import { compiledOf, playedValueInto } from '../../property/index.ts'
 import {
   boxAboutMiddle,
   compileLayerClock,
+  shownScene,
   type Layer,
   type Project,
   type Scene,
@@ -31,6 +32,7 @@ import {
   type WebExportOptions,
 } from '../web/index.ts'
 import { isTextOfLottie, lottieText } from './lottieText.ts'
+import { shownTimeTrack } from './shownTimeTrack.ts'
 import { lottieShapes } from './lottieShapes.ts'
 import { lottieNumbers, lottieOutline, lottieRoute, type LottieProperty } from './lottieValues.ts'
 
@@ -47,14 +49,16 @@ function still(k: number | readonly number[]): LottieProperty {
 }
 
 /**
- * A scene as a Lottie animation: shapes, pictures, parents and single masks. What it has no word for is named by
- * `leftOutOfLottie`.
+ * A scene as a Lottie animation: shapes, pictures, shown scenes, parents and single masks. What it has no word for is named
+ * by `leftOutOfLottie`.
  * @throws BadFile where it would take too many keyframes
  * Source: Lottie Animation Community, Lottie specification 1.0.
  */
 export function exportLottie(project: Project, scene: Scene, options: WebExportOptions): Lottie {
-  const frames = scene.duration / frameTicks(scene.rate)
-  const writer = new LottieWriter(bareContext(project, scene, options), frames)
+  const frame = frameTicks(scene.rate)
+  const frames = scene.duration / frame
+  const assets = new Map<string, Lottie>()
+  const writer = new LottieWriter(bareContext(project, scene, options), { frame, assets, ...nothing() })
   const layers = writer.layers()
   const [w, h] = scene.size
   const ground = {
@@ -76,30 +80,43 @@ export function exportLottie(project: Project, scene: Scene, options: WebExportO
     op: frames,
     w,
     h,
-    assets: writer.assets(),
+    assets: [...assets.values()],
     layers: [...layers, ground],
   }
 }
 
-/** What is written so far, whichever copy it is of. */
+/** What is written so far of a scene, whichever copy it is of. */
 interface Written {
+  /** Of the animation’s frames, whichever scene is written, ticks. */
+  readonly frame: number
+  /** Pictures and scenes that are shown, by their ids. */
+  readonly assets: Map<string, Lottie>
   /** Of what only places, by the layer and the copies that are meant. */
   readonly indices: Map<string, number>
   readonly parents: Lottie[]
-  readonly pictures: Map<string, Lottie>
   next: number
 }
 
+const nothing = (): Pick<Written, 'indices' | 'parents' | 'next'> => ({
+  indices: new Map(),
+  parents: [],
+  next: 0,
+})
+
 /** Writes the layers of a scene; each copy by a writer of its own. */
 class LottieWriter {
+  /** How many frames the scene has. */
+  private readonly frames: number
+
   constructor(
     private readonly context: WebContext,
-    private readonly frames: number,
-    private readonly written: Written = { indices: new Map(), parents: [], pictures: new Map(), next: 0 },
-  ) {}
+    private readonly written: Written,
+  ) {
+    this.frames = context.duration / written.frame
+  }
 
   private of(copies: WhichCopies): LottieWriter {
-    return copies.size === 0 ? this : new LottieWriter({ ...this.context, copies }, this.frames, this.written)
+    return copies.size === 0 ? this : new LottieWriter({ ...this.context, copies }, this.written)
   }
 
   /** All layers, the topmost first, and then what only places others. */
@@ -122,17 +139,13 @@ class LottieWriter {
     return [...drawn, ...this.written.parents]
   }
 
-  assets(): readonly Lottie[] {
-    return [...this.written.pictures.values()]
-  }
-
   /** A layer with what it shows; null where Lottie has nothing for that. */
   private drawn(layer: Layer): Lottie | null {
     const { context, frames } = this
     const art = this.artOf(layer)
     if (!art) return null
     const [from, to] = layer.span
-    const frame = frameTicks(context.scene.rate)
+    const { frame } = this.written
     const isCopy = (context.copies.get(layer.id) ?? 0) > 0
     const on = isCopy ? layer.id : layer.parent
     const parent = on === null ? null : this.placing(on)
@@ -160,13 +173,34 @@ class LottieWriter {
       return { facts: { ty: 4, shapes: lottieShapes(layer, context, frames) }, middle: [0, 0] }
     if (layer.kind === 'text' && isTextOfLottie(layer, context.options.letters))
       return { facts: { ty: 4, shapes: lottieText(layer, context, frames) }, middle: [0, 0] }
-    if (layer.kind !== 'image') return null
+    const size = sizeOf(layer, context)
+    if (!size) return null
+    const [w, h] = size
+    const middle = [w / 2, h / 2]
+    if (layer.kind === 'scene') return { facts: { ty: 0, ...this.shown(layer), w, h }, middle }
     const id = String(layer.properties['picture']!.value)
-    const asset = context.project.assets.find((one) => one.id === id)
-    if (asset?.kind !== 'picture') return null
-    const [w, h] = asset.size
-    this.written.pictures.set(id, { id, w, h, u: '', p: context.options.pictureUrl(id), e: 1 })
-    return { facts: { ty: 2, refId: id }, middle: [w / 2, h / 2] }
+    this.written.assets.set(id, { id, w, h, u: '', p: context.options.pictureUrl(id), e: 1 })
+    return { facts: { ty: 2, refId: id }, middle }
+  }
+
+  /** The scene a layer shows, written once for all that show it, and which moment of it is seen. */
+  private shown(layer: Layer): Lottie {
+    const { context, written, frames } = this
+    const { frame, assets } = written
+    const scene = shownScene(layer, context.project.scenes)!
+    const refId = `scene ${scene.id}`
+    if (!assets.has(refId)) {
+      const own = bareContext(context.project, scene, context.options)
+      assets.set(refId, {
+        id: refId,
+        nm: scene.name,
+        layers: new LottieWriter(own, { frame, assets, ...nothing() }).layers(),
+      })
+    }
+    return {
+      refId,
+      tm: lottieNumbers(shownTimeTrack(layer, scene, context), frames, ([seconds]) => [seconds!]),
+    }
   }
 
   /** The index of what only places: what rides on a layer, or on a copy of it, rides on this. */
@@ -271,12 +305,9 @@ class LottieWriter {
 
   private crop(layer: Layer): Lottie {
     const { context, frames } = this
-    const asset = context.project.assets.find(({ id }) => id === layer.properties['picture']?.value)
-    const middle = asset?.kind === 'picture' ? asset.size.map((side) => side / 2) : [0, 0]
-    const crop =
-      asset?.kind === 'picture'
-        ? cropOfBox(layer, context, boxAboutMiddle(...asset.size))
-        : cropOfShape(layer, context)
+    const size = sizeOf(layer, context)
+    const middle = size?.map((side) => side / 2) ?? [0, 0]
+    const crop = size ? cropOfBox(layer, context, boxAboutMiddle(...size)) : cropOfShape(layer, context)
     if (!crop) return {}
     const corners = (numbers: readonly number[]): number[] => {
       const [x, y, width, height] = numbers as readonly [number, number, number, number]
@@ -299,6 +330,13 @@ class LottieWriter {
       ],
     }
   }
+}
+
+/** How large what a layer shows is, which is about its middle; null for what is drawn as a shape, or is not there. */
+function sizeOf(layer: Layer, { project }: WebContext): readonly [number, number] | null {
+  if (layer.kind === 'scene') return shownScene(layer, project.scenes)?.size ?? null
+  const asset = project.assets.find(({ id }) => id === layer.properties['picture']?.value)
+  return asset?.kind === 'picture' ? asset.size : null
 }
 
 /** Points joined by straight edges, as the cubics `lottieOutline` takes: the start first, then two handles and an end each. */

@@ -8,9 +8,7 @@ import { wantsTrim } from './lottieShapes.ts'
  * @param letters the font, which texts are drawn with; without it none is
  */
 export const isNotInLottie = (layer: Layer, letters?: Letters): boolean =>
-  layer.kind === 'scene' ||
-  layer.kind === 'clip' ||
-  (layer.kind === 'text' && !isTextOfLottie(layer, letters))
+  layer.kind === 'clip' || (layer.kind === 'text' && !isTextOfLottie(layer, letters))
 
 /** What a Lottie animation made here does not say of some layers, in words; none where it says all. */
 export function leftOutOfLottie(layers: readonly Layer[], letters?: Letters): readonly string[] {
@@ -22,7 +20,6 @@ export function leftOutOfLottie(layers: readonly Layer[], letters?: Letters): re
       'texts that move in parts or are set anew while they play, or that have letters other than the font here',
       (layer) => layer.kind === 'text' && isNotInLottie(layer, letters),
     ],
-    ['shown scenes', ({ kind }) => kind === 'scene'],
     ['blurs and shadows', isEverAffected],
     ['crops of groups', (layer) => layer.kind === 'group' && isEverCropped(layer)],
     ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],

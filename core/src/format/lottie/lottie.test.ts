@@ -9,7 +9,9 @@ import {
 import { describe, expect, it } from 'vitest'
 import { blobOf, sha256Of } from '../../../test/blobs.ts'
 import { ease, key, layerWith, projectOf, property } from '../../../test/trials.ts'
+import type { Property } from '../../property/index.ts'
 import type { Layer, Project } from '../../scene/index.ts'
+import { ticksOfSeconds } from '../../time/index.ts'
 import { readBendFile } from '../project/index.ts'
 import { dotLottie, exportLottie } from './index.ts'
 
@@ -28,7 +30,9 @@ interface Written {
     readonly nm: string
     readonly ks: Record<string, Keyed>
     readonly td?: number
+    readonly tm?: Keyed
   }[]
+  readonly assets: readonly object[]
 }
 interface Keyed {
   readonly a: number
@@ -152,6 +156,57 @@ describe('exportLottie', () => {
     )
     expect(layers.filter((one) => Object.hasOwn(one, 'tt') || Object.hasOwn(one, 'td'))).toEqual([])
     expect(layers.map(({ nm }) => nm)).toEqual(expect.arrayContaining(['above', 'seen', 'below']))
+  })
+
+  describe('of a shown scene', () => {
+    const inner = {
+      ...projectOf([layerWith('lamp', { turn: property('turn', [key(0, 0, ease), key(2, 90)]) })]).scenes[0]!,
+    }
+    const shown = { ...inner, id: 'shown', name: 'Lamp', duration: ticksOfSeconds(2) }
+    const use = (id: string, local: Property) => ({
+      ...layerWith(id, { 'local time': local }, 'scene'),
+      source: { scene: 'shown' },
+    })
+    const showing = (...uses: readonly Layer[]): Written => {
+      const project = projectOf(uses)
+      return written({ ...project, scenes: [...project.scenes, shown] })
+    }
+    const timesOf = (file: Written) =>
+      file.layers.flatMap(({ tm, nm }) => (tm ? [[nm, tm.a ? tm.k.map(({ t, s }) => [t, s[0]]) : tm.k]] : []))
+
+    it('writes it once for all that show it, as it is', () => {
+      const still = property('number', [], { value: 0 })
+      const file = showing(use('a', still), use('b', still))
+      expect(errorsOf(file)).toEqual([])
+      expect(file.assets).toHaveLength(1)
+      expect(file.assets[0]).toMatchObject({ id: 'scene shown', nm: 'Lamp' })
+      const [lamp] = (file.assets[0] as unknown as Written).layers
+      expect(lamp!.ks['r']!.k.slice(0, 2)).toMatchObject([
+        { t: 0, s: [0], o: { x: 0.4, y: 0 } },
+        { t: 48, s: [90] },
+      ])
+    })
+
+    it('says which moment of it is seen: as the keys have it, and held where it has run out', () => {
+      const file = showing(
+        use('keyed', property('number', [key(0, 0, ease), key(1, 1.5)])),
+        // A second in, so that its last frame, of 24 a second, stands after one more.
+        use('on', property('number', [], { value: 1 })),
+      )
+      expect(errorsOf(file)).toEqual([])
+      const last = 2 - 1 / 24
+      const times = new Map(timesOf(file) as [string, number[][]][])
+      expect(times.get('keyed')!.slice(0, 2)).toEqual([
+        [0, 0],
+        [24, 1.5],
+      ])
+      const on = times.get('on')!
+      expect(on[0]).toEqual([0, 1])
+      expect(on.at(-1)![1]).toBeCloseTo(last, 6)
+      const held = on.find(([, seconds]) => Math.abs(seconds! - last) < 1e-3)!
+      expect(held[0]).toBeGreaterThan(22.5)
+      expect(held[0]).toBeLessThan(24.5)
+    })
   })
 
   it('packs an animation so that it is found by the manifest, and the same one gives the same bytes', () => {
