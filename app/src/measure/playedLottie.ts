@@ -1,4 +1,5 @@
 import type { ShownLayer } from '@arrow-bend/core/format/handOver'
+import { isTogether } from '@arrow-bend/core/format/lottie'
 import lottie, { type AnimationItem } from 'lottie-web/build/player/lottie_light'
 import type { Played } from './playedFrame.ts'
 
@@ -13,12 +14,14 @@ interface PlayerLayer {
     readonly mProp: { readonly o: { readonly v: number } }
   }
 }
+/** Layers with what draws them: of an animation, or of a composition in it. */
+interface Listed {
+  readonly elements: readonly (PlayerLayer | true | undefined)[]
+  readonly layers: readonly { readonly ty: number; readonly td?: number; readonly refId?: string }[]
+}
 interface PlayerInside {
   readonly frameRate: number
-  readonly renderer: {
-    readonly elements: readonly (PlayerLayer | true | undefined)[]
-    readonly layers: readonly { readonly ty: number; readonly td?: number }[]
-  }
+  readonly renderer: Listed
 }
 
 /** Compositions, pictures and shapes: kinds of layers of the specification that draw something. */
@@ -47,13 +50,20 @@ export async function playedLottie(text: string): Promise<Played> {
   const inside = player as unknown as PlayerInside
   const shownAt = (time: number): ShownLayer[] => {
     player.goToAndStop((time * inside.frameRate) / 1000, true)
-    const { elements, layers } = inside.renderer
-    // Its layers are listed from the top; mattes are shown by what they mask.
-    return layers
-      .flatMap(({ ty, td }, i) => (DRAWN.has(ty) && !td ? [shownLayer(elements[i])] : []))
-      .reverse()
+    // Layers are listed from the top.
+    return shownLayers(inside.renderer).reverse()
   }
   return { shownAt: (times) => Promise.resolve(times.map(shownAt)), end: () => player.destroy() }
+}
+
+/** What is drawn, the topmost first; mattes are shown by what they mask, and what lies together as its parts. */
+function shownLayers({ elements, layers }: Listed): ShownLayer[] {
+  return layers.flatMap(({ ty, td, refId }, i) => {
+    if (!DRAWN.has(ty) || td) return []
+    const one = elements[i]
+    const isParts = ty === 0 && isTogether(refId!)
+    return isParts && one && one !== true ? shownLayers(one as unknown as Listed) : [shownLayer(one)]
+  })
 }
 
 function shownLayer(one: PlayerLayer | true | undefined): ShownLayer {

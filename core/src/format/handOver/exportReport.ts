@@ -116,7 +116,7 @@ function fidelityOf(asked: Asked, form: ExportForm): Pick<ReportRow, 'fidelity' 
   if (form === 'lottie' && isNotInLottie(layer, letters))
     return { fidelity: 'left out', why: `a ${layer.kind}` }
   const isCropOfGroup = layer.kind === 'group' && name.startsWith('crop ')
-  if (form === 'lottie' && (isCropOfGroup || /^(blur|shadow)/.test(name) || property.kind === 'choice'))
+  if (form === 'lottie' && (/^(blur|shadow)/.test(name) || property.kind === 'choice'))
     return { fidelity: 'left out', why: 'not written to Lottie' }
   // A page moves a gradient's colours only; Lottie and animation elements all of it.
   const isOwn = form === 'lottie' || form === 'svg-smil'

@@ -27,6 +27,7 @@ import {
   trackOf,
   turnTrack,
   withoutOwnCopy,
+  type DrawnUse,
   type Track,
   type WebContext,
   type WebExportOptions,
@@ -34,6 +35,7 @@ import {
 import { isTextOfLottie, lottieText } from './lottieText.ts'
 import { shownTimeTrack } from './shownTimeTrack.ts'
 import { lottieShapes } from './lottieShapes.ts'
+import { lottieVeils, type LottieVeil, type VeiledUse } from './lottieVeils.ts'
 import { lottieNumbers, lottieOutline, lottieRoute, type LottieProperty } from './lottieValues.ts'
 
 /** An animation as the specification has it. */
@@ -44,12 +46,18 @@ const VERSION = 10_000
 const SHOWN: LottieProperty = { a: 0, k: 100 }
 const NOWHERE = { p: still([0, 0]), a: still([0, 0]), s: still([100, 100]), r: still(0), o: SHOWN }
 
+/** What ids of compositions begin with whose layers are the scene’s own, drawn as one thing. */
+const TOGETHER = 'part '
+
+/** Whether a composition holds layers of the scene itself, at the scene’s own places. */
+export const isTogether = (refId: string): boolean => refId.startsWith(TOGETHER)
+
 function still(k: number | readonly number[]): LottieProperty {
   return { a: 0, k }
 }
 
 /**
- * A scene as a Lottie animation: shapes, pictures, shown scenes, parents and single masks. What it has no word for is named
+ * A scene as a Lottie animation: shapes, pictures, shown scenes, groups that are masked or cropped as one, parents and masks. What it has no word for is named
  * by `leftOutOfLottie`.
  * @throws BadFile where it would take too many keyframes
  * Source: Lottie Animation Community, Lottie specification 1.0.
@@ -119,24 +127,90 @@ class LottieWriter {
     return copies.size === 0 ? this : new LottieWriter({ ...this.context, copies }, this.written)
   }
 
-  /** All layers, the topmost first, and then what only places others. */
+  /** All layers of the scene, the topmost first, and then what only places others. */
   layers(): readonly Lottie[] {
-    const { scene, layers } = this.context
-    const drawn = drawnUses(scene)
-      .filter(({ layer }) => isVisible(layer, layers))
-      .reverse()
-      .flatMap(({ layer, copies }) => {
-        const by = layer.mask && layers.get(layer.mask.layer)
-        const writer = this.of(copies)
-        const own = writer.drawn(layer)
-        const matte = own && by?.visible ? writer.drawn(by) : null
-        if (!matte) return own ? [own] : []
-        return [
-          { ...matte, td: 1 },
-          { ...own, tt: layer.mask!.inverted ? 2 : 1 },
+    const { context } = this
+    const crops = new Map<string, Track | null>()
+    const uses = drawnUses(context.scene)
+      .filter(({ layer }) => isVisible(layer, context.layers))
+      .map((use) => ({ ...use, veils: lottieVeils(use.layer, { ...context, copies: use.copies }, crops) }))
+    return this.whole(uses, 0)
+  }
+
+  private whole(uses: readonly VeiledUse[], depth: number): readonly Lottie[] {
+    const drawn = this.through(uses, depth)
+    return [...drawn.reverse(), ...this.written.parents]
+  }
+
+  /**
+   * What is drawn, bottom first, each run that is seen through the same as one thing; a matte stands upon what it is for.
+   * @param depth how many of the outermost veils are seen to already
+   */
+  private through(uses: readonly VeiledUse[], depth: number): Lottie[] {
+    const written: Lottie[] = []
+    for (let from = 0, to: number; from < uses.length; from = to) {
+      const veil = veilAt(uses[from]!, depth)
+      to = from + 1
+      while (veil && to < uses.length && veilAt(uses[to]!, depth)?.key === veil.key) to += 1
+      const run = uses.slice(from, to)
+      written.push(...(veil ? this.veiled(run, depth, veil) : this.ofUse(run[0]!)))
+    }
+    return written
+  }
+
+  private ofUse({ layer, copies }: DrawnUse): Lottie[] {
+    const own = this.of(copies).drawn(layer)
+    return own ? [own] : []
+  }
+
+  private veiled(run: readonly VeiledUse[], depth: number, veil: LottieVeil): Lottie[] {
+    const [first, ...more] = run as [VeiledUse, ...VeiledUse[]]
+    const isSingle = veil.kind === 'mask' && more.length === 0 && first.veils.length === depth + 1
+    const seen = isSingle ? this.ofUse(first)[0] : this.composed(run, depth + 1, veil.of.name)
+    if (!seen) return []
+    if (veil.kind === 'crop') return [{ ...seen, ...this.cornersMask(veil.corners) }]
+    const around = new Set(first.veils.slice(first.veils.length - depth - 1).map(({ key }) => key))
+    const cover = this.cover(veil.by, veil.copies, around)
+    return cover
+      ? [
+          { ...seen, tt: veil.inverted ? 2 : 1 },
+          { ...cover, td: 1 },
         ]
-      })
-    return [...drawn, ...this.written.parents]
+      : [seen]
+  }
+
+  /** What a layer covers as a matte, which may be seen through others in turn; null where Lottie has nothing for that. */
+  private cover(by: Layer, copies: WhichCopies, around: ReadonlySet<string>): Lottie | null {
+    const own = lottieVeils(by, { ...this.context, copies }, new Map())
+    const veils = own.filter(({ key }) => !around.has(key))
+    const use = { layer: by, copies, veils }
+    return (veils.length > 0 ? this.composed([use], 0, by.name) : this.ofUse(use)[0]) ?? null
+  }
+
+  /** Several as one thing as large as the scene; null where none of them is drawn. */
+  private composed(uses: readonly VeiledUse[], depth: number, nm: string): Lottie | null {
+    const { context, frames, written } = this
+    const { assets, frame } = written
+    const inner = new LottieWriter({ ...context, copies: new Map() }, { frame, assets, ...nothing() })
+    const layers = inner.whole(uses, depth)
+    if (layers.length === inner.written.parents.length) return null
+    const refId = `${TOGETHER}${assets.size + 1}`
+    assets.set(refId, { id: refId, nm, layers })
+    const [w, h] = context.scene.size
+    const ind = (written.next += 1)
+    return { ty: 0, ind, nm, refId, w, h, ip: 0, op: frames, st: 0, ks: NOWHERE }
+  }
+
+  private cornersMask(corners: Track): Lottie {
+    const around = ([x0, y0, x1, y1, x2, y2, x3, y3]: readonly number[]): number[] =>
+      straightCubics([
+        [x0!, y0!],
+        [x1!, y1!],
+        [x2!, y2!],
+        [x3!, y3!],
+        [x0!, y0!],
+      ])
+    return this.maskOf(corners, around)
   }
 
   /** A layer with what it shows; null where Lottie has nothing for that. */
@@ -304,7 +378,7 @@ class LottieWriter {
   }
 
   private crop(layer: Layer): Lottie {
-    const { context, frames } = this
+    const { context } = this
     const size = sizeOf(layer, context)
     const middle = size?.map((side) => side / 2) ?? [0, 0]
     const crop = size ? cropOfBox(layer, context, boxAboutMiddle(...size)) : cropOfShape(layer, context)
@@ -321,16 +395,20 @@ class LottieWriter {
         [left, top],
       ])
     }
-    const track = crop.rectangle()
-    const keys = track.keys.map((key) => ({ ...key, numbers: corners(key.numbers) }))
-    return {
-      hasMask: true,
-      masksProperties: [
-        { mode: 'a', inv: false, o: SHOWN, x: still(0), pt: lottieOutline({ ...track, keys }, frames, true) },
-      ],
-    }
+    return this.maskOf(crop.rectangle(), corners)
+  }
+
+  /** A mask by straight edges. @param cubicsOf numbers of the track as the cubics of its outline */
+  private maskOf(track: Track, cubicsOf: (numbers: readonly number[]) => number[]): Lottie {
+    const keys = track.keys.map((key) => ({ ...key, numbers: cubicsOf(key.numbers) }))
+    const pt = lottieOutline({ ...track, keys }, this.frames, true)
+    return { hasMask: true, masksProperties: [{ mode: 'a', inv: false, o: SHOWN, x: still(0), pt }] }
   }
 }
+
+/** The veil next to be seen to, from the outermost inwards. */
+const veilAt = ({ veils }: VeiledUse, depth: number): LottieVeil | undefined =>
+  veils[veils.length - 1 - depth]
 
 /** How large what a layer shows is, which is about its middle; null for what is drawn as a shape, or is not there. */
 function sizeOf(layer: Layer, { project }: WebContext): readonly [number, number] | null {

@@ -1,5 +1,5 @@
 import type { Letters } from '../../letters/index.ts'
-import { isEverAffected, isEverCropped, type Layer } from '../../scene/index.ts'
+import { isEverAffected, type Layer } from '../../scene/index.ts'
 import { isTextOfLottie } from './lottieText.ts'
 import { wantsTrim } from './lottieShapes.ts'
 
@@ -21,8 +21,6 @@ export function leftOutOfLottie(layers: readonly Layer[], letters?: Letters): re
       (layer) => layer.kind === 'text' && isNotInLottie(layer, letters),
     ],
     ['blurs and shadows', isEverAffected],
-    ['crops of groups', (layer) => layer.kind === 'group' && isEverCropped(layer)],
-    ['masks of groups', ({ kind, mask }) => kind === 'group' && mask !== undefined],
     ['how soft masks are', ({ mask }) => (mask?.feather ?? 0) > 0],
     [
       'gradients that change their kind (their plain fill stands there)',

@@ -23,6 +23,7 @@ export { textReadings } from './markup/textReadings.ts'
 export { gradientAt, gradientTrack, type PlayedStops } from './gradientTrack.ts'
 export { outlineTrack } from './outlineTrack.ts'
 export { placeTrack } from './placeTrack.ts'
+export { placedCrop } from './placedCrop.ts'
 export { isVisible } from './webScene.ts'
 export { progressWithin, toTrack, type Track } from './track.ts'
 export {
