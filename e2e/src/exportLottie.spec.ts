@@ -1,15 +1,14 @@
 import { expect, test, type Page } from '@playwright/test'
 import { dotLottie, exportLottie, leftOutOfLottie } from '@arrow-bend/core/format/lottie'
 import { exportCssPage } from '@arrow-bend/core/format/web'
-import type { Property } from '@arrow-bend/core/property'
-import { makeLayer, type Layer, type Scene } from '@arrow-bend/core/scene'
-import { ticksOfFrame } from '@arrow-bend/core/time'
+import type { Layer, Scene } from '@arrow-bend/core/scene'
 import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
 import { lookingScene } from './lookingScene.ts'
 import { pictureByOther, play, playedAt, type Player } from './lottiePlayers.ts'
 import { farthestApart, pictureAt } from './pagePictures.ts'
 import { shownTrial } from './shownTrial.ts'
-import { FRAMES, key, RATE, trialScene } from './trialScene.ts'
+import { trialScene } from './trialScene.ts'
+import { veiledScene } from './veiledScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
@@ -125,69 +124,6 @@ test('a shown scene is one composition for all that show it, at its own time, in
   }
   expect(moments.size).toBeGreaterThanOrEqual(4)
 })
-
-/** A group that moves, of two shapes that overlap, cropped, seen through a disc; and one seen through all but a masked mask. */
-function veiledScene(): Scene {
-  const bare = trialScene()
-  const span = [ticksOfFrame(0, RATE), ticksOfFrame(FRAMES, RATE)] as const
-  type Given = Parameters<typeof makeLayer>[0]
-  const layer = (
-    id: string,
-    kind: Given['kind'],
-    values: Given['values'],
-    more: Partial<Layer> & { readonly moving?: Layer['properties'] } = {},
-  ): Layer => {
-    const { moving = {}, ...rest } = more
-    const made = makeLayer({ id, name: id, kind, span, values })
-    return { ...made, ...rest, properties: { ...made.properties, ...moving } }
-  }
-  const goes = (from: readonly [number, number], to: readonly [number, number]): Property => ({
-    kind: 'place',
-    value: from,
-    keys: [key(0, from), key(60, to)],
-  })
-  const turns: Property = { kind: 'turn', value: 0, keys: [key(0, 0), key(60, 120)] }
-  const shut: Property = { kind: 'number', value: 0, keys: [key(0, 0), key(50, 60)] }
-  return {
-    ...bare,
-    layers: [
-      layer('disc', 'ellipse', { position: [400, 360], size: [420, 420] }),
-      layer(
-        'boats',
-        'group',
-        {},
-        {
-          mask: { layer: 'disc' },
-          moving: { position: goes([300, 300], [480, 420]), turn: turns, 'crop left': shut },
-        },
-      ),
-      layer(
-        'red',
-        'rectangle',
-        { position: [-60, 0], size: [220, 160], fill: '#c0392b' },
-        { parent: 'boats' },
-      ),
-      layer(
-        'blue',
-        'rectangle',
-        { size: [120, 240], fill: '#2b5ac0', opacity: 60 },
-        {
-          parent: 'boats',
-          moving: { position: goes([80, -40], [-80, 60]) },
-        },
-      ),
-      layer('stripe', 'rectangle', { position: [950, 360], size: [120, 700] }),
-      layer('hole', 'ellipse', { position: [950, 360], size: [300, 300] }, { mask: { layer: 'stripe' } }),
-      layer('wall', 'group', { position: [950, 360] }, { mask: { layer: 'hole', inverted: true } }),
-      layer(
-        'green',
-        'rectangle',
-        { size: [420, 420], fill: '#2b9348' },
-        { parent: 'wall', moving: { turn: turns } },
-      ),
-    ],
-  }
-}
 
 test('groups that are masked and cropped as one look in two players as in the page', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 720 })

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { expect, test, type Page } from '@playwright/test'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo, type } from './desk.ts'
+import { veiledScene } from './veiledScene.ts'
 
 /** Measures what is chosen, and reads the four largest differences: px, °, %, of 255. */
 async function measured(page: Page): Promise<number[]> {
@@ -64,6 +65,18 @@ test('a file that is allowed to be farther off is found to be, which goes into i
   // The frame it was played in is gone, and the document as it was.
   await expect(page.locator('iframe')).toHaveCount(0)
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+})
+
+test('what is drawn as one thing in a Lottie animation is looked at part by part', async ({ page }) => {
+  const { layers } = veiledScene()
+  await openLayers(page, layers)
+  await page.getByRole('link', { name: 'Export' }).click()
+  await page.getByRole('button', { name: /^Lottie/ }).click()
+  const [px, degrees, percent, channel] = await measured(page)
+  for (const far of [px, degrees, percent]) expect(far).toBeLessThanOrEqual(0.1)
+  expect(channel).toBeLessThanOrEqual(1.05)
+  // All but the masks.
+  await expect(page.getByText(/^3 layers at /)).toBeVisible()
 })
 
 test('measuring is stopped with the same key that began it', async ({ page }) => {

@@ -70,7 +70,7 @@ const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
   css: 'A class for each layer that moves. An element ends where your page puts it; --length and --distance change how long and how far.',
   webanimations: 'For the browser’s own engine, driven by a script: play, pause, seek, change the rate.',
   lottie:
-    'A Lottie 1.0 animation: shapes, letters as shapes, pictures, parents and single masks, with bends as they are or cut into splines.',
+    'A Lottie 1.0 animation: shapes, letters as shapes, pictures, scenes in scenes, groups and masks, with bends as they are or cut into splines.',
   csv: 'A table with a row a frame, and a column for each number of all that moves.',
   json: 'Each property that moves, with its value at every frame and its keys with their easings.',
   timing:
