@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import type { Layer } from '@arrow-bend/core/scene'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { pixels } from './stage.ts'
 
@@ -76,4 +77,25 @@ test('layers are chosen in ranges, labelled and locked together, found by label,
   await page.getByLabel('Layer name').fill('Caption')
   await page.keyboard.press('Enter')
   expect((await layers(page))[0]!.name).toBe('Caption')
+})
+
+test('what a group did as one is told when it goes, and comes back with it', async ({ page }) => {
+  const inside = drawnLayer('Lamp', 'ellipse', { position: [0, 0], size: [200, 120] }, { parent: 'Fleet' })
+  const fleet = drawnLayer('Fleet', 'group', { position: [400, 300], blur: 12, opacity: 50 })
+  await openLayers(page, [fleet, inside])
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Fleet', exact: true }).click()
+  await page.keyboard.press('Control+Shift+g')
+  await expect(
+    page.getByText('“Fleet” was taken apart, and its blur and shadow went with it. Undo brings them back.'),
+  ).toBeVisible()
+  const [lamp, ...more] = await layers(page)
+  expect(more).toEqual([])
+  expect([lamp!.parent, lamp!.properties['opacity']!.value]).toEqual([null, 50])
+  await page.keyboard.press('Control+z')
+  expect((await layers(page)).map(({ name, parent }) => [name, parent])).toEqual([
+    ['Fleet', null],
+    ['Lamp', 'Fleet'],
+  ])
+  expect((await layers(page))[1]!.properties['opacity']!.value).toBe(100)
 })

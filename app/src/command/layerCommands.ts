@@ -1,5 +1,6 @@
+import { listWords } from '../ui/listWords.ts'
 import { toast } from '../ui/toast.ts'
-import { groupLayers, switchLayers, ungroupLayers, type ArtFit } from '@arrow-bend/core/edit'
+import { goesWithGroup, groupLayers, switchLayers, ungroupLayers, type ArtFit } from '@arrow-bend/core/edit'
 import { hasCrop, layerById, type Layer } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { usePlayback } from '../session/playback/playback.ts'
@@ -244,13 +245,21 @@ export function useLayerCommands(): CommandRuns<keyof typeof LAYER_COMMANDS> {
         )
       }),
     ungroup: () =>
-      withLayers((layers) =>
-        document.apply(
+      withLayers((layers) => {
+        const freed = document.apply(
           'Group taken apart',
           (draft) => ungroupLayers(draft, document.sceneId, idsOf(layers), playback.time),
-          (freed) => selection.selectLayers(freed),
-        ),
-      ),
+          (ids) => selection.selectLayers(ids),
+        )
+        if (freed === null) return
+        for (const group of layers.filter(({ kind }) => kind === 'group')) {
+          const gone = goesWithGroup(group)
+          if (gone.length > 0)
+            toast(
+              `“${group.name}” was taken apart, and its ${listWords(gone)} went with it. Undo brings them back.`,
+            )
+        }
+      }),
     inside: () =>
       withLayers((layers) => {
         const groups = new Set(layers.filter(({ kind }) => kind === 'group').map(({ id }) => id))

@@ -2,6 +2,7 @@ import type { Parts } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { useView } from '../session/view/view.ts'
 import { useToldStep } from './useToldStep.ts'
+import { listWords } from '../ui/listWords.ts'
 
 const PLAYING: Readonly<Record<Parts, string>> = {
   whole: 'The whole',
@@ -9,8 +10,6 @@ const PLAYING: Readonly<Record<Parts, string>> = {
   words: 'Each word',
   lines: 'Each line',
 }
-
-const AND = new Intl.ListFormat('en')
 
 /** Has texts play by letters, words or lines, or as a whole, and says what became of their keys. */
 export function usePlayByParts(): (by: Parts, texts: readonly string[]) => Promise<void> {
@@ -31,7 +30,7 @@ export function usePlayByParts(): (by: Parts, texts: readonly string[]) => Promi
     )
     if (!reports || document.lastStep === before) return
     const names = (which: 'moved' | 'kept'): string =>
-      AND.format(new Set(reports.flatMap((report) => report[which].map((name) => name.replace('part ', '')))))
+      listWords(new Set(reports.flatMap((report) => report[which].map((name) => name.replace('part ', '')))))
     const [moved, kept] = [names('moved'), names('kept')]
     const words = [
       ...(moved ? [`${PLAYING[by]} plays the keys of ${moved} now.`] : []),

@@ -102,7 +102,8 @@ export {
   type ArmMove,
   type VertexSide,
 } from './outlines/vertices.ts'
-export { followInPlace, groupLayers, setParent, ungroupLayers, setTurnAlongRoute } from './layers/parents.ts'
+export { followInPlace, groupLayers, setParent, setTurnAlongRoute } from './layers/parents.ts'
+export { goesWithGroup, ungroupLayers } from './layers/ungroup.ts'
 export { pasteKeys, type PasteKeys } from './paste/pasteKeys.ts'
 export { pasteBends, pasteTiming, pasteValues } from './paste/pasteParts.ts'
 export {

@@ -13,7 +13,7 @@ import {
 } from '../../../test/trials.ts'
 import { applyMatrix, compileScene, projectSchema, sampleSceneInto, type Project } from '../../scene/index.ts'
 import { asTicks, TICKS_PER_SECOND } from '../../time/index.ts'
-import { BadEdit, followInPlace, groupLayers, removeLayers, switchLayers, ungroupLayers } from '../index.ts'
+import { BadEdit, followInPlace, groupLayers } from '../index.ts'
 
 const corners = (project: Project, layer: string, time: number): number[] => {
   const items = sampleSceneInto(compileScene(project.scenes[0]!, []), time)
@@ -136,38 +136,5 @@ describe('groupLayers with a middle', () => {
     expect(properties['pivot']!.value).toEqual([101, 51])
     expect(properties['position']!.value).toEqual([101, 51])
     expectSame(corners(given, 'a', 0), corners(after, 'a', 0), 1e-9)
-  })
-})
-
-describe('ungroupLayers', () => {
-  const project = projectOf([
-    layerWith('fleet', { position: property('place', [], { value: [40, -10] }) }, 'group', 'pier'),
-    layerWith('a', { turn: property('turn', [], { value: 30 }) }, 'rectangle', 'fleet'),
-    layerWith('b', {}, 'rectangle', 'a'),
-    layerWith('pier', { scale: property('pair', [], { value: [200, 200] }) }),
-  ])
-
-  it('leaves what was in it where it stood, riding on what the group rode on', () => {
-    let freed: string[] = []
-    const after = edited(project, (draft) => (freed = ungroupLayers(draft, 'scene', ['fleet'], asTicks(0))))
-    expect(freed).toEqual(['a'])
-    expect(after.scenes[0]!.layers.map(({ id, parent }) => [id, parent])).toEqual([
-      ['a', 'pier'],
-      ['b', 'a'],
-      ['pier', null],
-    ])
-    for (const id of ['a', 'b'])
-      expectSame(corners(project, id, asTicks(0)), corners(after, id, asTicks(0)), 1e-9)
-  })
-
-  it('refuses what is no group, and what is locked; so does removing', () => {
-    const apart = (given: Project, id: string) => () =>
-      edited(given, (draft) => ungroupLayers(draft, 'scene', [id], asTicks(0)))
-    expect(apart(project, 'a')).toThrow(/Select a group/)
-    const locked = edited(project, (draft) => switchLayers(draft, 'scene', ['a'], { locked: true }))
-    expect(apart(locked, 'fleet')).toThrow(/locked/)
-    expect(() => edited(locked, (draft) => removeLayers(draft, 'scene', ['fleet']))).toThrow(
-      '“a” is locked. Unlock it to remove it. Nothing was removed.',
-    )
   })
 })

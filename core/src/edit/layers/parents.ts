@@ -4,7 +4,6 @@ import {
   applyMatrix,
   identityMatrix,
   invertMatrix,
-  isEverCropped,
   makeLayer,
   multiplyInto,
   ownMatrixAt,
@@ -15,8 +14,8 @@ import {
 } from '../../scene/index.ts'
 import type { Ticks } from '../../time/index.ts'
 import { BadEdit } from '../badEdit.ts'
-import { editProperty, libraryIn, undrafted } from '../editProperty.ts'
-import { addLayer, readName, removeLayers } from './layers.ts'
+import { editProperty, libraryIn } from '../editProperty.ts'
+import { addLayer, readName } from './layers.ts'
 import { layerIn, sceneBefore, sceneIn, type MakeId } from '../refs.ts'
 import { transformRoutes } from '../routes/routes.ts'
 import { shiftNumbers, shiftPosition } from '../routes/shiftPosition.ts'
@@ -179,43 +178,4 @@ function turnedAbout(
   const [x, y] = applyMatrix(inverse, ...at)
   const point: Vec2 = [Math.round(x), Math.round(y)]
   return { position: point, pivot: point }
-}
-
-/**
- * Takes groups away and leaves what is in them where it stands at a moment, riding on what the groups rode on, and seen
- * through what the groups were, unless it has a mask of its own.
- * @returns the layers that were in them
- * @throws BadEdit where none is a group, one is cropped, or one or what is in it is locked
- */
-export function ungroupLayers(
-  draft: Draft<Project>,
-  sceneId: string,
-  ids: readonly string[],
-  time: Ticks,
-): string[] {
-  const scene = sceneIn(draft, sceneId)
-  const groups = scene.layers.filter(({ id, kind }) => kind === 'group' && ids.includes(id))
-  if (groups.length === 0) throw new BadEdit('Select a group to take it apart. Nothing was changed.')
-  const locked = groups.find((group) => group.locked)
-  if (locked) throw new BadEdit(`“${locked.name}” is locked. Unlock it to take it apart.`)
-  const cropped = groups.find((group) => isEverCropped(undrafted<Layer>(group)))
-  if (cropped)
-    throw new BadEdit(
-      `“${cropped.name}” is cropped, which what is in it cannot be as one. Set its crop to 0 first. Nothing was changed.`,
-    )
-  const freed: string[] = []
-  for (const { id, parent, mask } of groups) {
-    const inside = scene.layers.filter((layer) => layer.parent === id)
-    const members = inside.map((layer) => layer.id)
-    // Each is seen through what all of them were.
-    for (const layer of inside)
-      if (mask && !layer.mask && layer.id !== mask.layer) {
-        layer.mask = { ...mask }
-        delete layer.mask.follows
-      }
-    followInPlace(draft, sceneId, members, { parent, time })
-    removeLayers(draft, sceneId, [id])
-    freed.push(...members)
-  }
-  return freed.filter((id) => scene.layers.some((layer) => layer.id === id))
 }
