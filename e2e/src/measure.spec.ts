@@ -75,7 +75,7 @@ test('what is drawn as one thing in a Lottie animation is looked at part by part
   const [px, degrees, percent, channel] = await measured(page)
   for (const far of [px, degrees, percent]) expect(far).toBeLessThanOrEqual(0.1)
   expect(channel).toBeLessThanOrEqual(1.05)
-  // All but the masks.
+  // All but the masks, and copies.
   await expect(page.getByText(/^3 layers at /)).toBeVisible()
 })
 

@@ -3,7 +3,7 @@ import { makeLayer, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { ticksOfFrame } from '@arrow-bend/core/time'
 import { FRAMES, key, RATE, trialScene } from './trialScene.ts'
 
-/** A group that moves, of two shapes that overlap, cropped, seen through a disc; and one seen through all but a masked mask. */
+/** A group that moves, of two shapes that overlap, cropped, seen through a disc; and one that is there twice, seen through all but a masked mask. */
 export function veiledScene(): Scene {
   const bare = trialScene()
   const span = [ticksOfFrame(0, RATE), ticksOfFrame(FRAMES, RATE)] as const
@@ -55,7 +55,12 @@ export function veiledScene(): Scene {
       ),
       layer('stripe', 'rectangle', { position: [950, 360], size: [120, 700] }),
       layer('hole', 'ellipse', { position: [950, 360], size: [300, 300] }, { mask: { layer: 'stripe' } }),
-      layer('wall', 'group', { position: [950, 360] }, { mask: { layer: 'hole', inverted: true } }),
+      layer(
+        'wall',
+        'group',
+        { position: [950, 360], copies: 2, 'copy offset': [60, -50], 'copy opacity': 60 },
+        { mask: { layer: 'hole', inverted: true } },
+      ),
       layer(
         'green',
         'rectangle',

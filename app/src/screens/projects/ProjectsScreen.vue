@@ -102,15 +102,21 @@ const openFile = async (): Promise<void> => {
 const take = (file: File, newer: ReadBendFile['newer'] = 'refuse'): Promise<void> =>
   attempt(async () => {
     newerFile.value = null
-    const reading = cancellable(`Reading ${file.name}…`, (signal) => readProjectFile(file, signal, { newer }))
-    const read = await reading.catch((caught: unknown) => {
+    const taking = cancellable(`Reading ${file.name}…`, async (signal) => {
+      const { leftOut, ...read } = await readProjectFile(file, signal, { newer })
+      const kept = withNewId(read, await distinct(read.project.name))
+      await keepProject(kept, signal)
+      return { project: kept.project, leftOut }
+    })
+    const taken = await taking.catch((caught: unknown) => {
       if (!(caught instanceof NewerFile)) throw caught
       newerFile.value = { file, sentence: caught.message }
       return null
     })
-    if (!read) return
-    await keepAndShow(withNewId(read, await distinct(read.project.name)))
-    if (read.leftOut) tellTaken(file.name, { layers: read.project.scenes[0]!.layers, leftOut: read.leftOut })
+    if (!taken) return
+    const { project, leftOut } = taken
+    show(project.id)
+    if (leftOut) tellTaken(file.name, { layers: project.scenes[0]!.layers, leftOut })
   })
 const openDemo = (): Promise<void> =>
   attempt(async () => {

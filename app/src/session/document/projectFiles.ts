@@ -52,8 +52,11 @@ export async function readDemo(id: string = nanoid()): Promise<ProjectFile> {
   return { ...file, project: { ...file.project, id } }
 }
 
-/** Keeps a project in the browser with a thumbnail; a picture that cannot be drawn is no reason to fail. */
-export async function keepProject(file: ProjectFile): Promise<void> {
+/**
+ * Keeps a project in the browser with a thumbnail; a picture that cannot be drawn is no reason to fail.
+ * @param signal calls it off
+ */
+export async function keepProject(file: ProjectFile, signal?: AbortSignal): Promise<void> {
   const { project, assets } = file
   const read: ReadAsset = ({ sha256: hash, type }) => {
     const bytes = assets.get(hash)
@@ -61,7 +64,7 @@ export async function keepProject(file: ProjectFile): Promise<void> {
     return bytes ? Promise.resolve(bytes) : assetShelf.read({ sha256: hash, type })
   }
   const thumbnail = await drawThumbnail(project, read).catch(() => null)
-  await projectStorage.add(file, thumbnail)
+  await projectStorage.add(file, thumbnail, signal)
 }
 
 /** A copy of a file's project under a new id, so that opening a file never overwrites what is there. */

@@ -31,8 +31,7 @@ export function lottieVeils(
   const veils: LottieVeil[] = []
   const copies = new Map(context.copies)
   for (let at: Layer | undefined = layer; at;) {
-    const which = [at.id, ...[...copies].flat()].join(' ')
-    const key = `crop ${which}`
+    const key = ['crop', at.id, ...[...copies].flat()].join(' ')
     if (at !== layer && !known.has(key))
       known.set(key, placedCrop(at, { ...context, copies: new Map(copies) }))
     const corners: Track | null = at === layer ? null : known.get(key)!
@@ -41,8 +40,15 @@ export function lottieVeils(
     const by = at.mask && layers.get(at.mask.layer)
     // One whose eye is shut masks nothing.
     if (by?.visible && by !== layer) {
-      const inverted = at.mask!.inverted === true
-      veils.push({ kind: 'mask', key: `mask ${which}`, of: at, by, inverted, copies: new Map(copies) })
+      veils.push({
+        kind: 'mask',
+        // A mask stays where it is while what it is for is copied.
+        key: ['mask', at.id, ...[...copies].flat()].join(' '),
+        of: at,
+        by,
+        inverted: at.mask!.inverted === true,
+        copies: new Map(copies),
+      })
     }
     const above: Layer | undefined = at.parent === null ? undefined : layers.get(at.parent)
     at = above?.kind === 'group' ? above : undefined
