@@ -27,15 +27,17 @@ export function frameCosts(tell: (cost: FrameCost) => void): () => void {
     isUnderWay = true
     const changed = performance.now()
     let updated = changed
-    let painted = changed
+    let painted: number | null = null
     void nextTick(() => (updated = performance.now()))
     afterPaint(() => (painted = performance.now()))
     requestAnimationFrame((start) => {
       requestAnimationFrame((next) => {
         isUnderWay = false
+        // Where the next frame came before the word of this one's paint, there was no time between them.
+        const done = painted ?? performance.now()
         // A pointer's moves come after the stamp of their frame, those of other hands before it.
         const idle = Math.max(0, start - updated)
-        tell({ workMs: Math.max(0, painted - changed - idle), frameMs: next - start })
+        tell({ workMs: Math.max(0, done - changed - idle), frameMs: next - start })
       })
     })
   }
