@@ -1,7 +1,8 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import type { Property } from '@arrow-bend/core/property'
 import { frameTicks } from '@arrow-bend/core/time'
-import { addLayer, newProject, openDemo, savedFile, type } from './desk.ts'
+import { drawnLayer, openLayers } from './againstBrowser.ts'
+import { addLayer, dragBy, newProject, openDemo, savedFile, type } from './desk.ts'
 
 const FRAME = frameTicks({ num: 24, den: 1 })
 
@@ -163,4 +164,21 @@ test('a command is not hidden by a value that cannot be', async ({ page }) => {
   await page.keyboard.type('fill the frame')
   await expect(page.getByRole('option').first()).toContainText('Fill the frame')
   await expect(page.getByRole('option', { name: /^Fill of Rectangle/ })).toContainText('is not a colour')
+})
+
+test('a number is dragged again and again, and keys after it are the desk’s', async ({ page }) => {
+  await openLayers(page, [drawnLayer('Lamp', 'ellipse', { position: [100, 100], size: [200, 120] })])
+  await page.getByLabel('Rows to show').selectOption('all')
+  await page.getByRole('button', { name: 'Lamp', exact: true }).click()
+  const field = page.getByRole('textbox', { name: /^Lamp opacity/ })
+  for (const left of ['90', '80', '70']) {
+    await dragBy(page, field, [-10, 0])
+    await expect(field).toHaveValue(left)
+    await expect(field).not.toBeFocused()
+  }
+  await page.keyboard.press('Control+z')
+  await expect(field).toHaveValue('80')
+  // A plain press is for writing.
+  await field.click()
+  await expect(field).toBeFocused()
 })

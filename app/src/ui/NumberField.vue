@@ -123,6 +123,11 @@ const onBlur = (): void => {
   take()
   emit('blurred')
 }
+/** Whether a drag has just ended: the click that follows it would have the label put the caret into the field. */
+let isDragEnd = false
+const onClick = (event: MouseEvent): void => {
+  if (isDragEnd) event.preventDefault()
+}
 const onPointerdown = (event: PointerEvent): void => {
   if (event.button !== 0 || props.disabled || props.readonly || document.activeElement === input.value) return
   event.preventDefault()
@@ -136,6 +141,8 @@ const onPointerdown = (event: PointerEvent): void => {
       emit('input', to, (now) => now + to - from)
     },
     end({ cancelled, dragged }) {
+      isDragEnd = dragged
+      setTimeout(() => (isDragEnd = false))
       if (dragged && cancelled) emit('cancel')
       else if (dragged) emit('done')
       else if (!cancelled) {
@@ -159,6 +166,7 @@ watch(
     class="number-field"
     :class="{ field: !plain, plain, trouble: trouble !== '', readonly }"
     @pointerdown="onPointerdown"
+    @click="onClick"
   >
     <span v-if="showLabel" class="label">{{ label }}</span>
     <input
