@@ -124,11 +124,7 @@ async function placeMoving(
   { taken, sha256 }: ReadTaken,
   document: Desk['document'],
 ): Promise<void> {
-  const bytes = [...sha256].map(([{ type, bytes: own }, hash]) => ({
-    sha256: hash,
-    type,
-    bytes: new Blob([own]),
-  }))
+  const bytes = bytesOf({ sha256 })
   const added = bytes.length > 0 ? await assetShelf.keep(bytes) : []
   const { groundFor } = await import('@arrow-bend/core/format/takeOver')
   const scene = document.apply(
@@ -192,7 +188,7 @@ async function readAll(files: readonly File[], as: ArtChoice['svg']): Promise<Wa
   return read
 }
 
-const bytesOf = ({ sha256 }: Waiting): AssetBytes[] =>
+const bytesOf = ({ sha256 }: Pick<Waiting, 'sha256'>): AssetBytes[] =>
   [...sha256].map(([{ type, bytes }, hash]) => ({ sha256: hash, type, bytes: new Blob([bytes]) }))
 
 /**

@@ -2,14 +2,16 @@ import type { Remote } from 'comlink'
 import { Refusal } from '@arrow-bend/core/refusal'
 import type { ClipFacts, ClipFrame, ClipWorker, SoundFacts, StripPicture } from './clipWorker.ts'
 import type { Refused } from './fileWorker.ts'
+import { readingLimit } from './readingLimit.ts'
 import { TaskWorker } from './taskWorker.ts'
 
 /** Bytes a clip may have, which is read as it is wanted, and a sound, which is decoded whole. */
-const MOST_BYTES = { clip: 2 * 1024 * 1024 * 1024, sound: 256 * 1024 * 1024 } as const
-const MOST_WORDS = { clip: '2 GB', sound: '256 MB' } as const
-/** How long looking into one may take, ms, and how much longer for each byte: slow disks give 10 MB a second. */
+const MOST = {
+  clip: { bytes: 2 * 1024 * 1024 * 1024, words: '2 GB' },
+  sound: { bytes: 256 * 1024 * 1024, words: '256 MB' },
+} as const
+/** How long looking into a small one may take, ms. */
 const LIMIT_MS = 120_000
-const LIMIT_MS_A_BYTE = 1e-4
 const FRAMES_LIMIT_MS = 20_000
 
 const clipWorker = (): TaskWorker<ClipWorker> =>
@@ -46,17 +48,17 @@ interface LookInto<Facts> {
 }
 
 async function lookInto<Facts extends object>(
-  kind: keyof typeof MOST_BYTES,
+  kind: keyof typeof MOST,
   file: File,
   { look, signal }: LookInto<Facts>,
 ): Promise<Facts> {
   if (file.size === 0) throw new Refusal(`“${file.name}” is empty. Nothing was changed.`)
-  if (file.size > MOST_BYTES[kind])
+  if (file.size > MOST[kind].bytes)
     throw new Refusal(
-      `“${file.name}” is over ${MOST_WORDS[kind]}, more than a ${kind} can be. Nothing was changed.`,
+      `“${file.name}” is over ${MOST[kind].words}, more than a ${kind} can be. Nothing was changed.`,
     )
   const facts = await looker.run(look, {
-    limitMs: LIMIT_MS + file.size * LIMIT_MS_A_BYTE,
+    limitMs: readingLimit(file, LIMIT_MS),
     tooLong: `“${file.name}” takes too long to read, so it was given up. Nothing was changed.`,
     ...(signal ? { signal } : {}),
   })

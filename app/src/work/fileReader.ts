@@ -6,6 +6,7 @@ import type { TakenOver } from '@arrow-bend/core/format/takeOver'
 import { picturesOf, type Art, type ArtPicture } from '@arrow-bend/core/scene'
 import { sha256 } from '../storage/assets/sha256.ts'
 import type { FileWorker, ReadArtAnswer, ReadProject, Refused, TakenAnswer } from './fileWorker.ts'
+import { readingLimit } from './readingLimit.ts'
 import { TaskWorker } from './taskWorker.ts'
 
 /** Art ready to be placed. */
@@ -16,9 +17,8 @@ export interface ReadArt {
 
 /** Bytes a file may have that is read whole. */
 const MOST_BYTES = 256 * 1024 * 1024
-/** How long reading a file may take, ms, and how much longer for each byte: slow disks give 10 MB a second. */
+/** How long reading a small file may take, ms. */
 const LIMIT_MS = 60_000
-const LIMIT_MS_A_BYTE = 1e-4
 
 const reader = new TaskWorker<FileWorker>(
   () => new Worker(new URL('./fileWorker.ts', import.meta.url), { type: 'module' }),
@@ -102,7 +102,7 @@ async function bytesOf(file: File): Promise<Uint8Array<ArrayBuffer>> {
 
 function optionsFor(file: File, signal?: AbortSignal) {
   return {
-    limitMs: LIMIT_MS + file.size * LIMIT_MS_A_BYTE,
+    limitMs: readingLimit(file, LIMIT_MS),
     tooLong: `“${file.name}” takes too long to read, or more memory than there is, so it was given up. Nothing was changed.`,
     ...(signal ? { signal } : {}),
   }

@@ -1,7 +1,6 @@
 import { playLooks } from '../../play/index.ts'
 import { compiledOf, playedValueInto } from '../../property/index.ts'
 import {
-  boxAboutMiddle,
   compileLayerClock,
   shownScene,
   type Layer,
@@ -14,8 +13,6 @@ import {
   bareContext,
   clockOf,
   copyMatrix,
-  cropOfBox,
-  cropOfShape,
   drawnUses,
   isVisible,
   partsTrack,
@@ -32,18 +29,15 @@ import {
   type WebContext,
   type WebExportOptions,
 } from '../web/index.ts'
+import { cornersMask, cropMask, sizeOf } from './lottieCrop.ts'
 import { isTextOfLottie, lottieText } from './lottieText.ts'
 import { shownTimeTrack } from './shownTimeTrack.ts'
 import { lottieShapes } from './lottieShapes.ts'
 import { lottieVeils, type LottieVeil, type VeiledUse } from './lottieVeils.ts'
-import { lottieNumbers, lottieOutline, lottieRoute, type LottieProperty } from './lottieValues.ts'
-
-/** An animation as the specification has it. */
-export type Lottie = Readonly<Record<string, unknown>>
+import { lottieNumbers, lottieRoute, SHOWN, type Lottie, type LottieProperty } from './lottieValues.ts'
 
 /** Of the specification that is kept to: 1.0. */
 const VERSION = 10_000
-const SHOWN: LottieProperty = { a: 0, k: 100 }
 const NOWHERE = { p: still([0, 0]), a: still([0, 0]), s: still([100, 100]), r: still(0), o: SHOWN }
 
 /** What ids of compositions begin with whose layers are the scene’s own, drawn as one thing. */
@@ -57,8 +51,8 @@ function still(k: number | readonly number[]): LottieProperty {
 }
 
 /**
- * A scene as a Lottie animation: shapes, pictures, shown scenes, groups that are masked or cropped as one, parents and masks. What it has no word for is named
- * by `leftOutOfLottie`.
+ * A scene as a Lottie animation: shapes, pictures, shown scenes, groups that are masked or cropped as one, parents and
+ * masks. What it has no word for is named by `leftOutOfLottie`.
  * @throws BadFile where it would take too many keyframes
  * Source: Lottie Animation Community, Lottie specification 1.0.
  */
@@ -168,7 +162,7 @@ class LottieWriter {
     const isSingle = veil.kind === 'mask' && more.length === 0 && first.veils.length === depth + 1
     const seen = isSingle ? this.ofUse(first)[0] : this.composed(run, depth + 1, veil.of.name)
     if (!seen) return []
-    if (veil.kind === 'crop') return [{ ...seen, ...this.cornersMask(veil.corners) }]
+    if (veil.kind === 'crop') return [{ ...seen, ...cornersMask(veil.corners, this.frames) }]
     const around = new Set(first.veils.slice(first.veils.length - depth - 1).map(({ key }) => key))
     const cover = this.cover(veil.by, veil.copies, around)
     return cover
@@ -201,18 +195,6 @@ class LottieWriter {
     return { ty: 0, ind, nm, refId, w, h, ip: 0, op: frames, st: 0, ks: NOWHERE }
   }
 
-  private cornersMask(corners: Track): Lottie {
-    const around = ([x0, y0, x1, y1, x2, y2, x3, y3]: readonly number[]): number[] =>
-      straightCubics([
-        [x0!, y0!],
-        [x1!, y1!],
-        [x2!, y2!],
-        [x3!, y3!],
-        [x0!, y0!],
-      ])
-    return this.maskOf(corners, around)
-  }
-
   /** A layer with what it shows; null where Lottie has nothing for that. */
   private drawn(layer: Layer): Lottie | null {
     const { context, frames } = this
@@ -236,7 +218,7 @@ class LottieWriter {
         ...(isCopy ? { ...NOWHERE, a: still(art.middle) } : this.transform(layer, art.middle)),
         o: this.opacity(layer),
       },
-      ...this.crop(layer),
+      ...cropMask(layer, context, frames),
     }
   }
 
@@ -376,50 +358,11 @@ class LottieWriter {
     const options = playOptions(layer, context)
     return lottieNumbers(toTrack(playLooks(into, 1, options), toleranceOf(context)), frames, ([o]) => [o!])
   }
-
-  private crop(layer: Layer): Lottie {
-    const { context } = this
-    const size = sizeOf(layer, context)
-    const middle = size?.map((side) => side / 2) ?? [0, 0]
-    const crop = size ? cropOfBox(layer, context, boxAboutMiddle(...size)) : cropOfShape(layer, context)
-    if (!crop) return {}
-    const corners = (numbers: readonly number[]): number[] => {
-      const [x, y, width, height] = numbers as readonly [number, number, number, number]
-      const [left, top] = [x + middle[0]!, y + middle[1]!]
-      const [right, bottom] = [left + width, top + height]
-      return straightCubics([
-        [left, top],
-        [right, top],
-        [right, bottom],
-        [left, bottom],
-        [left, top],
-      ])
-    }
-    return this.maskOf(crop.rectangle(), corners)
-  }
-
-  /** A mask by straight edges. @param cubicsOf numbers of the track as the cubics of its outline */
-  private maskOf(track: Track, cubicsOf: (numbers: readonly number[]) => number[]): Lottie {
-    const keys = track.keys.map((key) => ({ ...key, numbers: cubicsOf(key.numbers) }))
-    const pt = lottieOutline({ ...track, keys }, this.frames, true)
-    return { hasMask: true, masksProperties: [{ mode: 'a', inv: false, o: SHOWN, x: still(0), pt }] }
-  }
 }
 
 /** The veil next to be seen to, from the outermost inwards. */
 const veilAt = ({ veils }: VeiledUse, depth: number): LottieVeil | undefined =>
   veils[veils.length - 1 - depth]
-
-/** How large what a layer shows is, which is about its middle; null for what is drawn as a shape, or is not there. */
-function sizeOf(layer: Layer, { project }: WebContext): readonly [number, number] | null {
-  if (layer.kind === 'scene') return shownScene(layer, project.scenes)?.size ?? null
-  const asset = project.assets.find(({ id }) => id === layer.properties['picture']?.value)
-  return asset?.kind === 'picture' ? asset.size : null
-}
-
-/** Points joined by straight edges, as the cubics `lottieOutline` takes: the start first, then two handles and an end each. */
-const straightCubics = (points: readonly (readonly number[])[]): number[] =>
-  points.flatMap((point, i) => (i === 0 ? point : [...points[i - 1]!, ...point, ...point]))
 
 function groupOf(layer: Layer, { layers }: WebContext): Layer | null {
   const parent = layer.parent === null ? undefined : layers.get(layer.parent)

@@ -1,3 +1,3 @@
 export { dotLottie } from './dotLottie.ts'
-export { exportLottie, isTogether, type Lottie } from './exportLottie.ts'
+export { exportLottie, isTogether } from './exportLottie.ts'
 export { leftOutOfLottie, isNotInLottie } from './leftOutOfLottie.ts'

@@ -12,14 +12,13 @@ import {
   type Track,
   type WebContext,
 } from '../web/index.ts'
-import { lottieNumbers, lottieOutline, type LottieProperty } from './lottieValues.ts'
+import { lottieNumbers, lottieOutline, SHOWN, type LottieProperty } from './lottieValues.ts'
 
 /** Something a shape layer of Lottie holds. */
 export type LottieShape = Readonly<Record<string, unknown>>
 
 const CAPS: Readonly<Record<string, number>> = { butt: 1, round: 2, square: 3 }
 const JOINS: Readonly<Record<string, number>> = { miter: 1, round: 2, bevel: 3 }
-const SHOWN: LottieProperty = { a: 0, k: 100 }
 /** Where a group is that is not moved by itself. */
 export const PLACED = {
   ty: 'tr',

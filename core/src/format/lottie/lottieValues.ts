@@ -1,5 +1,8 @@
 import { timedOf, type Track } from '../web/index.ts'
 
+/** An animation, or a part of one, as the specification has it. */
+export type Lottie = Readonly<Record<string, unknown>>
+
 /** A value of a Lottie property at a keyframe. */
 type Value = readonly number[] | readonly [LottieOutline]
 
@@ -31,6 +34,9 @@ interface Easing {
 export type LottieProperty =
   | { readonly a: 0; readonly k: number | readonly number[] | LottieOutline }
   | { readonly a: 1; readonly k: readonly Keyframe[] }
+
+/** What is seen whole, %. */
+export const SHOWN: LottieProperty = { a: 0, k: 100 }
 
 /** So much before a jump, in frames, what it jumps from is said once more. */
 const BEFORE = 1e-3
