@@ -125,6 +125,71 @@ test('runs are added by name, aligned, made one, and told apart by letters, by k
   expect(lamp.keys[0]!.bend).toEqual(soft)
 })
 
+test('runs between two times are offered, of every lane that has keys there', async ({ page }) => {
+  const four = (name: string, values: readonly number[]): Property => ({
+    kind: 'number',
+    value: 0,
+    keys: values.map((value, i): Key => ({
+      id: `${name}${i}`,
+      t: at(i),
+      value,
+      bend: soft,
+      through: 'corner',
+    })),
+  })
+  const lamp = drawnLayer(
+    'Lamp',
+    'rectangle',
+    { size: [50, 50] },
+    { more: { opacity: four('o', [0, 60, 20, 80]), blur: four('b', [0, 9, 4, 6]) } },
+  )
+  await openLayers(page, [lamp, still])
+  await matchTab(page).click()
+  await page.getByRole('button', { name: 'Add spans' }).click()
+  const offered = page.getByRole('list', { name: 'Spans of this scene' }).getByRole('listitem')
+  await expect(offered).toHaveText(
+    [
+      /opacity\s*all 3 spans/,
+      /1 to 2/,
+      /2 to 3/,
+      /3 to 4/,
+      /blur\s*all 3 spans/,
+      /1 to 2/,
+      /2 to 3/,
+      /3 to 4/,
+    ].concat([/position\s*keys 1 to 2/, /scale\s*keys 1 to 2/]),
+  )
+  const [from, until] = [page.getByLabel('Keys from'), page.getByLabel('Keys until')]
+  await from.fill('0.8s')
+  await from.press('Enter')
+  await until.fill('3s')
+  await until.press('Enter')
+  await expect(offered).toHaveText([
+    /opacity\s*keys 2 to 4/,
+    /keys 2 to 3/,
+    /keys 3 to 4/,
+    /blur\s*keys 2 to 4/,
+    /keys 2 to 3/,
+    /keys 3 to 4/,
+  ])
+  await page.getByRole('checkbox', { name: /Lamp opacity keys 2 to 4/ }).check()
+  await page.getByRole('checkbox', { name: /Lamp blur keys 2 to 4/ }).check()
+  // Times that say nothing take nothing; one past the other gives that one up.
+  await until.fill('soon')
+  await until.press('Enter')
+  await expect(until).toHaveAccessibleDescription(/./)
+  await until.fill('3s')
+  await until.press('Enter')
+  await from.fill('3.5s')
+  await from.press('Enter')
+  await expect(page.getByText('Nothing so called has two keys between these times.')).toBeVisible()
+  await page.getByRole('button', { name: 'Whole scene' }).click()
+  await expect(offered).toHaveCount(10)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('region', { name: 'A: Lamp opacity' })).toContainText('keys 2 to 4')
+  await expect(page.getByRole('region', { name: 'B: Lamp blur' })).toContainText('keys 2 to 4')
+})
+
 test('what cannot be matched is said where it is asked for', async ({ page }) => {
   const comes = drawnLayer(
     'Lamp',

@@ -77,7 +77,7 @@ const WHAT: Readonly<Partial<Record<ExportForm, string>>> = {
     'For those who animate by hand: each layer’s keys on a strip of frames, ladders with a step where the motion is at each frame, and when it starts, is fastest, and lands. Prints on A4 across.',
 }
 const FLAVOURS = [
-  { value: 'svg-css', label: 'Style rules', hint: 'Smaller; knows of less motion' },
+  { value: 'svg-css', label: 'Style rules', hint: 'Stands still where less motion is asked for' },
   { value: 'svg-smil', label: 'Animation elements', hint: 'Plays where style sheets are taken away' },
 ] as const
 const PICTURES = [

@@ -5,7 +5,7 @@ import SegmentedChoice from '../../ui/SegmentedChoice.vue'
 import { useProjectKeys } from '../../command/keys/useProjectKeys.ts'
 import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import { numberWords } from '../../ui/numberWords.ts'
-import SpansView from './SpansView.vue'
+import SpansView from './spans/SpansView.vue'
 import { useMatch } from './useMatch.ts'
 
 /** Things that must move as one: laid over one another, and made to agree. */

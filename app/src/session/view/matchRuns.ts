@@ -97,7 +97,6 @@ export const useMatchRuns = defineStore('match runs', () => {
     tolerance,
     onStage,
     selected,
-    runsOf,
     add,
     take,
     remove,

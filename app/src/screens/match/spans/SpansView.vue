@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useMatchRuns } from '../../session/view/matchRuns.ts'
+import { useMatchRuns } from '../../../session/view/matchRuns.ts'
 import AddRuns from './AddRuns.vue'
 import MatchLadders from './MatchLadders.vue'
 import MatchPlot from './MatchPlot.vue'
 import MatchSide from './MatchSide.vue'
 import MatchTable from './MatchTable.vue'
 import { useMatchCommands } from './useMatchCommands.ts'
-import type { Match } from './useMatch.ts'
+import type { Match } from '../useMatch.ts'
 
 /** Runs of spans over one another, what is between them, and what makes them agree. */
 const props = defineProps<{ match: Match }>()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, useTemplateRef } from 'vue'
-import { useMatchRuns } from '../../session/view/matchRuns.ts'
+import { useMatchRuns } from '../../../session/view/matchRuns.ts'
 import MatchRow from './MatchRow.vue'
-import type { Match, MatchEntry } from './useMatch.ts'
+import type { Match, MatchEntry } from '../useMatch.ts'
 import type { MatchCommands } from './useMatchCommands.ts'
 
 /** All runs that are compared, one a row: when they are, how they bend, how far they part from A. */

@@ -11,10 +11,10 @@ import {
   Ruler,
 } from '@lucide/vue'
 import { computed, type Component } from 'vue'
-import SegmentedChoice from '../../ui/SegmentedChoice.vue'
-import { numberWords } from '../../ui/numberWords.ts'
+import SegmentedChoice from '../../../ui/SegmentedChoice.vue'
+import { numberWords } from '../../../ui/numberWords.ts'
 import RunFields from './RunFields.vue'
-import type { Match } from './useMatch.ts'
+import type { Match } from '../useMatch.ts'
 import type { MatchCommand, MatchCommands } from './useMatchCommands.ts'
 
 /** A and B in numbers, and what makes them agree. */

@@ -3,11 +3,11 @@ import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { PlainBend } from '@arrow-bend/core/bend'
 import { frameTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../session/document/document.ts'
-import { useMatchRuns } from '../../session/view/matchRuns.ts'
-import { numberWords } from '../../ui/numberWords.ts'
-import { evenSteps, matchAxis, matchValues } from './matchPaths.ts'
-import type { Match } from './useMatch.ts'
+import { useDocument } from '../../../session/document/document.ts'
+import { useMatchRuns } from '../../../session/view/matchRuns.ts'
+import { numberWords } from '../../../ui/numberWords.ts'
+import { evenSteps, matchAxis, matchValues } from '../matchPaths.ts'
+import type { Match } from '../useMatch.ts'
 
 /** Two runs over one another with the gap between them, all others as thin lines, and the difference below. */
 const props = defineProps<{ match: Match }>()

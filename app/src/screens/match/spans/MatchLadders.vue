@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { frameTicks } from '@arrow-bend/core/time'
-import { useDocument } from '../../session/document/document.ts'
-import { useMatchRuns } from '../../session/view/matchRuns.ts'
-import type { MatchEntry } from './useMatch.ts'
+import { useDocument } from '../../../session/document/document.ts'
+import { useMatchRuns } from '../../../session/view/matchRuns.ts'
+import type { MatchEntry } from '../useMatch.ts'
 
 /** Two ladders of frames face to face: how far each has come at every frame; the same frames are joined, slanted where they part. */
 const props = defineProps<{ first: MatchEntry; second: MatchEntry }>()

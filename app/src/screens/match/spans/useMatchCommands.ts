@@ -12,12 +12,12 @@ import {
   type RunRef,
 } from '@arrow-bend/core/edit'
 import { frameTicks } from '@arrow-bend/core/time'
-import { useDocument, type Recipe } from '../../session/document/document.ts'
-import { usePreview } from '../../session/document/usePreview.ts'
-import { useMatchRuns } from '../../session/view/matchRuns.ts'
-import { useToldStep } from '../../command/useToldStep.ts'
-import { numberWords } from '../../ui/numberWords.ts'
-import type { Match, MatchEntry } from './useMatch.ts'
+import { useDocument, type Recipe } from '../../../session/document/document.ts'
+import { usePreview } from '../../../session/document/usePreview.ts'
+import { useMatchRuns } from '../../../session/view/matchRuns.ts'
+import { useToldStep } from '../../../command/useToldStep.ts'
+import { numberWords } from '../../../ui/numberWords.ts'
+import type { Match, MatchEntry } from '../useMatch.ts'
 
 /** What makes runs agree. */
 export type MatchCommand =

@@ -2,12 +2,12 @@
 import { computed } from 'vue'
 import { asHandles } from '@arrow-bend/core/fit'
 import { changeBends } from '@arrow-bend/core/edit'
-import EditField from '../../gesture/EditField.vue'
-import type { Recipe } from '../../session/document/document.ts'
-import { withSide, type Side } from '../../chart/plot/spanNumbers.ts'
-import { useLinkedBends } from '../../session/selection/linkedBends.ts'
-import { numberWords } from '../../ui/numberWords.ts'
-import type { MatchEntry } from './useMatch.ts'
+import EditField from '../../../gesture/EditField.vue'
+import type { Recipe } from '../../../session/document/document.ts'
+import { withSide, type Side } from '../../../chart/plot/spanNumbers.ts'
+import { useLinkedBends } from '../../../session/selection/linkedBends.ts'
+import { numberWords } from '../../../ui/numberWords.ts'
+import type { MatchEntry } from '../useMatch.ts'
 
 /** A run in numbers; the handles of a single span can be changed here. */
 const props = defineProps<{ letter: string; hue: string; entry: MatchEntry }>()
