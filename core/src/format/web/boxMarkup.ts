@@ -4,7 +4,9 @@ import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
 import {
   boxTag,
   playOptions,
+  pixel,
   round,
+  scaleText,
   trackOf,
   toleranceOf,
   withoutOwnCopy,
@@ -43,7 +45,7 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
     {
       property: 'scale',
       track: trackBy('scale'),
-      write: ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`,
+      write: scaleText,
     },
     {
       property: 'transform',
@@ -70,7 +72,7 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
     const along: Move = {
       property: 'offset-distance',
       track: position,
-      write: ([distance]) => `${round(distance!)}px`,
+      write: pixels,
     }
     shell = around({ route: pathText(position.path), moves: [along] }, shell)
   }
@@ -113,5 +115,5 @@ function retimedSpanTrack(from: number, to: number, options: PlayOptions): Track
   return toTrack(playLooks(showsInto, 1, options), options.within)
 }
 
-const pixelPair = ([x, y]: readonly number[]): string => `${round(x!)}px ${round(y!)}px`
-const pixels = ([value]: readonly number[]): string => `${round(value!)}px`
+const pixelPair = ([x, y]: readonly number[]): string => `${pixel(x!)} ${pixel(y!)}`
+const pixels = ([value]: readonly number[]): string => pixel(value!)

@@ -4,11 +4,18 @@ import { turnTrack } from './boxMarkup.ts'
 import { easingsOf } from './motion/cssMotion.ts'
 import { changingTrack, stillValue, type Move } from './motion/motion.ts'
 import { cutBends } from './motion/cutBends.ts'
-import { shareText } from './motion/shareText.ts'
+import { percentText } from './motion/shareText.ts'
 import { colourMove } from './markup/shapeMoves.ts'
 import { checkCharacters } from './pageLimits.ts'
 import { placeTrack } from './placeTrack.ts'
-import { bareContext, round, trackOf, type WebContext, type WebExportOptions } from './webContext.ts'
+import {
+  bareContext,
+  round,
+  scaleText,
+  trackOf,
+  type WebContext,
+  type WebExportOptions,
+} from './webContext.ts'
 
 /**
  * A style sheet for elements of one's own: a class for each layer that moves. An element ends where its page puts it, and comes
@@ -53,7 +60,7 @@ function keyframes(name: string, { property, track: whole, write }: Move): strin
   const easings = easingsOf(track)
   const steps = track.keys.map(({ share, numbers }, i) => {
     const easing = easings[i] === 'linear' ? '' : `;animation-timing-function:${easings[i]}`
-    return `${shareText(100 * share, 10)}%{${property}:${write(numbers)}${easing}}\n`
+    return `${percentText(share)}{${property}:${write(numbers)}${easing}}\n`
   })
   return `@keyframes ${name}-${property}{\n${steps.join('')}}\n`
 }
@@ -80,7 +87,7 @@ function movesOf(layer: Layer, context: WebContext): Move[] {
       track: turnTrack(layer, context),
       write: ([degrees]) => `${round(degrees!)}deg`,
     },
-    plain('scale', 'scale', ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`),
+    plain('scale', 'scale', scaleText),
     plain('opacity', 'opacity', ([percent]) => round(percent! / 100)),
     ...(has('fill') ? [colourMove(layer, context, { name: 'fill', property: 'fill' })] : []),
     ...(has('stroke') ? [colourMove(layer, context, { name: 'stroke', property: 'stroke' })] : []),

@@ -109,6 +109,15 @@ export function round(value: number): string {
   return String(Number(value.toFixed(6)))
 }
 
+/** A way in pixels: places that move are kept to a ten-thousandth of one. */
+export const pixel = (value: number): string => `${Number(value.toFixed(4))}px`
+
+/** A scale in % as CSS and SVG write it: one number where both directions share it. Source: W3C, CSS Transforms 2, scale. */
+export function scaleText([x, y]: readonly number[]): string {
+  const [across, down] = [round(x! / 100), round(y! / 100)]
+  return across === down ? across : `${across} ${down}`
+}
+
 /** Text as it can stand in markup. */
 export function escapeText(text: string): string {
   return text.replace(/[&<>"']/g, (mark) => `&#${mark.charCodeAt(0)};`)

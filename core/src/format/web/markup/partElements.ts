@@ -7,7 +7,7 @@ import {
   type Layer,
   type TextLine,
 } from '../../../scene/index.ts'
-import { playOptions, round, type WebContext } from '../webContext.ts'
+import { playOptions, round, scaleText, type WebContext } from '../webContext.ts'
 import type { Move, MovingElement } from '../motion/motion.ts'
 import { toTrack, type Track } from '../track.ts'
 import { colourMove } from './shapeMoves.ts'
@@ -58,7 +58,7 @@ export function partElements(
       {
         property: 'scale',
         track: track('part scale', WITHIN_PART.scale),
-        write: ([x, y]) => `${round(x! / 100)} ${round(y! / 100)}`,
+        write: scaleText,
       },
       {
         property: 'opacity',

@@ -4,7 +4,7 @@ import { progressWithin, type Track } from '../track.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
 import { cutBends } from './cutBends.ts'
-import { shareText } from './shareText.ts'
+import { percentText } from './shareText.ts'
 
 /** How often what leaves is played. */
 export type Rounds = number | 'forever'
@@ -55,7 +55,7 @@ export class CssMotion implements Motion {
     const rules = track.keys
       .map(({ share, numbers }, i) => {
         const timing = easings[i] === 'linear' ? '' : `;animation-timing-function:${easings[i]}`
-        return `${shareText(100 * share, 10)}%{${property}:${write(numbers)}${timing}}\n`
+        return `${percentText(share)}{${property}:${write(numbers)}${timing}}\n`
       })
       .join('')
     const known = this.names.get(rules)

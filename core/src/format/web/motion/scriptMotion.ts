@@ -1,5 +1,6 @@
 import { checkCharacters } from '../pageLimits.ts'
 import { easingsOf } from './cssMotion.ts'
+import { shareDown } from './shareText.ts'
 import { cutBends } from './cutBends.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
@@ -46,7 +47,7 @@ function keyframesOf({ property, track: whole, write }: Move): AnimatedProperty[
   const easings = easingsOf(track)
   const name = scriptName(property)
   return track.keys.map(({ share, numbers }, i) => ({
-    offset: Math.floor(share * 1e12) / 1e12,
+    offset: shareDown(share),
     [name]: write(numbers),
     ...(easings[i] === 'linear' ? {} : { easing: easings[i]! }),
   }))

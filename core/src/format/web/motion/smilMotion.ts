@@ -26,7 +26,8 @@ const STEPPED: ReadonlySet<string> = new Set(['stroke-linecap', 'stroke-linejoin
 const COLOURED: ReadonlySet<string> = new Set(['fill', 'stroke'])
 
 /** The numbers of a value of CSS, a blank between two. */
-const bare = (text: string): string => (text.match(/-?\d[\d.e+-]*/g) ?? []).join(' ')
+const bare = (text: string): string =>
+  (text.match(/-?\d[\d.e+-]*/g) ?? []).map((number) => number.replace(/^(-?)0\./, '$1.')).join(' ')
 
 /**
  * Motion as elements that animate what they stand in. Only drawings can be written so.
@@ -151,7 +152,8 @@ export class SmilMotion implements Motion {
     const timing = smilTiming(track, this.frame, ([distance]) =>
       short(Math.min(1, Math.max(0, distance! / length))),
     )
-    return `<animateMotion path="${route}" rotate="0" ${timing.replace('values=', 'keyPoints=')} ${this.clock}/>`
+    const mode = timing.includes('calcMode=') ? '' : ' calcMode="linear"'
+    return `<animateMotion path="${route}" rotate="0" ${timing.replace('values=', 'keyPoints=')}${mode} ${this.clock}/>`
   }
 
   private cut(crop: Crop): Shell {
@@ -197,6 +199,7 @@ const IDLE: ReadonlySet<string> = new Set([
   'translate 0',
   'rotate 0',
   'skewX 0',
+  'scale 1',
   'scale 1 1',
 ])
 

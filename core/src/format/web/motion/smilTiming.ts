@@ -16,7 +16,8 @@ export function smilTiming(
   const timed = timedOf(track, { frame, isBounded: true })
   const times = timed.map(({ share }) => digits(share))
   const lists = `values="${timed.map(({ numbers }) => write(numbers)).join(';')}" keyTimes="${times.join(';')}"`
-  if (timed.every(({ spline }) => spline === null)) return `${lists} calcMode="linear"`
+  // What is meant where nothing is said, but by motion along a path.
+  if (timed.every(({ spline }) => spline === null)) return lists
   const splines = timed
     .slice(0, -1)
     .map(({ spline }) =>
@@ -34,5 +35,5 @@ export function smilSteps(track: Track, write: (numbers: readonly number[]) => s
   return `values="${steps.map(({ numbers }) => write(numbers)).join(';')}" keyTimes="${times.join(';')}" calcMode="discrete"`
 }
 
-/** Seven decimals: as many as a 32-bit float has. */
-const digits = (value: number): string => String(Number(value.toFixed(7)))
+/** Seven decimals, as many as a 32-bit float has; no nought before the point, which every key would pay for. */
+const digits = (value: number): string => String(Number(value.toFixed(7))).replace(/^0\./, '.')
