@@ -10,4 +10,6 @@ export interface Film {
    * the one nearest at hand. Null while there is none.
    */
   frameAt(seconds: number): ImageBitmap | null
+  /** Makes the frame at a local time, s, ready while nothing else is wanted. */
+  expect?(seconds: number): void
 }

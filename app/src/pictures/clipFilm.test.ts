@@ -55,6 +55,27 @@ describe('a clip that is decoded as it is asked for', () => {
     expect(shown(1e9)).toBe(49)
   })
 
+  it('has a frame ready that may be asked for next, and keeps it, while nothing else is wanted', async () => {
+    const { film, shown, asked, arrive, arriveOne, changed } = trial({ width: 4000, height: 3000 })
+    shown(0)
+    film.expect(1.5)
+    expect(asked).toEqual([[0, 1]])
+    await arrive()
+    expect(asked).toEqual([
+      [0, 1],
+      [37, 1],
+    ])
+    expect(changed).toHaveBeenCalledTimes(1)
+    // More than are kept, all nearer to what is shown than what is expected.
+    for (let frame = 1; frame < 10; frame += 1) {
+      shown(frame * LENGTH)
+      await arriveOne()
+    }
+    const before = asked.length
+    expect(shown(1.5)).toBe(37)
+    expect(asked).toHaveLength(before)
+  })
+
   it('reads only the moment asked for last, while it is being read shows the nearest there is', async () => {
     const { shown, asked, arrive } = trial()
     shown(0)

@@ -30,6 +30,8 @@ export class ClipFilm implements Film {
   private frames: ClipFrame[] = []
   private isReading = false
   private asked = { seconds: NaN, at: -Infinity }
+  /** Where it may be asked for next, s. */
+  private expected = NaN
   /** Which way it plays: 1, −1 or, where it stands, 0. */
   private way = 0
   private failed = false
@@ -65,6 +67,11 @@ export class ClipFilm implements Film {
     this.isAwaited = !found
     this.readMore()
     return (found ?? this.nearest(moment))?.picture ?? null
+  }
+
+  expect(seconds: number): void {
+    this.expected = this.momentOf(seconds)
+    this.readMore()
   }
 
   /** The frame at a moment, once it is decoded; null where it cannot be. */
@@ -105,7 +112,10 @@ export class ClipFilm implements Film {
     )
   }
 
-  /** What is to be read next: the moment asked for, and what comes after it while it plays; null where all is there. */
+  /**
+   * What is to be read next: the moment asked for, and what comes after it while it plays, or where it stands what may be asked
+   * for next; null where all is there.
+   */
   private get wanted(): Wanted | null {
     const moment = this.asked.seconds
     const shown = this.find(moment)
@@ -117,11 +127,16 @@ export class ClipFilm implements Film {
       const start = Math.max(0, moment - most / 2)
       return this.find(start) ? null : { from: start, count: Math.ceil((moment - start) / length) }
     }
-    if (this.way === 0) return null
+    if (this.way === 0) return this.expectedToRead
     let end = shown.to
     for (let next = this.find(end); next && end < moment + most; next = this.find(end)) end = next.to
     const isThere = end >= moment + most || end >= this.seconds - ROUNDED
     return isThere ? null : { from: end + ROUNDED / 10, count: this.atOnce }
+  }
+
+  private get expectedToRead(): Wanted | null {
+    const { expected } = this
+    return Number.isNaN(expected) || this.find(expected) ? null : { from: expected, count: 1 }
   }
 
   private readMore(): void {
@@ -155,8 +170,9 @@ export class ClipFilm implements Film {
       if (known >= 0) this.frames.splice(known, 1)[0]!.picture.close()
       this.frames.push(frame)
     }
-    // Those farthest from what is shown go first, and while it plays those it has passed.
+    // Those farthest from what is shown go first, and while it plays those it has passed; what may come next stays.
     const away = ({ from, to }: ClipFrame): number => {
+      if (from <= this.expected && this.expected < to) return 0
       const far = Math.max(from - this.asked.seconds, this.asked.seconds - to, 0)
       const isPassed = this.way * (from - this.asked.seconds) < 0 && far > 0
       return isPassed ? this.seconds + far : far

@@ -68,6 +68,8 @@ interface OpenClip {
   next: number
   /** What is read at present, and has to end first: frames come in one order. */
   reading: Promise<unknown>
+  /** The timer that makes the frames after a jump ready. */
+  rested: ReturnType<typeof setTimeout> | undefined
 }
 
 const open = new Map<string, Promise<OpenClip>>()
@@ -91,7 +93,17 @@ async function openClip(id: string, blob: Blob): Promise<OpenClip> {
     const canvas = new OffscreenCanvas(...(await sizeOf(track)))
     const context = canvas.getContext('2d', { alpha: await track.canBeTransparent() })!
     const sink = new VideoSampleSink(track)
-    return { sink, canvas, context, first, seconds, ahead: null, next: NaN, reading: Promise.resolve() }
+    return {
+      sink,
+      canvas,
+      context,
+      first,
+      seconds,
+      ahead: null,
+      next: NaN,
+      reading: Promise.resolve(),
+      rested: undefined,
+    }
   })()
   open.set(id, opening)
   opening.catch(() => open.delete(id))
@@ -113,6 +125,8 @@ function pictureOf(sample: VideoSample, { canvas, context, first }: OpenClip): C
 
 /** Moments so little ahead, s, are come to by decoding on: to go to them would be to decode from a whole picture before them. */
 const DECODED_ON = 1
+/** After a jump, ms: if nothing else is asked for until then, what comes next is made ready. */
+const RESTED_MS = 200
 
 /** Reads anew once: a decoder that waits may be taken away by the browser (WebCodecs, “reclaiming”). */
 async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
@@ -126,9 +140,12 @@ async function readOn(clip: OpenClip, from: number, count: number): Promise<Clip
 }
 
 async function readFrom(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
-  const isAhead = clip.ahead && from > clip.next - NEAR && from < clip.next + DECODED_ON
-  if (!isAhead) {
+  clearTimeout(clip.rested)
+  const isNear = from > clip.next - NEAR && from < clip.next + DECODED_ON
+  if (!isNear || !clip.ahead) {
     await clip.ahead?.return()
+    clip.ahead = null
+    if (count === 1 && !isNear) return jumpTo(clip, from)
     clip.ahead = clip.sink.samples(from + clip.first)
   }
   const found: ClipFrame[] = []
@@ -143,6 +160,17 @@ async function readFrom(clip: OpenClip, from: number, count: number): Promise<Cl
     sample.close()
   }
   return found
+}
+
+/** One frame by itself: nothing after it is decoded before it is there. */
+async function jumpTo(clip: OpenClip, from: number): Promise<ClipFrame[]> {
+  const sample = await clip.sink.getSample(from + clip.first)
+  if (!sample) return []
+  const frame = pictureOf(sample, clip)
+  sample.close()
+  clip.next = frame.to
+  clip.rested = setTimeout(() => (clip.ahead ??= clip.sink.samples(clip.next + clip.first)), RESTED_MS)
+  return [frame]
 }
 
 /** So near, s, a moment counts as the one the frames read last end at. */

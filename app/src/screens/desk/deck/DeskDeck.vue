@@ -135,7 +135,7 @@ const edges = (): readonly number[] => tops.value
 const marquee = useMarquee(listed, edges)
 const order = useLayerOrder(listed, edges)
 const choose = useRowChoice(listed)
-const scrub = useScrub()
+const { scrub } = useScrub()
 /** With Alt a drag over the lanes moves the playhead along. */
 const startMarquee = (event: PointerEvent): void => {
   if (event.altKey) scrub(event, timeArea.value!)

@@ -35,6 +35,7 @@ import { useRouteDrawing } from './route/useRouteDrawing.ts'
 import { useShapeDrawing } from './shape/useShapeDrawing.ts'
 import { boxAround, useSnapping } from './useSnapping.ts'
 import { useStageCamera } from './view/useStageCamera.ts'
+import { useExpectedFrames } from './useExpectedFrames.ts'
 import { useStageGestures } from './useStageGestures.ts'
 
 // What is not there at first comes when it is.
@@ -66,6 +67,7 @@ const picture = { drawn: shallowRef(0) }
 const painter = shallowRef<StagePainter | null>(null)
 const pictures = new PictureBook()
 const loader = new PictureLoader(pictures, assetShelf.read, () => playback.playing || redraw())
+useExpectedFrames(pictures)
 const onion = useOnion()
 const sounds = useSound()
 playback.countLateBy(() => pictures.late)

@@ -26,7 +26,7 @@ const playback = usePlayback()
 const preferences = usePreferences()
 const view = useView()
 const contextMenu = useContextMenu()
-const scrubFrom = useScrub()
+const { scrub: scrubFrom, hover: hoverOver } = useScrub()
 
 const marks = computed(() =>
   rulerMarks(
@@ -63,6 +63,7 @@ const openMenu = (event: MouseEvent): void => {
   contextMenu.show(event, 'ruler')
 }
 const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarget as Element)
+const hover = (event: PointerEvent): void => hoverOver(event, event.currentTarget as Element)
 </script>
 
 <template>
@@ -74,6 +75,7 @@ const scrub = (event: PointerEvent): void => scrubFrom(event, event.currentTarge
       role="group"
       aria-label="Time ruler"
       @pointerdown.left="scrub"
+      @pointermove="hover"
       @contextmenu="openMenu"
     >
       <rect
