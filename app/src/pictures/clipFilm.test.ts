@@ -3,8 +3,11 @@ import { ClipFilm, type ReadFrames } from './clipFilm.ts'
 
 const LENGTH = 1 / 25
 
-/** A film of two seconds whose frames are numbers; what is read of it is counted, and let go of by hand. */
-function trial({ width, height } = { width: 320, height: 180 }) {
+/**
+ * A film of two seconds whose frames are numbers; what is read of it is counted, and let go of by hand.
+ * @param gap how much before the next a frame ends, s
+ */
+function trial({ width = 320, height = 180, gap = 0 } = {}) {
   const asked: [number, number][] = []
   const closed: number[] = []
   const pending: (() => void)[] = []
@@ -13,7 +16,7 @@ function trial({ width, height } = { width: 320, height: 180 }) {
     const first = Math.floor(from / LENGTH + 1e-6)
     const frames = Array.from({ length: Math.min(count, 50 - first) }, (_, i) => ({
       from: (first + i) * LENGTH,
-      to: (first + i + 1) * LENGTH,
+      to: (first + i + 1) * LENGTH - gap,
       picture: { number: first + i, close: () => closed.push(first + i) } as unknown as ImageBitmap,
     }))
     return new Promise((resolve) => pending.push(() => resolve(frames)))
@@ -137,8 +140,11 @@ describe('a clip that is decoded as it is asked for', () => {
     expect(Math.min(...asked.slice(before).map(([first]) => first))).toBeLessThan(33)
   })
 
-  it('reads each frame once while it plays on during the reading', async () => {
-    const { film, shown, asked, arriveOne } = trial()
+  it.each([
+    ['frames that end where the next begins', 0],
+    ['frames written to the millisecond, which end up to one before it', 0.0009],
+  ])('reads each frame once while it plays on during the reading: %s', async (_, gap) => {
+    const { film, shown, asked, arriveOne } = trial({ gap })
     shown(0)
     for (let i = 1; i < 45; i += 1) {
       shown(i * LENGTH)

@@ -5,7 +5,10 @@ import type { ClipFrame } from '../work/clipWorker.ts'
 /** Reads frames of a clip from the one shown at a moment, s, on, in their order. */
 export type ReadFrames = (from: number, count: number) => Promise<readonly ClipFrame[]>
 
-/** Moments are written to the millisecond in some files, and so may lie as much after the frame they are for, s. */
+/**
+ * Moments are written to the millisecond in some files, and so may lie as much after the frame they are for, and frames end as
+ * much before the next begins, s.
+ */
 const ROUNDED = 1e-3
 /** Decoded frames kept: as many as a second has, or a little more; of large pictures fewer, for the memory they take. */
 const MOST_KEPT = 36
@@ -101,7 +104,10 @@ export class ClipFilm implements Film {
   }
 
   private find(moment: number): ClipFrame | undefined {
-    return this.frames.find(({ from, to }) => from <= moment && moment < to)
+    return (
+      this.frames.find(({ from, to }) => from <= moment && moment < to) ??
+      this.frames.find(({ to }) => to <= moment && moment < to + ROUNDED)
+    )
   }
 
   private nearest(moment: number): ClipFrame | undefined {
@@ -129,9 +135,10 @@ export class ClipFilm implements Film {
     }
     if (this.way === 0) return this.expectedToRead
     let end = shown.to
-    for (let next = this.find(end); next && end < moment + most; next = this.find(end)) end = next.to
+    const after = (time: number): ClipFrame | undefined => this.find(time + ROUNDED)
+    for (let next = after(end); next && end < moment + most; next = after(end)) end = next.to
     const isThere = end >= moment + most || end >= this.seconds - ROUNDED
-    return isThere ? null : { from: end + ROUNDED / 10, count: this.atOnce }
+    return isThere ? null : { from: end + ROUNDED, count: this.atOnce }
   }
 
   private get expectedToRead(): Wanted | null {
