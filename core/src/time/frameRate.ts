@@ -26,6 +26,11 @@ export function isFrameRate(rate: FrameRate): boolean {
   return FRAME_RATES.some((known) => known.num * rate.den === known.den * rate.num)
 }
 
+/** The offered rate that so many frames a second are, as files say them to a few decimals; null where none is. */
+export function frameRateNear(perSecond: number): FrameRate | null {
+  return FRAME_RATES.find(({ num, den }) => Math.abs(num / den - perSecond) < 0.002) ?? null
+}
+
 /** Ticks in one frame, a whole number for every offered rate. Throws BadTime for other rates. */
 export function frameTicks(rate: FrameRate): Ticks {
   const ticks = (TICKS_PER_SECOND * rate.den) / rate.num

@@ -5,6 +5,7 @@ export {
   formatRate,
   frameAt,
   frameTicks,
+  frameRateNear,
   isFrameRate,
   nearestFrame,
   parseRate,

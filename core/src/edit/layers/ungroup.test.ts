@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import type { Pattern, Property } from '../../property/index.ts'
 import { edited, key, layerWith, projectOf, property } from '../../../test/trials.ts'
-import { applyMatrix, compileScene, sampleSceneInto, type DrawItem, type Project } from '../../scene/index.ts'
+import {
+  applyMatrix,
+  compileScene,
+  sampleSceneInto,
+  type DrawItem,
+  type Layer,
+  type Project,
+} from '../../scene/index.ts'
 import { asTicks, ticksOfSeconds } from '../../time/index.ts'
 import { goesWithGroup, removeLayers, switchLayers, ungroupLayers } from '../index.ts'
 
@@ -49,18 +57,82 @@ describe('ungroupLayers', () => {
 
   it('leaves them as faint as they were at every moment', () => {
     const faint = (value: number) => ({ opacity: property('number', [], { value }) })
+    const stretch = [asTicks(0), ticksOfSeconds(5)] as const
+    const wave: Pattern = {
+      id: 'w',
+      kind: 'sine',
+      from: stretch[0],
+      to: stretch[1],
+      low: -20,
+      high: 20,
+      frequency: 1.3,
+      phase: 0,
+    }
+    const shares = { mode: 'multiply', low: 0.5, high: 1 } as const
     const given = projectOf([
       layerWith('fleet', faint(40), 'group'),
       layerWith('a', { opacity: property('number', [key(0, 100), key(2, 20)]) }, 'rectangle', 'fleet'),
       layerWith('b', faint(50), 'rectangle', 'fleet'),
+      layerWith('c', { opacity: { ...faint(60).opacity, patterns: [wave] } }, 'rectangle', 'fleet'),
+      layerWith(
+        'd',
+        { opacity: { ...faint(60).opacity, patterns: [{ ...wave, ...shares }] } },
+        'rectangle',
+        'fleet',
+      ),
     ])
     const after = edited(given, (draft) => void ungroupLayers(draft, 'scene', ['fleet'], asTicks(0)))
     for (const seconds of [0, 0.7, 1, 3])
-      for (const id of ['a', 'b']) {
+      for (const id of ['a', 'b', 'c', 'd']) {
         const shown = (of: Project) => itemOf(of, id, ticksOfSeconds(seconds)).opacity
         expect(shown(after)).toBeCloseTo(shown(given), 12)
       }
     expect(itemOf(after, 'b', 0).opacity).toBeCloseTo(0.2, 12)
+  })
+})
+
+describe('layers of a group that was there for a time', () => {
+  const seconds = (from: number, to: number) => [ticksOfSeconds(from), ticksOfSeconds(to)] as const
+  const lasting = (name: string, span: Layer['span'], more: Partial<Layer> = {}): Layer => ({
+    ...layerWith(name, {}, 'rectangle', 'fleet'),
+    span,
+    ...more,
+  })
+  const group = (more: Record<string, Property> = {}): Layer => ({
+    ...layerWith('fleet', more, 'group'),
+    span: seconds(1, 3),
+  })
+  const members = [
+    lasting('long', seconds(0, 5)),
+    lasting('short', seconds(1.5, 2)),
+    lasting('late', seconds(3, 5)),
+  ]
+  const apart = (given: Project): Project =>
+    edited(given, (draft) => void ungroupLayers(draft, 'scene', ['fleet'], asTicks(0)))
+
+  it('are seen no longer than they were, and those never seen are hidden', () => {
+    const given = projectOf([group(), ...members])
+    const after = apart(given)
+    const [long, short, late] = after.scenes[0]!.layers
+    expect([long!.span, short!.span, late!.span]).toEqual([seconds(1, 3), seconds(1.5, 2), seconds(3, 5)])
+    expect([long!.visible, short!.visible, late!.visible]).toEqual([true, true, false])
+    for (const moment of [0.5, 1, 1.7, 2.5, 3, 4])
+      for (const id of ['long', 'short', 'late']) {
+        const shown = (of: Project) => {
+          const item = sampleSceneInto(compileScene(of.scenes[0]!, []), ticksOfSeconds(moment)).find(
+            ({ layer }) => layer.id === id,
+          )
+          return Boolean(item?.shown)
+        }
+        expect(shown(after), `${id} at ${moment}`).toBe(shown(given))
+      }
+  })
+
+  it('keep their spans where the time in the group is its own', () => {
+    const after = apart(
+      projectOf([group({ 'local time': property('number', [], { value: 1 }) }), ...members]),
+    )
+    expect(after.scenes[0]!.layers.map(({ span }) => span)).toEqual(members.map(({ span }) => span))
   })
 })
 

@@ -67,6 +67,8 @@ it.each(['html', 'svg-css', 'svg-smil', 'webanimations', 'lottie'] as const)(
     expect(taken.leftOut).toEqual([])
     expect(taken.size).toEqual(scene.size)
     expect(secondsOfTicks(taken.duration)).toBe(12)
+    expect(taken.rate).toEqual(scene.rate)
+    expect(taken.layers.filter(({ kind }) => kind === 'group').map(({ name }) => name)).toEqual(['Harbour'])
     expect(taken.background).toBe(scene.background)
     const keys = taken.layers.flatMap(({ properties }) =>
       Object.values(properties).flatMap((one) => one.keys),

@@ -1,5 +1,5 @@
 import { LIMITS, type ArtPicture } from '../../scene/index.ts'
-import { asTicks, secondsOfTicks } from '../../time/index.ts'
+import { asTicks, frameRateNear, secondsOfTicks } from '../../time/index.ts'
 import { BadFile } from '../badFile.ts'
 import { rateOf, wholeFrames } from './motion/sceneLength.ts'
 import { layersOfPieces } from './pieces/layersOfPieces.ts'
@@ -16,7 +16,7 @@ export interface SceneOfPieces {
   /** How long it lasts. */
   readonly seconds: number
   /** Frames a second, where the file says so. */
-  readonly rate?: TakenOver['rate']
+  readonly rate?: number | undefined
   readonly background?: string | null
   /** Whether what carries several pieces is written in each of them. */
   readonly shares?: boolean
@@ -51,7 +51,7 @@ export function sceneOfPieces(pieces: readonly Piece[], options: SceneOfPieces):
       keys.filter(({ timeless }) => !timeless).map(({ t }) => secondsOfTicks(t)),
     ),
   )
-  const rate = options.rate ?? rateOf(moments)
+  const rate = frameRateNear(options.rate ?? NaN) ?? rateOf(moments)
   const duration = wholeFrames(seconds, rate)
   const spanned = made.map((layer) =>
     layer.span === span ? { ...layer, span: [span[0], duration] as const } : layer,

@@ -3,6 +3,7 @@ import { playedProperty, type Layer } from '../../scene/index.ts'
 import { playAlong, playLooks, type PlayOptions } from '../../play/index.ts'
 import {
   boxTag,
+  escapeText,
   playOptions,
   pixel,
   round,
@@ -16,16 +17,24 @@ import type { Move, MovingElement, Shell } from './motion/motion.ts'
 import { toTrack, type Track } from './track.ts'
 import { pathText } from './pathText.ts'
 
-/** The boxes that place a layer; its opacity and span only where they count. */
-export function boxMarkup(layer: Layer, showing: boolean, inner: string, context: WebContext): string {
+/** What of a layer its boxes have. */
+export interface BoxParts {
+  /** Its opacity and span, too, which count for itself and what stands in it. */
+  readonly showing: boolean
+  /** Whether they are around another layer, that rides on it. */
+  readonly carrying: boolean
+}
+
+/** The boxes that place a layer. */
+export function boxMarkup(layer: Layer, parts: BoxParts, inner: string, context: WebContext): string {
   const { shells, copies } = context
-  const which = `${showing} ${layer.id} ${[...copies].join(' ')}`
+  const which = `${parts.showing} ${parts.carrying} ${layer.id} ${[...copies].join(' ')}`
   let shell = shells.get(which)
-  if (!shell) shells.set(which, (shell = boxShell(layer, showing, context)))
+  if (!shell) shells.set(which, (shell = boxShell(layer, parts, context)))
   return `${shell[0]}${inner}${shell[1]}`
 }
 
-function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
+function boxShell(layer: Layer, { showing, carrying }: BoxParts, context: WebContext): Shell {
   const trackBy = (name: string, within?: number): Track => trackOf(layer, name, context, within)
   const split = Boolean(layer.properties['position']!.split)
   const position = split ? null : trackBy('position')
@@ -67,7 +76,9 @@ function boxShell(layer: Layer, showing: boolean, context: WebContext): Shell {
     const [open, close] = context.motion.shell({ tag, ...element })
     return [open + first, last + close]
   }
-  let shell = around({ moves }, ['', ''])
+  // So that whoever reads it knows whose motion several have in common.
+  const attributes = carrying ? ` data-carrier="${escapeText(layer.name)}"` : ''
+  let shell = around({ attributes, moves }, ['', ''])
   if (position?.path) {
     const along: Move = {
       property: 'offset-distance',

@@ -3,7 +3,7 @@ import type { Project, Scene } from '../../scene/index.ts'
 import { secondsOfTicks } from '../../time/index.ts'
 import { CssMotion } from './motion/cssMotion.ts'
 import { BOX_RULES, fontRule, frameRules, PAUSE_MARKUP } from './pageFrame.ts'
-import { escapeText, type WebExportOptions } from './webContext.ts'
+import { escapeText, rateText, type WebExportOptions } from './webContext.ts'
 import { webScene } from './webScene.ts'
 
 /**
@@ -29,7 +29,7 @@ ${fontRule(options.fontUrl, body)}${frameRules(scene.size, background, seconds)}
 </head>
 <body>
 ${PAUSE_MARKUP}
-<div class="frame">
+<div class="frame" data-rate="${rateText(scene.rate)}">
 ${body.join('\n')}
 </div>
 </body>

@@ -4,7 +4,7 @@ import { secondsOfTicks } from '../../time/index.ts'
 import { CssMotion } from './motion/cssMotion.ts'
 import { SmilMotion } from './motion/smilMotion.ts'
 import { fontRule } from './pageFrame.ts'
-import { escapeText, type WebExportOptions } from './webContext.ts'
+import { escapeText, rateText, type WebExportOptions } from './webContext.ts'
 import { webScene } from './webScene.ts'
 
 /** How a drawing says what moves: by style rules, or by animation elements. */
@@ -42,7 +42,7 @@ export function exportSvg(project: Project, scene: Scene, options: SvgExportOpti
   const rules = fontRule(options.fontUrl, body) + (flavour === 'css' ? still + motion.rules() : '')
   const style = rules ? `<style><![CDATA[\n${rules}]]></style>\n` : ''
   const title = escapeText(`${project.name}: ${scene.name}`)
-  return `<svg xmlns="http://www.w3.org/2000/svg" class="${name}" viewBox="0 0 ${width} ${height}" width="${width * scale}" height="${height * scale}">
+  return `<svg xmlns="http://www.w3.org/2000/svg" class="${name}" data-rate="${rateText(scene.rate)}" viewBox="0 0 ${width} ${height}" width="${width * scale}" height="${height * scale}">
 <title>${title}</title>
 ${style}${ground}${body.join('\n')}
 </svg>

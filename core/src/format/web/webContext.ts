@@ -10,7 +10,7 @@ import {
   type Scene,
   type WhichCopies,
 } from '../../scene/index.ts'
-import { frameTicks, type Ticks } from '../../time/index.ts'
+import { frameTicks, type FrameRate, type Ticks } from '../../time/index.ts'
 import type { Rounds } from './motion/cssMotion.ts'
 import type { Motion, Shell } from './motion/motion.ts'
 import { toTrack, type Track } from './track.ts'
@@ -108,6 +108,9 @@ export function trackOf(
 export function round(value: number): string {
   return String(Number(value.toFixed(6)))
 }
+
+/** Frames a second, for those who read the file: what plays it has no frames. */
+export const rateText = ({ num, den }: FrameRate): string => String(Number((num / den).toFixed(3)))
 
 /** A way in pixels: places that move are kept to a ten-thousandth of one. */
 export const pixel = (value: number): string => `${Number(value.toFixed(4))}px`

@@ -57,7 +57,8 @@ function placedMarkup(layer: Layer, context: WebContext): string {
     at = at.parent === null ? undefined : context.layers.get(at.parent)
   ) {
     const showing: boolean = at === layer || (group && at.kind === 'group')
-    markup = boxMarkup(at, showing, copyMarkup(at, showing, markup, context), context)
+    const carrying: boolean = at !== layer
+    markup = boxMarkup(at, { showing, carrying }, copyMarkup(at, showing, markup, context), context)
     group = showing
   }
   return markup

@@ -1,6 +1,6 @@
 import type { Outline } from '../../../property/index.ts'
 import { LIMITS, type ArtPicture } from '../../../scene/index.ts'
-import { asTicks, FRAME_RATES, ticksOfSeconds, type FrameRate } from '../../../time/index.ts'
+import { asTicks, frameRateNear, ticksOfSeconds } from '../../../time/index.ts'
 import type { LeftOut } from '../motion/animated.ts'
 import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
 import { moveBy } from '../place/steps.ts'
@@ -33,8 +33,7 @@ export function readLottie(
   const file = lottieFile(value)
   const reader = new LottieReader(file)
   const pieces = reader.composition(file.layers, 'layers', 0)
-  const rate = rateNear(file.fr)
-  if (!rate)
+  if (!frameRateNear(file.fr))
     reader.tell({
       what: `${file.fr} frames a second, which is no rate of ours; times are kept.`,
       where: 'fr',
@@ -43,16 +42,11 @@ export function readLottie(
     name: typeof value['nm'] === 'string' && value['nm'].trim() !== '' ? value['nm'] : name,
     size: [file.w, file.h],
     seconds: (file.op - file.ip) / file.fr,
-    ...(rate ? { rate } : {}),
+    rate: file.fr,
     pictures: reader.pictures,
     leftOut: reader.leftOut,
     makeId,
   })
-}
-
-/** The rate offered that a file's is; null where none is. */
-function rateNear(fr: number): FrameRate | null {
-  return FRAME_RATES.find(({ num, den }) => Math.abs(num / den - fr) < 0.002) ?? null
 }
 
 /** What is said of layers that are not kept. */

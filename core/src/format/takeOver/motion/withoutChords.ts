@@ -7,11 +7,16 @@ import {
   type Cubic,
   type Vec2,
 } from '../../../route/index.ts'
+import { evenCubic } from './evenCubic.ts'
 
 /** Fewer straight ways than this are meant to be straight. */
 const LEAST_CHORDS = 8
 /** A sharper turn between two chords is a corner, cosine. */
 const SHARPEST = Math.cos((25 * Math.PI) / 180)
+/** Chords of one cubic at even steps of its parameter: fewer would be so by chance. */
+const LEAST_EVEN = 5
+/** So many of them are known to have been one: pieces of other curves are as good as cubic when they are short. */
+const SURELY_EVEN = 16
 /** How far a cubic may lie from the chords it stands for, px. */
 const WITHIN = 0.05
 
@@ -78,9 +83,16 @@ function fittedRun(chords: readonly Cubic[]): Cubic[] {
     )
     return error <= WITHIN ? cubic : null
   }
+  const points = [chords[0]!.from, ...chords.map(({ to }) => to)]
+  const even = (from: number, to: number): Cubic | null => evenCubic(points.slice(from, to + 1))
+  const count = chords.length
   const out: Cubic[] = []
-  for (let from = 0; from < chords.length;) {
-    const { cubic, to } = longestFit(from, { fit, count: chords.length, single: chords[from]! })
+  for (let from = 0; from < count;) {
+    const single = { cubic: chords[from]!, to: from + 1 }
+    const exact = longestFit(from, { fit: even, count, least: LEAST_EVEN })
+    const isSure = exact !== null && exact.to - from >= SURELY_EVEN
+    const near = isSure ? null : longestFit(from, { fit, count, least: 2 })
+    const { cubic, to } = near && near.to > (exact?.to ?? 0) ? near : (exact ?? single)
     out.push(cubic)
     from = to
   }
@@ -90,17 +102,21 @@ function fittedRun(chords: readonly Cubic[]): Cubic[] {
 interface LongestFit {
   readonly fit: (from: number, to: number) => Cubic | null
   readonly count: number
-  /** The chord that begins there. */
-  readonly single: Cubic
+  /** As few chords as are tried. */
+  readonly least: number
 }
 
-/** The longest run of chords from one on that a cubic stands for: doubled while that goes, then halved in between. */
+/**
+ * The longest run of chords from one on that a cubic stands for: doubled while that goes, then halved in between. Null where none
+ * does.
+ */
 function longestFit(
   from: number,
-  { fit, count, single }: LongestFit,
-): { readonly cubic: Cubic; readonly to: number } {
-  let [best, to, beyond] = [single, from + 1, count + 1]
-  for (let step = 2; from + step < beyond; step *= 2) {
+  { fit, count, least }: LongestFit,
+): { readonly cubic: Cubic; readonly to: number } | null {
+  let best: Cubic | null = null
+  let [to, beyond] = [from + least - 1, count + 1]
+  for (let step = least; from + step < beyond; step *= 2) {
     const cubic = fit(from, from + step)
     if (cubic) [best, to] = [cubic, from + step]
     else beyond = from + step
@@ -111,5 +127,5 @@ function longestFit(
     if (cubic) [best, to] = [cubic, middle]
     else beyond = middle
   }
-  return { cubic: best, to }
+  return best && { cubic: best, to }
 }

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../../scene/index.ts'
 import { isStillStep, type Step } from '../place/steps.ts'
 import { groupPiece, type Piece } from './piece.ts'
 
@@ -20,7 +21,9 @@ export function shareSteps(pieces: readonly Piece[], base?: string): readonly Pi
     if (cluster.length < 2) continue
     const length = commonLength(cluster.map(({ steps }) => steps))
     const key = `carrier ${base ?? ''} ${carriers.length}`
-    const carrier = groupPiece('Carrier', [], { key, steps: cluster[0]!.steps.slice(0, length), ...riding })
+    const steps = cluster[0]!.steps.slice(0, length)
+    const name = steps.findLast(({ of }) => of)?.of?.slice(0, LIMITS.nameLength) ?? 'Carrier'
+    const carrier = groupPiece(name, [], { key, steps, ...riding })
     const inner = shareSteps(
       cluster.map((piece) => ({ ...piece, steps: piece.steps.slice(length) })),
       key,

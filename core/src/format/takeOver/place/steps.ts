@@ -3,7 +3,12 @@ import { isStill, still, type Moving } from '../motion/moving.ts'
 import { multiply } from '../../svg/index.ts'
 
 /** One thing done to what is drawn, in the order in which transforms are written: the last is done first. */
-export type Step =
+export type Step = Doing & {
+  /** What the file calls that whose motion it is, where that is not the element itself. */
+  readonly of?: string
+}
+
+type Doing =
   | {
       readonly kind: 'move'
       readonly by: Moving<Vec2>

@@ -43,6 +43,7 @@ export function readMovingSvg(
     name: titleOf(root) ?? name,
     size: canvas.size,
     seconds,
+    rate: Number(root.attributes['data-rate']),
     shares: childElements(root).some(({ attributes }) => attributes['data-layer'] !== undefined),
     pictures: walk.pictures.pictures,
     leftOut: walk.leftOut,

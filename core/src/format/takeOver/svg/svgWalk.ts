@@ -40,6 +40,8 @@ interface Place {
   readonly until: number
   /** What moves of the elements around, and is handed down. */
   readonly moved: readonly Animated[]
+  /** Whose motion the steps here are, in a file of ours. */
+  readonly carrier?: string
 }
 
 /** What an element is, while it is made into pieces. */
@@ -131,8 +133,10 @@ export class SvgWalk {
     ]
   }
 
-  private pieceOf(element: XmlElement, place: Place): readonly Piece[] {
+  private pieceOf(element: XmlElement, around: Place): readonly Piece[] {
     if (UNSEEN.has(element.name) || isSmil(element)) return []
+    const carrier = element.attributes['data-carrier']
+    const place = carrier === undefined ? around : { ...around, carrier }
     const computed = this.cascade.of(element)
     const own = this.motion.get(element) ?? []
     if (computed['display'] === 'none' && !own.some(({ property }) => property === 'display')) return []
@@ -209,19 +213,20 @@ export class SvgWalk {
     element: XmlElement,
     computed: Computed,
     moved: readonly Animated[],
-    { until }: Place,
+    { until, carrier }: Place,
   ): readonly Step[] {
     const isOwnBox = computed['transform-box'] === 'fill-box' || computed['transform-box'] === 'content-box'
     const box = isOwnBox
       ? this.pictures.boundsOf(element)
       : { x: 0, y: 0, width: this.whole[0], height: this.whole[1] }
-    return elementSteps(computed, moved, {
+    const steps = elementSteps(computed, moved, {
       box: [box.width, box.height],
       boxAt: isOwnBox ? [box.x, box.y] : [0, 0],
       usualOrigin: '0 0',
       until,
       leftOut: this.tell,
     })
+    return carrier === undefined ? steps : steps.map((step) => ({ ...step, of: carrier }))
   }
 
   /** Whether an element is seen through more than its sides. */

@@ -48,6 +48,7 @@ export function readMovingPage(
     name: (title && textOf(title).trim()) || name,
     size: [width, height],
     seconds,
+    rate: Number(frame.attributes['data-rate']),
     background: background !== undefined && isColour(background) ? background : null,
     shares: true,
     pictures: walk.pictures.pictures,

@@ -1,7 +1,6 @@
 import * as z from 'zod/mini'
 import { LINEAR } from '../../../bend/index.ts'
 import { isColour } from '../../../property/index.ts'
-import { FRAME_RATES } from '../../../time/index.ts'
 import { BadFile } from '../../badFile.ts'
 import type { XmlElement } from '../../xml/index.ts'
 import type { Animated, LeftOut } from '../motion/animated.ts'
@@ -86,12 +85,11 @@ export function readWebAnimations(
       : (targets.get(`[data-move="${attributes['data-move']}"]`) ?? [])
   const walk = new SvgWalk(root, data.size, { styles: readStyles([STILL]), movedBy })
   const seconds = sceneSeconds(walk.timings())
-  const rate = FRAME_RATES.find(({ num, den }) => Math.abs(num / den - (data.rate ?? 0)) < 0.002)
   return sceneOfPieces(walk.piecesOf(root, { steps: [], until: seconds, moved: [] }), {
     name: data.name ?? name,
     size: data.size,
     seconds,
-    ...(rate ? { rate } : {}),
+    rate: data.rate,
     background: data.background !== undefined && isColour(data.background) ? data.background : null,
     shares: true,
     pictures: walk.pictures.pictures,
