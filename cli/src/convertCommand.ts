@@ -19,6 +19,7 @@ import { parseRate, parseTime } from '@arrow-bend/core/time'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import { BadUse, readArgs } from './badUse.ts'
 import { FILM_FORMS, filmFormOfEnding, isFilmForm, type FilmForm } from './filmForms.ts'
+import { liveLine } from './liveLine.ts'
 import { nearNames } from './nearNames.ts'
 import { print } from './print.ts'
 import { readProjectFile, type ReadProject } from './readProjectFile.ts'
@@ -132,12 +133,14 @@ async function filmOne(
   { values, target, input }: { readonly values: Values; readonly target: string; readonly input: string },
 ): Promise<string> {
   const { makeFilm } = await import('./makeFilm.ts')
+  const line = liveLine(process.stderr)
   const made = await makeFilm(await bendBytes({ ...file, project: sceneAlone(file.project, scene) }), {
     form,
     rate: values.fps === undefined ? scene.rate : parseRate(values.fps),
     scale: values.scale === undefined ? 1 : positive(values.scale, 'scale', 16),
     target,
-  })
+    told: line.write,
+  }).finally(line.clear)
   const report = values.report ? leftOutText(input, file.leftOut) : ''
   if (target !== PIPE) {
     await writeFileWhole(target, made)

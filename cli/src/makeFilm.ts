@@ -16,6 +16,8 @@ export interface FilmAsked {
   readonly scale: number
   /** What the file is called that is written: where a PNG is asked for, only .zip means all frames. */
   readonly target: string
+  /** Told now and then how far it has come. */
+  readonly told?: (words: string) => void
 }
 
 /** Where Chromium is: CHROMIUM, or a usual place. */
@@ -28,6 +30,8 @@ const NO_CHROMIUM =
   'Films are made by driving Chromium, and there is none here. Install Debian’s package “chromium”, or set CHROMIUM to the path of one.'
 const GAVE_UP =
   'Chromium gave this film up, as it may take more memory than there is. Make it smaller or shorter.'
+/** How often it is told how far a film has come. */
+const TOLD_MS = 400
 /** An hour: far beyond what a film of sensible length takes. */
 const LIMIT_MS = 3600e3
 
@@ -38,7 +42,7 @@ const LIMIT_MS = 3600e3
  */
 export async function makeFilm(
   project: Uint8Array,
-  { form, rate, scale, target }: FilmAsked,
+  { form, rate, scale, target, told }: FilmAsked,
 ): Promise<Uint8Array> {
   const named = process.env['CHROMIUM']
   const executablePath = (named ? [named] : PLACES).find((path) => existsSync(path))
@@ -69,16 +73,34 @@ export async function makeFilm(
     page.setDefaultTimeout(60_000)
     await page.goto(`${ADDRESS}film`)
     await page.getByLabel('Project file').setInputFiles(input)
+    const stop = told && tellOn(page, told)
     const made = await filmOf(page, {
       kind: form === 'png' ? 'frames' : form,
       rate,
       scale,
       ...(isOne ? { frames: 1 } : {}),
-    })
+    }).finally(stop)
     return isOne ? firstOf(made) : made
   } finally {
     await browser.close()
     await rm(folder, { recursive: true, force: true })
+  }
+}
+
+/** Passes on what the page says of how far it is. @returns what ends it */
+function tellOn(page: Page, told: (words: string) => void): () => void {
+  const status = page.getByRole('status')
+  let isOver = false
+  const timer = setInterval(() => {
+    // The page may go while it is asked.
+    status.textContent().then(
+      (words) => isOver || told(words ?? ''),
+      () => undefined,
+    )
+  }, TOLD_MS)
+  return () => {
+    isOver = true
+    clearInterval(timer)
   }
 }
 
