@@ -9,6 +9,7 @@ import { readStyles } from '../style/readStyles.ts'
 import { sceneOfPieces } from '../sceneOfPieces.ts'
 import type { TakenOver } from '../takenOver.ts'
 import { SvgWalk, titleOf } from './svgWalk.ts'
+import { unfoldUses } from './unfoldUses.ts'
 
 /**
  * Whether a text is an SVG that moves by itself: by elements that animate, or by keyframes.
@@ -34,11 +35,24 @@ export function readMovingSvg(
     throw new BadFile(
       `This SVG is over ${LIMITS.frameSide.toLocaleString('en')} px wide or high, more than can be drawn. Nothing was changed.`,
     )
-  const walk = new SvgWalk(root, canvas.size, { styles: readStyles(sheetsIn(root)) })
-  if (walk.timings().length === 0) return null
+  const styles = readStyles(sheetsIn(root))
+  const folded = new SvgWalk(root, canvas.size, { styles })
+  if (folded.timings().length === 0) return null
+  const still: XmlElement[] = []
+  const drawn = unfoldUses(root, {
+    isMoving: folded.isMoving,
+    whole: folded.whole,
+    staysStill: (use) => still.push(use),
+  })
+  const walk = drawn === root ? folded : new SvgWalk(drawn, canvas.size, { styles })
+  for (const use of still)
+    walk.tell({
+      what: 'It shows something that moves, which became a picture that stands still.',
+      where: folded.sayOf(use),
+    })
   if (lost) walk.tell({ what: 'Scripts and links to other files.', where: 'the file' })
   const seconds = sceneSeconds(walk.timings())
-  const pieces = walk.piecesOf(root, { steps: [matrixStep(canvas.matrix)], until: seconds, moved: [] })
+  const pieces = walk.piecesOf(drawn, { steps: [matrixStep(canvas.matrix)], until: seconds, moved: [] })
   return sceneOfPieces(pieces, {
     name: titleOf(root) ?? name,
     size: canvas.size,

@@ -72,7 +72,8 @@ export class SvgWalk {
   readonly pictures: StillPictures
   private readonly cascade: Cascade
   private readonly motion = new Map<XmlElement, readonly Animated[]>()
-  private readonly whole: SvgWhole
+  /** Width and height of the drawing in its own coordinates. */
+  readonly whole: SvgWhole
   private readonly byId = new Map<string, XmlElement>()
   /** The masks that are being read. */
   private readonly around = new Set<XmlElement>()
@@ -112,6 +113,9 @@ export class SvgWalk {
     if (!this.leftOut.some(({ what, where }) => what === one.what && where === one.where))
       this.leftOut.push(one)
   }
+
+  /** Whether an element moves by itself. */
+  readonly isMoving = (element: XmlElement): boolean => this.motion.has(element)
 
   timings(): Animated['timing'][] {
     return [...this.motion.values()].flatMap((all) => all.map(({ timing }) => timing))
@@ -317,7 +321,7 @@ export class SvgWalk {
   }
 
   /** An element in sentences. */
-  private sayOf(element: XmlElement): string {
+  sayOf(element: XmlElement): string {
     const { id } = element.attributes
     return id ? `<${element.name} id="${id}">` : `<${element.name}> “${this.nameOf(element)}”`
   }
