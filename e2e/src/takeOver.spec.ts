@@ -5,6 +5,7 @@ import { exportSvg } from '@arrow-bend/core/format/web'
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import { sha256Of } from '../../core/test/blobs.ts'
 import { SMIL_DRAWINGS, STYLED_DRAWINGS } from './movingDrawings.ts'
+import { farthestApart, pictureAt } from './pagePictures.ts'
 import { playedShapes, type PlayedShape } from './playedShapes.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
@@ -18,6 +19,8 @@ const COLLECTIONS: Readonly<
   'svg-loaders': { folders: ['svg-loaders/svg-smil-loaders/', 'svg-loaders/svg-css-loaders/'] },
   'svg-spinners': { folders: ['svg-spinners/svg/'], looks: 60 },
 }
+/** Of 255, averaged over small squares: edges are smoothed a little otherwise where they lie a ten-thousandth of a px away. */
+const DRAWN_ALIKE = 4
 /** Of a collection's files this share comes over whole and plays as in the browser; the others say why they do not. */
 const LEAST_WHOLE = 0.95
 
@@ -43,6 +46,26 @@ for (const [how, drawings] of Object.entries({ elements: SMIL_DRAWINGS, style: S
     test(`moved by ${how}: ${name}, as the browser plays it`, async ({ page }) => {
       await comparePlayed(page, name, svg)
     })
+
+// The browser tells of no shapes in what a use shows: what is drawn is compared.
+test('what moves in symbols and uses is drawn where the browser draws it', async ({ page }) => {
+  const svg = String(readFileSync(new URL('usedDrawing.svg', import.meta.url)))
+  let ids = 0
+  const makeId = (): string => `i${(ids += 1)}`
+  const taken = readMovingFile(new TextEncoder().encode(svg), 'used', makeId)!
+  expect(taken.leftOut).toEqual([])
+  const { project } = await takenProject(taken, { makeId, sha256: sha256Of })
+  const ours = exportSvg(project, project.scenes[0]!, { flavour: 'css', pictureUrl: () => '' })
+  for (const time of [110, 730, 1570]) {
+    // Nor does it of animations there: they are stopped by style.
+    const stopped = `*{animation-play-state:paused!important;animation-delay:${-time}ms!important}</style>`
+    const wanted = await pictureAt(page, svg.replace('</style>', stopped), time)
+    const found = await pictureAt(page, ours, time)
+    expect(await farthestApart(page, wanted, found), `at ${time} ms`).toBeLessThanOrEqual(DRAWN_ALIKE)
+    const later = await pictureAt(page, ours, time + 200)
+    expect(await farthestApart(page, wanted, later)).toBeGreaterThan(10 * DRAWN_ALIKE)
+  }
+})
 
 async function comparePlayed(page: Page, name: string, svg: string): Promise<void> {
   const { gap, leftOut } = await playedBeside(page, name, svg)
