@@ -1,14 +1,5 @@
 import type { ArtPicture, Bounds } from '../../../scene/index.ts'
-import { outlineBounds } from '../../../scene/index.ts'
-import {
-  isShape,
-  loadsNothing,
-  pathOutlines,
-  readLength,
-  shapePath,
-  svgPictures,
-  type SvgWhole,
-} from '../../svg/index.ts'
+import { isShape, loadsNothing, readLength, svgPictures, type SvgWhole } from '../../svg/index.ts'
 import type { XmlElement, XmlNode } from '../../xml/index.ts'
 import { embeddedPicture } from '../embeddedPicture.ts'
 import { still } from '../motion/moving.ts'
@@ -16,6 +7,7 @@ import { moveBy, type Step } from '../place/steps.ts'
 import { stillValue, type Piece } from '../pieces/piece.ts'
 import { isElement, type Cascade } from '../style/cascade.ts'
 import { isSmil } from './readSmil.ts'
+import { shapeBox } from './shapeBox.ts'
 
 /** Says where and how an element is shown, which its layer does instead. */
 const PLACING: ReadonlySet<string> = new Set([
@@ -123,20 +115,16 @@ export class StillPictures {
     const whole: SvgWhole = [viewBox.width, viewBox.height]
     const computed = this.cascade.of(element)
     if (isShape(element)) {
-      const boxes = pathOutlines(shapePath(element, whole), [1, 0, 0, 1, 0, 0]).map(outlineBounds)
-      if (boxes.length === 0) return viewBox
-      const edges = [Math.min, Math.min, Math.max, Math.max] as const
-      const [left, top, right, bottom] = edges.map((pick, i) =>
-        pick(...boxes.map((box) => [box.x, box.y, box.x + box.width, box.y + box.height][i]!)),
-      ) as [number, number, number, number]
+      const box = shapeBox(element, whole)
+      if (!box) return viewBox
       // A mitred corner reaches out by twice the line's width at most with the usual limit.
       const line =
         (computed['stroke'] ?? 'none') === 'none' ? 0 : 2 * (readLength(computed['stroke-width'], 100) ?? 1)
       return {
-        x: left - line,
-        y: top - line,
-        width: right - left + 2 * line,
-        height: bottom - top + 2 * line,
+        x: box.x - line,
+        y: box.y - line,
+        width: box.width + 2 * line,
+        height: box.height + 2 * line,
       }
     }
     if (element.name === 'image') {

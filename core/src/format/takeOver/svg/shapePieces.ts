@@ -1,9 +1,10 @@
 import type { Outline, Value } from '../../../property/index.ts'
-import { outlineBounds, type ArtNode } from '../../../scene/index.ts'
+import { outlineBounds, type ArtNode, type Bounds } from '../../../scene/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
 import {
   isSimilar,
   moveOutline,
+  multiply,
   pathOutlines,
   shapeNodes,
   shapePath,
@@ -15,6 +16,7 @@ import { isStill, mapMoving, still, type Moving } from '../motion/moving.ts'
 import { isStillStep, matrixOfSteps, moveBy, type Step } from '../place/steps.ts'
 import { centredAt, groupPiece, stillValue, type Piece } from '../pieces/piece.ts'
 import { movingLength, movingProperty, together, type MovedElement } from './geometry.ts'
+import { fitsAnyBox, gradientValues, type FillGradient } from './gradient.ts'
 import { movingOpacity, paintValues } from './paint.ts'
 
 /** What of a shape's form moves. */
@@ -42,22 +44,28 @@ export interface ShapeOptions {
   readonly named: boolean
   readonly steps: readonly Step[]
   readonly whole: SvgWhole
+  /** What it is filled with instead of a colour, and the box of that. */
+  readonly gradient: FillGradient | null
+  readonly box: Bounds | null
 }
 
 /** A shape as a piece; null where it takes more than plain colours. */
 export function shapePiece(element: XmlElement, given: MovedElement, options: ShapeOptions): Piece | null {
-  const { whole, name, named, steps } = options
-  const painted = paintValues(given, Math.hypot(...whole) / Math.SQRT2)
+  const { whole, name, named, steps, gradient } = options
+  const painted = paintValues(gradient ? plainlyFilled(given) : given, Math.hypot(...whole) / Math.SQRT2)
   if (!painted) return null
   const opacity = movingOpacity(given, false)
   const { values } = painted
   const isDashed = values['dash'] !== undefined
   const base = { name, named, opacity, children: [] }
   const moves = given.moved.some(({ property }) => FORM.has(property))
+  const inBox = gradient && options.box && gradientValues(gradient, options.box)
+  // As it grows its gradient has to grow with it.
+  if (gradient && (!inBox || (moves && !fitsAnyBox(gradient) && !isRound(element, gradient)))) return null
   const round = ROUND[element.name]
   if (round && (moves || (!isDashed && isPlain(element)))) {
     const { kind, middle, more } = round(given, whole)
-    return { ...base, steps: [...steps, ...middle], art: { kind, values: { ...values, ...more } } }
+    return { ...base, steps: [...steps, ...middle], art: { kind, values: { ...values, ...more, ...inBox } } }
   }
   if (moves) {
     const outline = movingOutline(element, given, whole)
@@ -67,7 +75,7 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
     return {
       ...base,
       steps: centredAt(steps, middle),
-      art: { kind: 'path', values: { ...values, outline: { moving: about } } },
+      art: { kind: 'path', values: { ...values, ...inBox, outline: { moving: about } } },
     }
   }
   // What stays of its place is drawn into the outline, unless that would draw its line unevenly.
@@ -82,7 +90,10 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
   })
   if (!nodes) return null
   const around = drawn.isDrawnIn ? outer : steps
-  const pieces = nodes.map((node) => pieceOfNode(node, values, drawn.scale))
+  const pieces = nodes.map((node) =>
+    pieceOfNode(node, { values, scale: drawn.scale, gradient, matrix: drawn.matrix }),
+  )
+  if (!pieces.every((piece) => piece !== null)) return null
   const [only] = pieces
   if (!only) return groupPiece(name, [])
   if (pieces.length === 1)
@@ -103,13 +114,24 @@ const matrixOf = (
 
 const SCALED = ['stroke width', 'dash', 'dash gap', 'dash offset'] as const
 
-/** Art of a still shape with paint that may move. */
-function pieceOfNode(node: ArtNode, values: NonNullable<Piece['art']>['values'], scale: number): Piece {
+/** How the parts of a still shape are painted. */
+interface NodePaint {
+  readonly values: NonNullable<Piece['art']>['values']
+  /** How much larger it is drawn than it says. */
+  readonly scale: number
+  readonly gradient: FillGradient | null
+  /** From the shape's own coordinates to those it is drawn in. */
+  readonly matrix: readonly number[]
+}
+
+/** Art of a still shape with paint that may move; null where its gradient cannot be ours. */
+function pieceOfNode(node: ArtNode, paint: NodePaint): Piece | null {
+  const { values, scale, gradient } = paint
   const steps = [moveBy(node.position)]
-  if (node.kind === 'group')
-    return groupPiece(node.name, node.children.map((child) => pieceOfNode(child, values, scale)).reverse(), {
-      steps,
-    })
+  if (node.kind === 'group') {
+    const children = node.children.map((child) => pieceOfNode(child, paint)).reverse()
+    return children.every((child) => child !== null) ? groupPiece(node.name, children, { steps }) : null
+  }
   if (node.kind === 'image') throw new Error('a shape became a picture')
   const scaled = Object.fromEntries(
     SCALED.flatMap((property) => {
@@ -127,8 +149,28 @@ function pieceOfNode(node: ArtNode, values: NonNullable<Piece['art']>['values'],
   // Where a shape became an area and its lines, each is painted with its own part.
   if (node.strokeWidth === 0) own['stroke width'] = stillValue(0)
   if (node.fill === '#00000000') own['fill'] = stillValue(node.fill)
+  else if (gradient) {
+    const [x, y] = node.position
+    const filled = gradientValues(
+      gradient,
+      outlineBounds(node.outline),
+      multiply([1, 0, 0, 1, -x, -y], paint.matrix),
+    )
+    if (!filled) return null
+    Object.assign(own, filled)
+  }
   return { name: node.name, steps, opacity: still(1), art: { kind: 'path', values: own }, children: [] }
 }
+
+/** The same filled with a colour, for all that is asked of it besides. */
+const plainlyFilled = (given: MovedElement): MovedElement => ({
+  ...given,
+  computed: { ...given.computed, fill: '#000000', 'fill-opacity': '1' },
+})
+
+/** Whether it stays round as it grows, so that rings within it do, too. */
+const isRound = ({ name }: XmlElement, { keepsToBox }: FillGradient): boolean =>
+  name === 'circle' && keepsToBox
 
 /** A rectangle, circle or ellipse as its layer: where its middle is, and its size. */
 interface RoundShape {

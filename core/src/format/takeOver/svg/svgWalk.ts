@@ -9,12 +9,15 @@ import type { Step } from '../place/steps.ts'
 import { groupPiece, stillValue, tidyPieces, type Piece } from '../pieces/piece.ts'
 import { Cascade, childElements, type Computed } from '../style/cascade.ts'
 import { styledMotion } from '../style/animations.ts'
+import { lengthOf } from '../style/lengths.ts'
 import type { Styles } from '../style/readStyles.ts'
 import { cropOf, cropSide, isCrop, withCrop } from './crop.ts'
 import type { MovedElement } from './geometry.ts'
+import { fillGradient, gradientChain, type FillGradient } from './gradient.ts'
 import { movingOpacity } from './paint.ts'
 import { StillPictures } from './pictures.ts'
 import { isSmil, readSmil } from './readSmil.ts'
+import { shapeBox } from './shapeBox.ts'
 import { isForm, shapePiece } from './shapePieces.ts'
 import { textPiece } from './textPiece.ts'
 
@@ -176,15 +179,12 @@ export class SvgWalk {
       if (piece) return this.cropped([piece], given)
     }
     if (isPlain && isShape(element)) {
-      const piece = shapePiece(element, given, { name, named, steps, whole: this.whole })
+      const box = shapeBox(element, this.whole)
+      const gradient = box && this.gradientOf(given, box)
+      const piece = shapePiece(element, given, { name, named, steps, whole: this.whole, gradient, box })
       if (piece) return this.cropped([piece], given)
-      const lost = own.filter(({ property }) => isForm(property) || /^(?:fill|stroke)/.test(property))
-      for (const { property, where } of lost)
-        this.tell({
-          what: `How its ${property} moves was left out, as it is painted with more than plain colours.`,
-          where,
-        })
     }
+    if (isShape(element)) this.tellUnmoved(given, own, isPlain)
     for (const [inner, animations] of this.motion)
       if (inner !== element && this.isWithin(inner, element))
         for (const { where } of animations)
@@ -192,6 +192,38 @@ export class SvgWalk {
     const look = { name, named, steps, opacity: movingOpacity(given, false) }
     const embedded = isPlain && element.name === 'image' ? this.pictures.embedded(element, look) : null
     return this.cropped([embedded ?? this.pictures.piece(element, look)], given)
+  }
+
+  /** The gradient a shape is filled with; null where it is none of ours. */
+  private gradientOf(given: MovedElement, box: Bounds): FillGradient | null {
+    const { computed, moved, until } = given
+    if (moved.some(({ property }) => property === 'fill' || property === 'fill-opacity')) return null
+    return fillGradient(computed['fill'], {
+      byId: this.byId,
+      given: (element) => ({
+        computed: this.cascade.of(element),
+        moved: this.motion.get(element) ?? [],
+        until,
+        leftOut: this.tell,
+      }),
+      box,
+      whole: this.whole,
+      opacity: Math.min(1, Math.max(0, lengthOf(computed['fill-opacity'], 1) ?? 1)),
+    })
+  }
+
+  /** Tells what of a shape that became a picture would move. */
+  private tellUnmoved({ computed }: MovedElement, own: readonly Animated[], isPlain: boolean): void {
+    const why = isPlain
+      ? 'as it is painted with more than colours and gradients of ours'
+      : 'as it is seen through more than one shape, or a filter'
+    for (const { property, where } of own)
+      if (isForm(property) || /^(?:fill|stroke)/.test(property))
+        this.tell({ what: `How its ${property} moves was left out, ${why}.`, where })
+    const paints = ['fill', 'stroke'].flatMap((paint) => gradientChain(computed[paint], this.byId))
+    for (const element of paints.flatMap((one) => [one, ...childElements(one)]))
+      for (const { property, where } of this.motion.get(element) ?? [])
+        this.tell({ what: `How the ${property} of its gradient moves was left out, ${why}.`, where })
   }
 
   /** Pieces as an element cuts them off. */
