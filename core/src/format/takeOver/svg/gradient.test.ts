@@ -49,7 +49,9 @@ describe('a gradient that fills a shape', () => {
       ['gradient start', start],
       ['gradient end', end],
     ] as const)
-      (properties[name]!.value as number[]).forEach((part, i) => expect(part).toBeCloseTo(wanted[i]!, 9))
+      (properties[name]!.value as readonly [number, number]).forEach((part, i) =>
+        expect(part).toBeCloseTo(wanted[i]!, 9),
+      )
     expect(properties['stop 2 colour']!.value).toBe('#0000ff')
   })
 

@@ -81,6 +81,8 @@ describe('what a `use` shows', () => {
     expect(() => taken(`<defs><g id="g0">${wheel}</g>${chain}</defs><use href="#g30"/>`)).toThrow(
       /parts more/,
     )
+    const long = Array.from({ length: 5000 }, (_, i) => `<g id="g${i + 1}"><use href="#g${i}"/></g>`).join('')
+    expect(() => taken(`<defs><g id="g0">${wheel}</g>${long}</defs><use href="#g5000"/>`)).toThrow(/too deep/)
     const circle = `<defs><g id="a">${wheel}<use href="#b"/></g><g id="b"><use href="#a"/></g></defs><use href="#a"/>`
     expect(() => taken(circle)).not.toThrow(RangeError)
   })

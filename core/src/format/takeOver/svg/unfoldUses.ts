@@ -1,11 +1,14 @@
 import { BadFile } from '../../badFile.ts'
-import { readLength, svgCanvas, type SvgWhole } from '../../svg/index.ts'
+import { readLength, svgCanvas, UNSEEN, type SvgWhole } from '../../svg/index.ts'
 import type { XmlElement, XmlNode } from '../../xml/index.ts'
 import { childElements } from '../style/cascade.ts'
 import { isSmil } from './readSmil.ts'
 
 /** Elements more than it has a drawing may come to once everything stands in its place. */
 const MOST_MORE = 20_000
+/** How deep elements and what they use may lie in one another. */
+const MOST_DEPTH = 400
+const TOO_DEEP = 'The parts of this SVG lie too deep in one another. Nothing was changed.'
 /** What of a `use` is no attribute of the group that takes its place. */
 const OF_USE: ReadonlySet<string> = new Set(['href', 'x', 'y', 'width', 'height'])
 /** What of a symbol is said by its transform. */
@@ -27,34 +30,10 @@ export interface Unfolding {
  * Source: W3C, SVG 2, 5.5 (symbol) and 5.6 (use).
  */
 export function unfoldUses(root: XmlElement, { isMoving, whole, staysStill }: Unfolding): XmlElement {
-  const byId = new Map<string, XmlElement>()
-  /** Animation elements that stand elsewhere than in what they move, by its id. */
-  const sent = new Map<string, XmlElement[]>()
-  let most = MOST_MORE
-  const gather = (element: XmlElement): void => {
-    most += 1
-    const { id, href } = element.attributes
-    if (id && !byId.has(id)) byId.set(id, element)
-    if (isSmil(element) && href?.startsWith('#'))
-      sent.set(href.slice(1), [...(sent.get(href.slice(1)) ?? []), element])
-    childElements(element).forEach(gather)
-  }
-  gather(root)
-
+  const { byId, sent, count: own } = indexOf(root)
   const targetOf = ({ name, attributes: { href } }: XmlElement): XmlElement | undefined =>
     name === 'use' && href?.startsWith('#') ? byId.get(href.slice(1)) : undefined
-  const known = new Map<XmlElement, boolean>()
-  const movesWithin = (element: XmlElement): boolean => {
-    const before = known.get(element)
-    if (before !== undefined) return before
-    // What is drawn within itself is not gone round again.
-    known.set(element, false)
-    const target = targetOf(element)
-    const inner = target ? [...childElements(element), target] : childElements(element)
-    const moves = isMoving(element) || inner.some(movesWithin)
-    known.set(element, moves)
-    return moves
-  }
+  const movesWithin = motionWithin(isMoving, targetOf)
   const unfolds = (element: XmlElement, around: readonly XmlElement[]): boolean => {
     const target = targetOf(element)
     if (!target || around.includes(target) || target.name === 'svg') return false
@@ -66,7 +45,9 @@ export function unfoldUses(root: XmlElement, { isMoving, whole, staysStill }: Un
   let count = 0
   /** @param around what is being put in place: nothing is drawn within itself */
   const placed = (element: XmlElement, around: readonly XmlElement[]): XmlElement => {
-    if ((count += 1) > most)
+    if (UNSEEN.has(element.name) && !around.includes(element)) return element
+    if (around.length > MOST_DEPTH) throw new BadFile(TOO_DEEP)
+    if ((count += 1) > own + MOST_MORE)
       throw new BadFile(
         `Put in place, what this SVG uses would be over ${MOST_MORE.toLocaleString('en')} parts more, which is more than can be taken over. Nothing was changed.`,
       )
@@ -100,6 +81,50 @@ export function unfoldUses(root: XmlElement, { isMoving, whole, staysStill }: Un
   }
   look(root)
   return isFolded ? placed(root, []) : root
+}
+
+interface Index {
+  readonly byId: ReadonlyMap<string, XmlElement>
+  /** Animation elements that stand elsewhere than in what they move, by its id. */
+  readonly sent: ReadonlyMap<string, readonly XmlElement[]>
+  readonly count: number
+}
+
+function indexOf(root: XmlElement): Index {
+  const byId = new Map<string, XmlElement>()
+  const sent = new Map<string, XmlElement[]>()
+  let count = 0
+  const gather = (element: XmlElement): void => {
+    count += 1
+    const { id, href } = element.attributes
+    if (id && !byId.has(id)) byId.set(id, element)
+    if (isSmil(element) && href?.startsWith('#'))
+      sent.set(href.slice(1), [...(sent.get(href.slice(1)) ?? []), element])
+    childElements(element).forEach(gather)
+  }
+  gather(root)
+  return { byId, sent, count }
+}
+
+/** Whether an element moves, or anything that stands in it or is used there. */
+function motionWithin(
+  isMoving: (element: XmlElement) => boolean,
+  targetOf: (element: XmlElement) => XmlElement | undefined,
+): (element: XmlElement) => boolean {
+  const known = new Map<XmlElement, boolean>()
+  const within = (element: XmlElement, depth: number): boolean => {
+    if (depth > MOST_DEPTH) throw new BadFile(TOO_DEEP)
+    const before = known.get(element)
+    if (before !== undefined) return before
+    // What is drawn within itself is not gone round again.
+    known.set(element, false)
+    const target = targetOf(element)
+    const inner = target ? [...childElements(element), target] : childElements(element)
+    const moves = isMoving(element) || inner.some((one) => within(one, depth + 1))
+    known.set(element, moves)
+    return moves
+  }
+  return (element) => within(element, 0)
 }
 
 const isSent = (element: XmlElement): boolean => isSmil(element) && element.attributes['href'] !== undefined
