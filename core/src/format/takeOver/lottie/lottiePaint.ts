@@ -1,7 +1,7 @@
 import { hexOf, isColour, parseColour, type Outline, type Value } from '../../../property/index.ts'
 import { MOST_STOPS, outlineBounds, type Bounds } from '../../../scene/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
-import { isStill, mapMoving, zipMoving, type Moving } from '../motion/moving.ts'
+import { isStill, mapMoving, still, zipMoving, type Moving } from '../motion/moving.ts'
 import { movingValue, stillValue, type PieceValue } from '../pieces/piece.ts'
 import { isJson, numberIn, objectsIn, type Json } from './lottieFile.ts'
 import { numberOf, numbersOf, pairOf, type LottieClock } from './lottieProperty.ts'
@@ -43,7 +43,7 @@ export function fillValues(paint: Json, geometry: Values, clock: LottieClock): V
 export function strokeValues(paint: Json, clock: LottieClock): Values {
   if (paint['ty'] === 'gs')
     clock.leftOut({ what: 'The gradient of its line; the line has its first colour.', where: clock.where })
-  const gradient = paint['ty'] === 'gs' ? stopsIn(paint, clock)[0]?.colour : undefined
+  const gradient = paint['ty'] === 'gs' ? stopsOf(paint, clock)[0]?.colour.rest : undefined
   return {
     fill: stillValue(NOTHING),
     stroke: gradient ? stillValue(gradient) : movingValue(movingColour(paint, clock), 'srgb'),
@@ -70,42 +70,65 @@ function dashValues({ d }: Json, clock: LottieClock): Values {
 
 interface Stop {
   /** % */
-  readonly offset: number
-  readonly colour: string
+  readonly offset: Moving<number>
+  readonly colour: Moving<string>
 }
 
-/** The stops of a gradient as it is at first. Source: Lottie specification 1.0, Gradients (colour stops, then opacity stops). */
-function stopsIn({ g }: Json, clock: LottieClock): Stop[] {
+/** The stops of a gradient in time. Source: Lottie specification 1.0, Gradients (colour stops, then opacity stops). */
+function stopsOf({ g, o }: Json, clock: LottieClock): readonly Stop[] {
   if (!isJson(g)) return []
-  const count = Math.min(MOST_STOPS, numberIn(g['p'], 0))
+  const given = Math.max(0, numberIn(g['p'], 0))
+  const count = Math.min(MOST_STOPS, given)
+  if (given > MOST_STOPS)
+    clock.leftOut({ what: `The stops of its gradient past the ${MOST_STOPS}th.`, where: clock.where })
   const { k } = isJson(g['k']) ? g['k'] : {}
   const first = Array.isArray(k) && isJson(k[0]) ? k[0]['s'] : k
-  const numbers = Array.isArray(first) ? first.map((one: unknown) => numberIn(one, 0)) : []
-  if (Array.isArray(k) && k.filter(isJson).length > 1)
-    clock.leftOut({ what: 'How the stops of its gradient move.', where: clock.where })
-  const clear = numbers.slice(4 * numberIn(g['p'], 0))
-  const coversAt = (share: number): number => {
-    const stops = Array.from(
-      { length: Math.floor(clear.length / 2) },
-      (_, i) => [clear[2 * i]!, clear[2 * i + 1]!] as const,
-    )
-    const after = stops.findIndex(([at]) => at >= share)
-    if (stops.length === 0) return 1
-    if (after <= 0) return stops.at(after === 0 ? 0 : -1)![1]
-    const [[from, a], [to, b]] = [stops[after - 1]!, stops[after]!]
-    return to > from ? a + ((b - a) * (share - from)) / (to - from) : b
+  const length = Array.isArray(first) ? first.length : 0
+  const numbers = numbersOf(g['k'], new Array<number>(length).fill(0), clock)
+  const opacity = numberOf(o, 100, clock)
+  let both = zipMoving(numbers, opacity, (all, percent) => ({ all, share: percent / 100 }))
+  if (!both) {
+    clock.leftOut({
+      what: 'How the opacity of its gradient moves was left out, as its stops move at other times.',
+      where: clock.where,
+    })
+    both = mapMoving(numbers, (all) => ({ all, share: opacity.keys[0]!.value / 100 }))
   }
-  return Array.from({ length: count }, (_, i) => {
-    const [offset = 0, r = 0, gg = 0, b = 0] = numbers.slice(4 * i, 4 * i + 4)
-    return { offset: 100 * offset, colour: colourOf([r, gg, b], coversAt(offset)) }
-  })
+  return Array.from({ length: count }, (_, i) => ({
+    offset: settled(mapMoving(both, ({ all }) => 100 * Math.min(1, Math.max(0, all[4 * i]!)))),
+    colour: settled(
+      mapMoving(both, ({ all, share }) => {
+        const [offset = 0, r = 0, green = 0, b = 0] = all.slice(4 * i, 4 * i + 4)
+        return colourOf([r, green, b], share * coversAt(offset, all.slice(4 * given)))
+      }),
+    ),
+  }))
+}
+
+/** What a gradient covers at a share of its way. @param clear shares and what it covers there, by turns */
+function coversAt(share: number, clear: readonly number[]): number {
+  const stops = Array.from(
+    { length: Math.floor(clear.length / 2) },
+    (_, i) => [clear[2 * i]!, clear[2 * i + 1]!] as const,
+  )
+  const after = stops.findIndex(([at]) => at >= share)
+  if (stops.length === 0) return 1
+  if (after <= 0) return stops.at(after === 0 ? 0 : -1)![1]
+  const [[from, a], [to, b]] = [stops[after - 1]!, stops[after]!]
+  return to > from ? a + ((b - a) * (share - from)) / (to - from) : b
+}
+
+/** Without keys where they all say the same. */
+const settled = <V>(moving: Moving<V>): Moving<V> => {
+  const [first, ...more] = moving.keys
+  return first && more.every(({ value }) => value === first.value) ? still(first.value) : moving
 }
 
 function gradientValues(paint: Json, geometry: Values, clock: LottieClock): Values {
-  const stops = stopsIn(paint, clock)
+  const stops = stopsOf(paint, clock)
   const box = boxOf(geometry)
   const [first] = stops
-  if (!first || stops.length < 2 || !box) return { fill: stillValue(first?.colour ?? NOTHING) }
+  if (!first || stops.length < 2 || !box) return { fill: stillValue(first?.colour.rest ?? NOTHING) }
   if (numberOf(paint['h'], 0, clock).rest !== 0)
     clock.leftOut({
       what: 'The highlight of its gradient, which lies in its middle now.',
@@ -118,15 +141,15 @@ function gradientValues(paint: Json, geometry: Values, clock: LottieClock): Valu
     ]),
   })
   return {
-    fill: stillValue(first.colour),
+    fill: stillValue(first.colour.rest),
     gradient: stillValue(paint['t'] === 2 ? 'radial' : 'linear'),
     'gradient mix': stillValue('srgb'),
     'gradient start': share(pairOf(paint['s'], [0, 0], clock)),
     'gradient end': share(pairOf(paint['e'], [100, 0], clock)),
     ...Object.fromEntries(
       stops.flatMap(({ offset, colour }, i) => [
-        [`stop ${i + 1} offset`, stillValue(offset)],
-        [`stop ${i + 1} colour`, stillValue(colour)],
+        [`stop ${i + 1} offset`, { moving: offset }],
+        [`stop ${i + 1} colour`, movingValue(colour, 'srgb')],
       ]),
     ),
   }

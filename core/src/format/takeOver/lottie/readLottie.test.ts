@@ -281,6 +281,15 @@ describe('Lottie animations', () => {
       'stop 1 colour': { value: '#ff0000' },
       'stop 2 colour': { value: expect.stringMatching(/^(?:#0000ff80|rgb)/) as string },
     })
+    const dusk = [0, 1, 0, 0, 0.8, 0, 0, 1, 0, 1, 1, 0.5]
+    const dawn = [0, 0, 1, 0, 0.4, 0, 0, 1, 0, 1, 1, 0.5]
+    const changing = { ...gradient, o: still(50), g: { p: 2, k: moving([0, dusk], [30, dawn]) } }
+    const { properties } = only(shapes({}, group(RECTANGLE, changing)))
+    const values = (name: string) => properties[name]!.keys.map(({ value }) => value)
+    expect(values('stop 1 colour')).toEqual(['#ff000080', '#00ff0080'])
+    expect(values('stop 2 offset')).toEqual([80, 40])
+    expect(values('stop 2 colour')).toHaveLength(2)
+    expect(values('stop 1 offset')).toEqual([])
     const star = only(
       shapes(
         {},

@@ -8,7 +8,8 @@ import { childElements } from '../style/cascade.ts'
 import { readStyles } from '../style/readStyles.ts'
 import { sceneOfPieces } from '../sceneOfPieces.ts'
 import type { TakenOver } from '../takenOver.ts'
-import { SvgWalk, titleOf } from './svgWalk.ts'
+import { titleOf } from './elementNames.ts'
+import { SvgWalk } from './svgWalk.ts'
 import { unfoldUses } from './unfoldUses.ts'
 
 /**
@@ -48,7 +49,7 @@ export function readMovingSvg(
   for (const use of still)
     walk.tell({
       what: 'It shows something that moves, which became a picture that stands still.',
-      where: folded.sayOf(use),
+      where: folded.names.inWords(use),
     })
   if (lost) walk.tell({ what: 'Scripts and links to other files.', where: 'the file' })
   const seconds = sceneSeconds(walk.timings())

@@ -184,7 +184,7 @@ const apart = (given: MovedElement, what: string) => (): void =>
   given.leftOut({ what: `How its ${what} moves was left out: both move at times of their own.`, where: what })
 
 /** Middles of numbers that may move apart: as one step, or as two. */
-function moveSteps(x: Moving<number>, y: Moving<number>): Step[] {
+export function moveSteps(x: Moving<number>, y: Moving<number>): Step[] {
   if (isStill(x) && isStill(y)) return [moveBy([x.rest, y.rest])]
   let isApart = false
   const both = together(x, y, pair, () => (isApart = true))

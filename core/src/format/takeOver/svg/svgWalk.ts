@@ -1,9 +1,9 @@
 import { parseColour } from '../../../property/index.ts'
-import { LIMITS, type Bounds } from '../../../scene/index.ts'
+import type { Bounds } from '../../../scene/index.ts'
 import { isShape, readViewBox, UNSEEN, type SvgWhole } from '../../svg/index.ts'
-import { textOf, type XmlElement } from '../../xml/index.ts'
+import type { XmlElement } from '../../xml/index.ts'
 import type { Animated, LeftOut } from '../motion/animated.ts'
-import { isStill } from '../motion/moving.ts'
+import { isStill, mapMoving, type Moving } from '../motion/moving.ts'
 import { elementSteps, placesElement } from '../place/elementSteps.ts'
 import type { Step } from '../place/steps.ts'
 import { groupPiece, stillValue, tidyPieces, type Piece } from '../pieces/piece.ts'
@@ -12,13 +12,14 @@ import { styledMotion } from '../style/animations.ts'
 import { lengthOf } from '../style/lengths.ts'
 import type { Styles } from '../style/readStyles.ts'
 import { cropOf, cropSide, isCrop, withCrop } from './crop.ts'
-import type { MovedElement } from './geometry.ts'
+import { ElementNames, labelOf } from './elementNames.ts'
+import { movingLength, type MovedElement } from './geometry.ts'
 import { fillGradient, gradientChain, type FillGradient } from './gradient.ts'
 import { movingOpacity } from './paint.ts'
 import { StillPictures } from './pictures.ts'
 import { isSmil, readSmil } from './readSmil.ts'
 import { shapeBox } from './shapeBox.ts'
-import { isForm, shapePiece } from './shapePieces.ts'
+import { isForm, moveSteps, shapePiece } from './shapePieces.ts'
 import { textPiece } from './textPiece.ts'
 
 /** What of an element may move besides its place and its form. */
@@ -36,6 +37,11 @@ const LOOKS: ReadonlySet<string> = new Set([
 ])
 /** Of these, what children take from the element they lie in. */
 const HANDED_DOWN = /^(?:fill|stroke)/
+
+/** What x and y only place: as a whole it goes where they go. A group has them in the place of a `use`. */
+const PLACED: ReadonlySet<string> = new Set(['image', 'use', 'text', 'g'])
+const isSlide = ({ name }: XmlElement, property: string): boolean =>
+  PLACED.has(name) && (property === 'x' || property === 'y')
 
 /** Where the walk stands. */
 interface Place {
@@ -81,8 +87,7 @@ export class SvgWalk {
   /** The masks that are being read. */
   private readonly around = new Set<XmlElement>()
   private masks = 0
-  private readonly counts = new Map<string, number>()
-  private readonly names = new Map<XmlElement, string>()
+  readonly names = new ElementNames()
 
   constructor(
     private readonly root: XmlElement,
@@ -95,13 +100,13 @@ export class SvgWalk {
       ? { x: box[0], y: box[1], width: box[2], height: box[3] }
       : { x: 0, y: 0, width: size[0], height: size[1] }
     this.whole = [viewBox.width, viewBox.height]
-    const context = { nameOf: (element: XmlElement) => this.sayOf(element), leftOut: this.tell }
+    const context = { nameOf: (element: XmlElement) => this.names.inWords(element), leftOut: this.tell }
     const smil = readSmil(root, context)
     const gather = (element: XmlElement): void => {
       const { id } = element.attributes
       if (id && !this.byId.has(id)) this.byId.set(id, element)
       const styled = styledMotion(this.cascade.of(element), styles, {
-        whose: this.sayOf(element),
+        whose: this.names.inWords(element),
         leftOut: this.tell,
       })
       const all = [...(smil.get(element) ?? []), ...styled, ...movedBy(element)]
@@ -148,7 +153,10 @@ export class SvgWalk {
     const own = this.motion.get(element) ?? []
     if (computed['display'] === 'none' && !own.some(({ property }) => property === 'display')) return []
     this.tellUnknown(element, own)
-    const steps = this.stepsOf(element, computed, own, place)
+    const steps = [
+      ...this.stepsOf(element, computed, own, place),
+      ...this.slideOf(element, computed, own, place),
+    ]
     const mask = this.hasEffect(computed) ? this.maskOf(computed, steps, place) : null
     const pieces = this.shownOf(element, {
       computed,
@@ -162,11 +170,11 @@ export class SvgWalk {
 
   /** What an element shows, whatever it is seen through. */
   private shownOf(element: XmlElement, { computed, own, steps, place, isPlain }: Shown): readonly Piece[] {
-    const name = this.nameOf(element)
+    const name = this.names.of(element)
     const named = labelOf(element) !== null
     if (element.name === 'g' || element.name === 'a') {
       const inner = this.piecesOf(element, place)
-      if (!isPlain) this.tell({ what: 'Its mask, cut or filter.', where: this.sayOf(element) })
+      if (!isPlain) this.tell({ what: 'Its mask, cut or filter.', where: this.names.inWords(element) })
       return inner.length > 0 ? [this.group(element, { name, named, inner, place, steps })] : []
     }
     const declared = element.attributes
@@ -184,7 +192,8 @@ export class SvgWalk {
       const piece = shapePiece(element, given, { name, named, steps, whole: this.whole, gradient, box })
       if (piece) return this.cropped([piece], given)
     }
-    if (isShape(element)) this.tellUnmoved(given, own, isPlain)
+    if (isShape(element) || element.name === 'text')
+      this.tellUnmoved(given, isShape(element) ? own : [], isPlain)
     for (const [inner, animations] of this.motion)
       if (inner !== element && this.isWithin(inner, element))
         for (const { where } of animations)
@@ -212,7 +221,7 @@ export class SvgWalk {
     })
   }
 
-  /** Tells what of a shape that became a picture would move. */
+  /** Tells what of something that became a picture would move. */
   private tellUnmoved({ computed }: MovedElement, own: readonly Animated[], isPlain: boolean): void {
     const why = isPlain
       ? 'as it is painted with more than colours and gradients of ours'
@@ -263,6 +272,21 @@ export class SvgWalk {
       leftOut: this.tell,
     })
     return carrier === undefined ? steps : steps.map((step) => ({ ...step, of: carrier }))
+  }
+
+  /** How an element goes where its x and y do, from where they have it at first. */
+  private slideOf(
+    element: XmlElement,
+    computed: Computed,
+    moved: readonly Animated[],
+    { until }: Place,
+  ): readonly Step[] {
+    if (!moved.some(({ property }) => isSlide(element, property))) return []
+    const [x, y] = (['x', 'y'] as const).map((name, axis) => {
+      const moving = movingLength({ computed, moved, until }, name, this.whole[axis]!)
+      return mapMoving(moving, (value) => value - moving.rest)
+    }) as [Moving<number>, Moving<number>]
+    return moveSteps(x, y)
   }
 
   /** Whether an element is seen through more than its sides. */
@@ -324,6 +348,7 @@ export class SvgWalk {
     for (const { property, where } of own)
       if (
         !placesElement(property) &&
+        !isSlide(element, property) &&
         !LOOKS.has(property) &&
         !cropSide(property) &&
         !(isForm(property) && isShape(element)) &&
@@ -337,61 +362,10 @@ export class SvgWalk {
       if (at === outer) return true
     return false
   }
-
-  /** What a layer of an element is called. */
-  private nameOf(element: XmlElement): string {
-    const label = labelOf(element)
-    if (label !== null) return label
-    const known = this.names.get(element)
-    if (known) return known
-    const kind = KIND_NAMES[element.name] ?? element.name
-    const count = (this.counts.get(kind) ?? 0) + 1
-    this.counts.set(kind, count)
-    const name = count === 1 ? kind : `${kind} ${count}`
-    this.names.set(element, name)
-    return name
-  }
-
-  /** An element in sentences. */
-  sayOf(element: XmlElement): string {
-    const { id } = element.attributes
-    return id ? `<${element.name} id="${id}">` : `<${element.name}> “${this.nameOf(element)}”`
-  }
 }
 
 /** Whether art is white and nothing else. */
 function isWhite({ values }: NonNullable<Piece['art']>): boolean {
   const fill = values['fill']?.moving
   return fill !== undefined && isStill(fill) && parseColour(String(fill.rest))[0] > 0.999
-}
-
-const KIND_NAMES: Readonly<Record<string, string>> = {
-  g: 'Group',
-  a: 'Group',
-  rect: 'Rectangle',
-  circle: 'Circle',
-  ellipse: 'Ellipse',
-  path: 'Path',
-  line: 'Line',
-  polyline: 'Line',
-  polygon: 'Polygon',
-  text: 'Text',
-  image: 'Picture',
-  use: 'Picture',
-  svg: 'Picture',
-}
-
-/** The title an element has. */
-export function titleOf(element: XmlElement): string | null {
-  const title = childElements(element).find((child) => child.name === 'title')
-  const text = title ? textOf(title).trim().replace(/\s+/g, ' ') : ''
-  return text === '' ? null : text.slice(0, LIMITS.nameLength)
-}
-
-/** What the file calls an element; null where it does not. */
-function labelOf(element: XmlElement): string | null {
-  const { attributes } = element
-  const texts = [attributes['data-layer'], attributes['aria-label'], titleOf(element), attributes['id']]
-  const found = texts.map((text) => (text ?? '').trim().replace(/\s+/g, ' ')).find((text) => text !== '')
-  return found?.slice(0, LIMITS.nameLength) ?? null
 }

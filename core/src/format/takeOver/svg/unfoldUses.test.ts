@@ -51,6 +51,11 @@ describe('what a `use` shows', () => {
       `<g transform="translate(80 50)"><rect x="-20" y="-5" width="40" height="10" fill="#c8401a">${spin}</rect></g>`,
     ],
     [
+      'goes where its x and y go',
+      `<defs>${wheel}</defs><use href="#wheel" x="30" y="40"><animate attributeName="x" values="30;90;30" dur="2s" repeatCount="indefinite"/></use>`,
+      `<g transform="translate(30 40)"><g>${wheel}<animateTransform attributeName="transform" type="translate" values="0 0;60 0;0 0" dur="2s" repeatCount="indefinite"/></g></g>`,
+    ],
+    [
       'moves by style',
       `<style>@keyframes go{to{transform:translateX(90px)}}.go{animation:go 2s linear infinite}</style><defs><rect id="bar" class="go" width="40" height="10" fill="#c8401a"/></defs><use href="#bar" y="50"/>`,
       `<style>@keyframes go{to{transform:translateX(90px)}}.go{animation:go 2s linear infinite}</style><g transform="translate(0 50)"><rect class="go" width="40" height="10" fill="#c8401a"/></g>`,

@@ -9,8 +9,8 @@ const MOST_MORE = 20_000
 /** How deep elements and what they use may lie in one another. */
 const MOST_DEPTH = 400
 const TOO_DEEP = 'The parts of this SVG lie too deep in one another. Nothing was changed.'
-/** What of a `use` is no attribute of the group that takes its place. */
-const OF_USE: ReadonlySet<string> = new Set(['href', 'x', 'y', 'width', 'height'])
+/** What of a `use` is no attribute of the group that takes its place; its x and y stay, as they may move. */
+const OF_USE: ReadonlySet<string> = new Set(['href', 'width', 'height'])
 /** What of a symbol is said by its transform. */
 const OF_SYMBOL: ReadonlySet<string> = new Set(['id', 'viewBox', 'width', 'height', 'preserveAspectRatio'])
 
