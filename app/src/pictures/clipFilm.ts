@@ -178,8 +178,10 @@ export class ClipFilm implements Film {
       this.frames.push(frame)
     }
     // Those farthest from what is shown go first, and while it plays those it has passed; what may come next stays.
-    const away = ({ from, to }: ClipFrame): number => {
-      if (from <= this.expected && this.expected < to) return 0
+    const next = this.find(this.expected)
+    const away = (frame: ClipFrame): number => {
+      if (frame === next) return 0
+      const { from, to } = frame
       const far = Math.max(from - this.asked.seconds, this.asked.seconds - to, 0)
       const isPassed = this.way * (from - this.asked.seconds) < 0 && far > 0
       return isPassed ? this.seconds + far : far

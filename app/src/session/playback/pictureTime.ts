@@ -4,7 +4,7 @@ import { asTicks, type Ticks } from '@arrow-bend/core/time'
 /** The moment that is in the picture: the playhead's, but for glances elsewhere. Told outside Vue's own updates. */
 export function pictureTime() {
   const shown = createEventHook<Ticks>()
-  const expected = createEventHook<Ticks>()
+  const expected = createEventHook<() => Ticks>()
   let at = asTicks(0)
   let isAside = false
   const show = (time: Ticks): void => {
@@ -25,10 +25,10 @@ export function pictureTime() {
       /** Whether the moment that is being shown is only glanced at. */
       isGlance: (): boolean => isAside,
       inPicture: (): Ticks => at,
-      /** A moment that may be gone to next, so that what it takes long to draw can be made ready. */
-      expect: (time: Ticks): void => void expected.trigger(time),
+      /** A moment that may be gone to next, so that what takes long to draw can be made ready; asked for only where something does. */
+      expect: (moment: () => Ticks): void => void expected.trigger(moment),
       /** @returns what ends it */
-      onExpected: (listener: (time: Ticks) => void): (() => void) => expected.on(listener).off,
+      onExpected: (listener: (moment: () => Ticks) => void): (() => void) => expected.on(listener).off,
       /** @returns what ends it */
       onFrame: (listener: (time: Ticks) => void): (() => void) => shown.on(listener).off,
     },

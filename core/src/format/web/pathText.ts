@@ -1,5 +1,5 @@
 import type { PlaceSpan } from '../../property/index.ts'
-import { isStraight, type Cubic, type Vec2 } from '../../route/index.ts'
+import { cubicPoint, isStraight, type Cubic, type Vec2 } from '../../route/index.ts'
 
 /**
  * Largest sag of a chord, px. A browser measures along a curve by its own rough chords and slides unevenly between
@@ -36,14 +36,6 @@ function chords(cubic: Cubic, lineTo: (x: number, y: number) => void): void {
     Math.hypot(a[0] - 2 * b[0] + c[0], a[1] - 2 * b[1] + c[1])
   const second = 6 * Math.max(bends(from, leave, arrive), bends(leave, arrive, to))
   const count = isStraight(cubic) ? 1 : Math.max(1, Math.ceil(Math.sqrt(second / (8 * SAG_PX))))
-  for (let i = 1; i < count; i += 1) {
-    const t = i / count
-    const s = 1 - t
-    const [p, q, r, u] = [s * s * s, 3 * s * s * t, 3 * s * t * t, t * t * t]
-    lineTo(
-      p * from[0] + q * leave[0] + r * arrive[0] + u * to[0],
-      p * from[1] + q * leave[1] + r * arrive[1] + u * to[1],
-    )
-  }
+  for (let i = 1; i < count; i += 1) lineTo(...cubicPoint(cubic, i / count))
   lineTo(to[0], to[1])
 }

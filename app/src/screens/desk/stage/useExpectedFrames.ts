@@ -8,10 +8,10 @@ import { usePlayback } from '../../../session/playback/playback.ts'
 export function useExpectedFrames(pictures: PictureBook): void {
   const document = useDocument()
   const playback = usePlayback()
-  const end = playback.onExpected((time) => {
+  const end = playback.onExpected((moment) => {
     const { project, scene } = document
     if (playback.playing || !project || !scene || !project.assets.some(({ kind }) => kind === 'clip')) return
-    for (const item of sceneAt(scene, time, project.bends, project.scenes))
+    for (const item of sceneAt(scene, moment(), project.bends, project.scenes))
       if (item.kind === 'clip' && item.shown) pictures.film(item.clip)?.expect?.(item.seconds)
   })
   onScopeDispose(end)

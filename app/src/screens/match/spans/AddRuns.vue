@@ -21,7 +21,6 @@ const text = ref('')
 /** Only what moves between these is offered; all where they are left alone. */
 const [from, until] = [ref<Ticks | null>(null), ref<Ticks | null>(null)]
 const button = ref<HTMLElement | null>(null)
-watch(open, () => (text.value = ''))
 const MOST = 200
 
 const ends = computed(() => ({
@@ -40,6 +39,10 @@ const isNarrowed = computed(() => from.value !== null || until.value !== null)
 const takeAll = (): void => {
   from.value = until.value = null
 }
+watch(open, () => {
+  text.value = ''
+  takeAll()
+})
 /** By so many frames from where a time stands. */
 const stepped = (time: Ticks, frames: number): Ticks =>
   asTicks(clamp(Math.round(time + frames * frameTicks(document.rate)), -MOST_TICKS, MOST_TICKS))

@@ -1,6 +1,7 @@
+import { clamp } from '../../../number/index.ts'
 import { hexOf, parseColour, type Value } from '../../../property/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
-import { MOST_STOPS, type Bounds } from '../../../scene/index.ts'
+import { applyMatrix, MOST_STOPS, type Bounds, type Matrix } from '../../../scene/index.ts'
 import { isSimilar, multiply, readTransform } from '../../svg/index.ts'
 import type { XmlElement } from '../../xml/index.ts'
 import { isStill, mapMoving, still, zipMoving, type Moving } from '../motion/moving.ts'
@@ -18,6 +19,8 @@ export interface FillGradient {
   readonly kind: 'linear' | 'radial'
   /** px of the shape's own coordinates. */
   readonly line: Moving<Line>
+  /** The box of the shape while it stays as it is, px of the same. */
+  readonly box: Bounds
   /** Whether it goes with the box of what it fills as that grows. */
   readonly keepsToBox: boolean
   readonly stops: Readonly<Record<string, PieceValue>>
@@ -30,8 +33,8 @@ export interface GradientSource {
   readonly byId: ReadonlyMap<string, XmlElement>
   /** What holds for an element, and what of it moves. */
   readonly given: (element: XmlElement) => MovedElement
-  /** The box of what it fills, px of its own coordinates. */
-  readonly box: Bounds
+  /** The box of what it fills, px of its own coordinates; null where that has none. */
+  readonly box: () => Bounds | null
   /** Width and height of the drawing, that shares are of. */
   readonly whole: Vec2
   /** What covers all of it, 0 … 1. */
@@ -75,8 +78,8 @@ export function fillGradient(fill: string | undefined, source: GradientSource): 
   if (moved.some(({ property }) => !LENGTHS[kind].includes(property))) return null
   if (said['spreadMethod'] !== undefined && said['spreadMethod'] !== 'pad') return null
   const inBox = said['gradientUnits'] !== 'userSpaceOnUse'
-  const { box } = source
-  if (inBox && !(box.width > 0 && box.height > 0)) return null
+  const box = source.box()
+  if (!box || !(box.width > 0 && box.height > 0)) return null
   const fit = inBox ? [box.width, 0, 0, box.height, box.x, box.y] : [1, 0, 0, 1, 0, 0]
   const matrix = multiply(fit, readTransform(said['gradientTransform']))
   const one = { ...source.given(element), computed: said, moved }
@@ -84,7 +87,7 @@ export function fillGradient(fill: string | undefined, source: GradientSource): 
   if (!own || (kind === 'linear' && !staysTrue(own, matrix))) return null
   const line = placedLine({ kind, line: own }, matrix)
   const stops = stopValues(holder, source)
-  return line && stops && { kind, line, keepsToBox: inBox, ...stops }
+  return line && stops && { kind, line, box, keepsToBox: inBox, ...stops }
 }
 
 /** A gradient as the properties of a layer whose art has a box. @param matrix from the shape's coordinates to those of the art */
@@ -170,29 +173,25 @@ function placedLine(
   matrix: readonly number[],
 ): Moving<Line> | null {
   if (kind === 'radial' && !isSimilar(matrix)) return null
-  return mapMoving(line, (one) => (kind === 'radial' ? movedLine(one, matrix) : slantedLine(one, matrix)))
+  const placing = Float64Array.from(matrix)
+  return mapMoving(line, (one) => (kind === 'radial' ? movedLine(one, placing) : slantedLine(one, placing)))
 }
 
-const placedPoint = ([a, b, c, d, e, f]: readonly number[], [x, y]: Vec2): Vec2 => [
-  a! * x + c! * y + e!,
-  b! * x + d! * y + f!,
-]
-
-function movedLine([x0, y0, x1, y1]: Line, matrix: readonly number[]): Line {
-  return [...placedPoint(matrix, [x0, y0]), ...placedPoint(matrix, [x1, y1])]
+function movedLine([x0, y0, x1, y1]: Line, matrix: Matrix): Line {
+  return [...applyMatrix(matrix, x0, y0), ...applyMatrix(matrix, x1, y1)]
 }
 
 /**
  * The line across a gradient's stripes after all is moved, stretched and slanted: its share of the way is a linear function of
  * the place, whose slope is carried over by the inverse transpose (textbook).
  */
-function slantedLine(line: Line, matrix: readonly number[]): Line {
+function slantedLine(line: Line, matrix: Matrix): Line {
   const [x0, y0, x1, y1] = line
-  const [a, b, c, d] = matrix as readonly [number, number, number, number]
+  const [a, b, c, d] = matrix as unknown as readonly [number, number, number, number]
   const [dx, dy] = [x1 - x0, y1 - y0]
   const length = dx * dx + dy * dy
   const det = a * d - b * c
-  const [startX, startY] = placedPoint(matrix, [x0, y0])
+  const [startX, startY] = applyMatrix(matrix, x0, y0)
   if (length === 0 || det === 0) return [startX, startY, startX, startY]
   const slope: Vec2 = [(d * dx - b * dy) / (det * length), (a * dy - c * dx) / (det * length)]
   const steep = slope[0] * slope[0] + slope[1] * slope[1]
@@ -223,12 +222,12 @@ function stopValues(
     const colour = stopColour(given, source.opacity)
     if (!colour) return null
     // Each is at least as far as the one before.
-    least = Math.max(least, Math.min(1, offset.rest))
+    least = clamp(offset.rest, least, 1)
     const rest = least
     stops[`stop ${i + 1} offset`] = {
       moving: isStill(offset)
         ? still<Value>(100 * rest)
-        : mapMoving(offset, (share): Value => 100 * Math.min(1, Math.max(0, share))),
+        : mapMoving(offset, (share): Value => 100 * clamp(share, 0, 1)),
     }
     stops[`stop ${i + 1} colour`] = movingValue(colour, 'srgb')
   }
@@ -240,6 +239,6 @@ function stopColour(given: MovedElement, opacity: number): Moving<string> | null
   const share = movingProperty(given, 'stop-opacity', (text) => lengthOf(text, 1), 1)
   return zipMoving(plain, share, (text, alpha) => {
     const [l, a, b, own] = parseColour(text)
-    return hexOf([l, a, b, own * Math.min(1, Math.max(0, alpha)) * opacity])
+    return hexOf([l, a, b, own * clamp(alpha, 0, 1) * opacity])
   })
 }

@@ -1,5 +1,5 @@
 import type { Outline, Value } from '../../../property/index.ts'
-import { outlineBounds, type ArtNode, type Bounds } from '../../../scene/index.ts'
+import { outlineBounds, type ArtNode } from '../../../scene/index.ts'
 import type { Vec2 } from '../../../route/index.ts'
 import {
   isSimilar,
@@ -44,9 +44,8 @@ export interface ShapeOptions {
   readonly named: boolean
   readonly steps: readonly Step[]
   readonly whole: SvgWhole
-  /** What it is filled with instead of a colour, and the box of that. */
+  /** What it is filled with instead of a colour. */
   readonly gradient: FillGradient | null
-  readonly box: Bounds | null
 }
 
 /** A shape as a piece; null where it takes more than plain colours. */
@@ -59,7 +58,7 @@ export function shapePiece(element: XmlElement, given: MovedElement, options: Sh
   const isDashed = values['dash'] !== undefined
   const base = { name, named, opacity, children: [] }
   const moves = given.moved.some(({ property }) => FORM.has(property))
-  const inBox = gradient && options.box && gradientValues(gradient, options.box)
+  const inBox = gradient && gradientValues(gradient, gradient.box)
   // As it grows its gradient has to grow with it.
   if (gradient && (!inBox || (moves && !fitsAnyBox(gradient) && !isRound(element, gradient)))) return null
   const round = ROUND[element.name]

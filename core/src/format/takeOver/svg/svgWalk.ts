@@ -1,3 +1,4 @@
+import { clamp } from '../../../number/index.ts'
 import { parseColour } from '../../../property/index.ts'
 import type { Bounds } from '../../../scene/index.ts'
 import { isShape, readViewBox, UNSEEN, type SvgWhole } from '../../svg/index.ts'
@@ -38,10 +39,12 @@ const LOOKS: ReadonlySet<string> = new Set([
 /** Of these, what children take from the element they lie in. */
 const HANDED_DOWN = /^(?:fill|stroke)/
 
-/** What x and y only place: as a whole it goes where they go. A group has them in the place of a `use`. */
-const PLACED: ReadonlySet<string> = new Set(['image', 'use', 'text', 'g'])
-const isSlide = ({ name }: XmlElement, property: string): boolean =>
-  PLACED.has(name) && (property === 'x' || property === 'y')
+/** What x and y only place: as a whole it goes where they go. */
+const PLACED: ReadonlySet<string> = new Set(['image', 'use', 'text'])
+const isSlide = ({ name, attributes }: XmlElement, property: string): boolean =>
+  (property === 'x' || property === 'y') &&
+  // A group says them only in the place of a `use`.
+  (PLACED.has(name) || (name === 'g' && attributes[property] !== undefined))
 
 /** Where the walk stands. */
 interface Place {
@@ -187,9 +190,8 @@ export class SvgWalk {
       if (piece) return this.cropped([piece], given)
     }
     if (isPlain && isShape(element)) {
-      const box = shapeBox(element, this.whole)
-      const gradient = box && this.gradientOf(given, box)
-      const piece = shapePiece(element, given, { name, named, steps, whole: this.whole, gradient, box })
+      const gradient = this.gradientOf(element, given)
+      const piece = shapePiece(element, given, { name, named, steps, whole: this.whole, gradient })
       if (piece) return this.cropped([piece], given)
     }
     if (isShape(element) || element.name === 'text')
@@ -204,20 +206,20 @@ export class SvgWalk {
   }
 
   /** The gradient a shape is filled with; null where it is none of ours. */
-  private gradientOf(given: MovedElement, box: Bounds): FillGradient | null {
+  private gradientOf(element: XmlElement, given: MovedElement): FillGradient | null {
     const { computed, moved, until } = given
     if (moved.some(({ property }) => property === 'fill' || property === 'fill-opacity')) return null
     return fillGradient(computed['fill'], {
       byId: this.byId,
-      given: (element) => ({
-        computed: this.cascade.of(element),
-        moved: this.motion.get(element) ?? [],
+      given: (one) => ({
+        computed: this.cascade.of(one),
+        moved: this.motion.get(one) ?? [],
         until,
         leftOut: this.tell,
       }),
-      box,
+      box: () => shapeBox(element, this.whole),
       whole: this.whole,
-      opacity: Math.min(1, Math.max(0, lengthOf(computed['fill-opacity'], 1) ?? 1)),
+      opacity: clamp(lengthOf(computed['fill-opacity'], 1) ?? 1, 0, 1),
     })
   }
 

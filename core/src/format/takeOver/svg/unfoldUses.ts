@@ -66,7 +66,7 @@ export function unfoldUses(root: XmlElement, { isMoving, whole, staysStill }: Un
     const shown = placed(target, [...around, target])
     const size = [length('width'), length('height')] as const
     const inner = target.name === 'symbol' ? symbolAsGroup(shown, size, whole) : shown
-    return groupOf(without(use.attributes, OF_USE), [
+    return groupOf({ x: '0', y: '0', ...without(use.attributes, OF_USE) }, [
       ...use.children,
       x === 0 && y === 0 ? inner : groupOf({ transform: `translate(${x} ${y})` }, [inner]),
     ])

@@ -4,7 +4,7 @@ import { progressWithin, type Track } from '../track.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'
 import { cutBends } from './cutBends.ts'
-import { percentText } from './shareText.ts'
+import { percentText } from './shares.ts'
 
 /** How often what leaves is played. */
 export type Rounds = number | 'forever'

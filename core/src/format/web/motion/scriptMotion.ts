@@ -1,6 +1,6 @@
 import { checkCharacters } from '../pageLimits.ts'
 import { easingsOf } from './cssMotion.ts'
-import { shareDown } from './shareText.ts'
+import { shareDown } from './shares.ts'
 import { cutBends } from './cutBends.ts'
 import { changingTrack, type Motion, type Move, type MovingElement, type Shell } from './motion.ts'
 import { REGISTERED_RULES, styledShell } from './styledElement.ts'

@@ -42,7 +42,7 @@ export function useScrub(): Scrubbing {
     }
   }
   const rest = useDebounceFn((event: PointerEvent, timeArea: Element) => {
-    if (document.scene) playback.expect(asTicks(Math.round(timesIn(timeArea)(event))))
+    playback.expect(() => asTicks(Math.round(timesIn(timeArea)(event))))
   }, RESTED_MS)
 
   return {
