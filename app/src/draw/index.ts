@@ -1,3 +1,4 @@
+export { AskedPictures, type ScalesAsked } from './askedPictures.ts'
 export { artBox } from './artBox.ts'
 export type { Context2d } from './context2d.ts'
 export { drawFrame, type FrameToDraw } from './drawFrame.ts'

@@ -5,7 +5,7 @@ import type { DecodedPicture } from '../draw/index.ts'
 /** Drawings can be had at least this large, px, so that they stay sharp when they are shown larger than they say. */
 const FINE = 1536
 /** How many times as large as it says a drawing can be had; photographs have no more than they have. */
-export function finenessOf({ type, size: [width, height] }: PictureAsset): number {
+function finenessOf({ type, size: [width, height] }: PictureAsset): number {
   if (type !== 'image/svg+xml') return 1
   return 2 ** clamp(Math.ceil(Math.log2(FINE / Math.max(width, height))), 0, 3)
 }
@@ -13,24 +13,44 @@ export function finenessOf({ type, size: [width, height] }: PictureAsset): numbe
 /** Copies are made down to this width, px. */
 const SMALLEST = 64
 
+/** The copies of a picture: each half as wide as the one before, in px of the copy a px of the picture, powers of two. */
+export interface Fineness {
+  readonly finest: number
+  readonly coarsest: number
+}
+
+/**
+ * The copies that are drawn from a scale to another, as far as there are any.
+ * @param least, most screen pixels a picture pixel: from 0 for the smallest there is, to Infinity for the largest
+ */
+export function finenessFor(asset: PictureAsset, least: number, most: number): Fineness {
+  const finest = finenessOf(asset)
+  const coarsest = Math.min(finest, 2 ** Math.ceil(Math.log2(SMALLEST / asset.size[0])))
+  const at = (scale: number): number => clamp(2 ** Math.ceil(Math.log2(scale)), coarsest, finest)
+  return { finest: at(most), coarsest: at(least) }
+}
+
 /**
  * Decodes a picture, or draws a stand-in for one that is missing or damaged. In the page only: a worker opens no SVG.
- * @param fineness px of the largest copy a px of the picture: 1, or as far as `finenessOf` goes
  * @returns null where not even that can be drawn
  */
 export async function decodePicture(
   asset: PictureAsset,
   bytes: Blob | null,
-  fineness: number,
+  fineness: Fineness,
 ): Promise<DecodedPicture | null> {
   const decoded = bytes && (await decode(asset, bytes, fineness).catch(() => null))
   if (decoded) return decoded
   const standIn = new Blob([standInPicture(asset.size)], { type: 'image/svg+xml' })
   const drawing = { ...asset, type: 'image/svg+xml' as const }
-  return decode(drawing, standIn, finenessOf(drawing)).catch(() => null)
+  return decode(drawing, standIn, finenessFor(drawing, 0, Infinity)).catch(() => null)
 }
 
-async function decode({ type, size }: PictureAsset, bytes: Blob, fineness: number): Promise<DecodedPicture> {
+async function decode(
+  { type, size }: PictureAsset,
+  bytes: Blob,
+  { finest, coarsest }: Fineness,
+): Promise<DecodedPicture> {
   const url = URL.createObjectURL(bytes)
   try {
     const image = new Image()
@@ -38,12 +58,15 @@ async function decode({ type, size }: PictureAsset, bytes: Blob, fineness: numbe
     await image.decode()
     const [width, height] = size
     const isDrawing = type === 'image/svg+xml'
-    const sizes = [scaled(image, width * fineness, height * fineness)]
-    for (let half = (width * fineness) / 2; half >= SMALLEST; half /= 2) {
-      // A drawing is drawn anew at every size; a photograph is halved step by step, which blurs least.
-      sizes.push(scaled(isDrawing ? image : sizes[sizes.length - 1]!, half, (height * half) / width))
+    const sizes: ImageBitmap[] = []
+    // A drawing is drawn anew at every size; a photograph is halved step by step, which blurs least.
+    let source: CanvasImageSource = image
+    for (let fineness = isDrawing ? finest : 1; fineness >= coarsest; fineness /= 2) {
+      const copy = scaled(source, width * fineness, height * fineness)
+      if (fineness <= finest) sizes.push(copy)
+      if (!isDrawing) source = copy
     }
-    return { sizes, fineness, width, height }
+    return { sizes, fineness: finest, width, height }
   } finally {
     URL.revokeObjectURL(url)
   }

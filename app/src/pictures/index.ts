@@ -1,3 +1,3 @@
 export { decodedPictures } from './decodedPictures.ts'
-export { decodePicture } from './decodePicture.ts'
 export { PictureLoader } from './pictureLoader.ts'
+export { picturesFor } from './picturesFor.ts'

@@ -1,7 +1,7 @@
 import type { Asset, ClipAsset, PictureAsset } from '@arrow-bend/core/scene'
 import type { DecodedPicture, PictureBook } from '../draw/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
-import { decodePicture, finenessOf } from './decodePicture.ts'
+import { decodePicture, finenessFor, type Fineness } from './decodePicture.ts'
 
 const isClip = (asset: Asset): asset is ClipAsset => asset.kind === 'clip'
 const isPicture = (asset: Asset): asset is PictureAsset => asset.kind === 'picture'
@@ -32,22 +32,24 @@ export class PictureLoader {
     }
     await Promise.all(
       wanted.map(async (asset) => {
-        const picture = await this.decoded(asset, 1)
+        const asItSays = finenessFor(asset, 0, 1)
+        const picture = await this.decoded(asset, asItSays)
         // Few are ever shown larger than they say, and drawing them so takes most of the time.
-        const finer = finenessOf(asset) > 1 ? () => void this.refine(asset) : undefined
+        const canBeFiner = finenessFor(asset, 0, Infinity).finest > asItSays.finest
+        const finer = canBeFiner ? () => void this.refine(asset) : undefined
         if (picture) this.book.put(asset.id, picture, finer)
       }),
     )
     return fresh.length > 0
   }
 
-  private async decoded(asset: PictureAsset, fineness: number): Promise<DecodedPicture | null> {
+  private async decoded(asset: PictureAsset, fineness: Fineness): Promise<DecodedPicture | null> {
     return decodePicture(asset, await this.read(asset).catch(() => null), fineness)
   }
 
   /** Draws a picture as fine as it can be had. */
   private async refine(asset: PictureAsset): Promise<void> {
-    const picture = await this.decoded(asset, finenessOf(asset))
+    const picture = await this.decoded(asset, finenessFor(asset, 0, Infinity))
     if (!picture) return
     this.book.put(asset.id, picture)
     this.changed()

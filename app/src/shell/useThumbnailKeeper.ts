@@ -3,7 +3,7 @@ import { useDocument } from '../session/document/document.ts'
 import { useJournal } from '../session/document/journal.ts'
 import { assetShelf, projectStorage } from '../storage/index.ts'
 
-/** Quiet time after an edit before the project's card is drawn anew, ms. */
+/** Quiet time after an edit, and after the last drag, before the project's card is drawn anew, ms. */
 const QUIET_MS = 3000
 
 /** Keeps the open project's thumbnail on the projects screen up to date. */
@@ -11,9 +11,9 @@ export function useThumbnailKeeper(): void {
   const document = useDocument()
   const saving = useJournal()
   watchDebounced(
-    () => saving.state,
+    () => (document.gesturing ? null : saving.state),
     async (state) => {
-      if (state.kind !== 'saved' || state.at === null || !document.project) return
+      if (state?.kind !== 'saved' || state.at === null || !document.project) return
       const { project } = document
       // A card without a fresh picture is no loss worth a message.
       await import('../work/frameDrawer.ts')

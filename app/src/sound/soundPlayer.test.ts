@@ -36,7 +36,6 @@ function stage(values: Readonly<Record<string, number>> = {}, heardAtAnySpeed = 
   const context = {
     currentTime: 0,
     destination: {} as AudioDestinationNode,
-    resume: () => Promise.resolve(),
     decodeAudioData: () =>
       Promise.resolve({
         duration: 4,

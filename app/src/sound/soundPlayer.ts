@@ -57,13 +57,7 @@ export class SoundPlayer {
   constructor(
     private readonly context: Pick<
       AudioContext,
-      | 'currentTime'
-      | 'destination'
-      | 'createBuffer'
-      | 'createBufferSource'
-      | 'createGain'
-      | 'decodeAudioData'
-      | 'resume'
+      'currentTime' | 'destination' | 'createBuffer' | 'createBufferSource' | 'createGain' | 'decodeAudioData'
     >,
     private readonly read: ReadAsset,
     private readonly heard: () => number = () => context.currentTime,
@@ -71,7 +65,6 @@ export class SoundPlayer {
 
   /** Decodes sounds that are not there yet; what cannot be decoded is silent. */
   async load(assets: readonly Asset[]): Promise<void> {
-    await this.context.resume()
     const fresh = assets.filter(({ id, kind }) => kind !== 'picture' && !this.asked.has(id))
     await Promise.all(
       fresh.map(async (asset) => {

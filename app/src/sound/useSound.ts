@@ -6,6 +6,7 @@ import { pageClock } from '../session/playback/clock.ts'
 import { usePlayback } from '../session/playback/playback.ts'
 import { usePreferences } from '../session/preferences.ts'
 import { assetShelf } from '../storage/index.ts'
+import type { RestingDevice } from './restingDevice.ts'
 import type { SoundPlayer } from './soundPlayer.ts'
 
 export interface Sounds {
@@ -24,6 +25,7 @@ export function useSound(): Sounds {
   const playback = usePlayback()
   const preferences = usePreferences()
   let context: AudioContext | null = null
+  let device: RestingDevice | null = null
   let player: SoundPlayer | null = null
   let coming: Promise<SoundPlayer | null> | null = null
   let isGone = false
@@ -33,12 +35,15 @@ export function useSound(): Sounds {
   const sounding = (): readonly Asset[] =>
     (document.project?.assets ?? []).filter(({ kind }) => kind !== 'picture')
   const make = async (): Promise<SoundPlayer | null> => {
-    const [{ SoundPlayer: Player }, { soundClock }] = await Promise.all([
+    const [{ SoundPlayer: Player }, { soundClock }, { restingDevice }] = await Promise.all([
       import('./soundPlayer.ts'),
       import('./soundClock.ts'),
+      import('./restingDevice.ts'),
     ])
     if (isGone) return null
     context = new AudioContext()
+    device = restingDevice(context)
+    device.restSoon()
     const clock = soundClock(context)
     player = new Player(context, assetShelf.read, clock.heard)
     playback.goBy(clock)
@@ -57,13 +62,17 @@ export function useSound(): Sounds {
   )
   const pace = (): number => (playback.speed * preferences.playPercent) / 100
 
-  watch(
-    () => playback.playing && !preferences.muted,
-    async (isHeard) => {
-      if (!isHeard) player?.rest()
-      else if (sounding().length > 0) await load()
-    },
-  )
+  const isHeardNow = (): boolean => playback.playing && !preferences.muted
+  watch(isHeardNow, async (isHeard) => {
+    if (!isHeard) {
+      player?.rest()
+      device?.restSoon()
+    } else if (sounding().length > 0) {
+      device?.wake()
+      await load()
+      if (isHeardNow()) device?.wake()
+    }
+  })
   /** Of the playback when it goes forward at another pace; null where that is to be silent, or is as in life. */
   const keptPace = (): number | null => {
     const now = pace()
@@ -90,6 +99,7 @@ export function useSound(): Sounds {
     isGone = true
     player?.rest()
     playback.goBy(pageClock)
+    device?.leave()
     // A browser has few of them.
     void context?.close()
   })
@@ -106,7 +116,11 @@ export function useSound(): Sounds {
         sounding().length === 0
       )
         return
-      if (player) player.glance(sampler)
+      if (player) {
+        device?.wake()
+        player.glance(sampler)
+        device?.restSoon()
+      }
       // No sound may start before the person did something on the page.
       else if (navigator.userActivation.hasBeenActive) void load()
     },

@@ -2,7 +2,15 @@ import '../withoutEval.ts'
 import { expose } from 'comlink'
 import type { StillFrames } from '../pictures/filmOf.ts'
 import { stillFilm } from '../pictures/stillFilm.ts'
-import { drawFrame, loadTextFont, PictureBook, type DecodedPicture, type FrameToDraw } from '../draw/index.ts'
+import {
+  AskedPictures,
+  drawFrame,
+  loadTextFont,
+  PictureBook,
+  type DecodedPicture,
+  type FrameToDraw,
+  type ScalesAsked,
+} from '../draw/index.ts'
 
 export interface FramePicture extends FrameToDraw {
   readonly type: 'image/png' | 'image/webp'
@@ -19,11 +27,21 @@ const QUALITY = 0.85
 const font = loadTextFont((self as unknown as { fonts: FontFaceSet }).fonts).catch(() => undefined)
 
 const worker = {
+  /** The pictures a frame shows, with the scales they are drawn at. @param sizes of all there are, px */
+  picturesOf: async (
+    frame: FrameToDraw,
+    sizes: ReadonlyMap<string, readonly [width: number, height: number]>,
+  ): Promise<readonly (readonly [assetId: string, scales: ScalesAsked])[]> => {
+    await font
+    const pictures = new AskedPictures(sizes)
+    drawFrame(frame, pictures)
+    return pictures.asked
+  },
   /** A picture of a frame, as a file. */
   drawFrame: async ({ type, pictures, clips, ...frame }: FramePicture): Promise<Blob> => {
     await font
     const canvas = drawFrame(frame, new PictureBook(pictures, clips.map(stillFilm)))
-    for (const [, { sizes }] of pictures) for (const bitmap of sizes) bitmap.close()
+    for (const bitmap of pictures.flatMap(([, { sizes }]) => sizes)) bitmap.close()
     return canvas.convertToBlob({ type, quality: QUALITY })
   },
 }

@@ -1,6 +1,6 @@
 import { transfer } from 'comlink'
 import type { Project, Scene } from '@arrow-bend/core/scene'
-import { decodedPictures } from '../pictures/index.ts'
+import { picturesFor } from '../pictures/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
 import type { DrawWorker } from './drawWorker.ts'
 import { TaskWorker } from './taskWorker.ts'
@@ -26,22 +26,22 @@ export interface PictureOfFrame {
  */
 export async function pictureOfFrame(
   project: Project,
-  { scene, ...options }: PictureOfFrame,
+  { scene, type, ...options }: PictureOfFrame,
   read: ReadAsset,
 ): Promise<Blob> {
-  const { assets, bends, scenes } = project
-  const pictures = await decodedPictures(project, read)
+  const { assets, bends: library, scenes } = project
+  const frame = { ...options, scene, scenes, library }
   const hasClips = assets.some(({ kind }) => kind === 'clip')
   const clips = hasClips
     ? await (await import('../pictures/filmOf.ts')).framesShown(project, { scene, time: options.time }, read)
     : []
-  const bitmaps = [
-    ...pictures.flatMap(([, { sizes }]) => sizes),
-    ...clips.flatMap(({ frames }) => frames.map(({ picture }) => picture)),
-  ]
+  const shown = clips.flatMap(({ frames }) => frames.map(({ picture }) => picture))
   return drawer.run(
-    (remote) =>
-      remote.drawFrame(transfer({ ...options, scene, scenes, library: bends, pictures, clips }, bitmaps)),
+    async (remote) => {
+      const sizes = new Map(assets.flatMap((one) => (one.kind === 'sound' ? [] : [[one.id, one.size]])))
+      const pictures = await picturesFor(assets, await remote.picturesOf(frame, sizes), read)
+      return remote.drawFrame(transfer({ ...frame, type, pictures, clips }, shown))
+    },
     {
       limitMs: LIMIT_MS,
       tooLong: 'Drawing the picture takes too long, so it was given up. Nothing was changed.',

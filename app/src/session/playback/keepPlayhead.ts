@@ -11,19 +11,19 @@ export function keepPlayhead({
   place,
   time,
   isStill,
-  seek,
+  putAt,
 }: {
   /** Names the current scene among all projects'; empty for none. */
   readonly place: () => string
   readonly time: Readonly<ShallowRef<Ticks>>
   readonly isStill: () => boolean
-  readonly seek: (to: number) => void
+  readonly putAt: (kept: number) => void
 }): void {
   const nameOf = (scene: string): string => `playhead:${scene}`
 
   const recall = async (scene: string): Promise<void> => {
     const kept = await projectStorage.preference(nameOf(scene)).catch(() => undefined)
-    if (place() === scene && typeof kept === 'number') seek(kept)
+    if (place() === scene && typeof kept === 'number') putAt(kept)
   }
   watch(place, (scene) => void (scene && recall(scene)), { immediate: true })
   watchDebounced(

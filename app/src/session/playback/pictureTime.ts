@@ -6,10 +6,12 @@ export function pictureTime() {
   const shown = createEventHook<Ticks>()
   const expected = createEventHook<() => Ticks>()
   let at = asTicks(0)
-  let isAside = false
-  const show = (time: Ticks): void => {
+  let quiet = false
+  const show = (time: Ticks, quietly = false): void => {
     at = time
+    quiet = quietly
     void shown.trigger(time)
+    quiet = false
   }
   return {
     show,
@@ -17,13 +19,9 @@ export function pictureTime() {
     reset: (): void => void (at = asTicks(0)),
     told: {
       /** Shows a moment without going there. */
-      glance: (time: Ticks): void => {
-        isAside = true
-        show(time)
-        isAside = false
-      },
-      /** Whether the moment that is being shown is only glanced at. */
-      isGlance: (): boolean => isAside,
+      glance: (time: Ticks): void => show(time, true),
+      /** Whether nobody went to the moment that is being shown: it is only glanced at, or the playhead is put where it stood. */
+      isQuiet: (): boolean => quiet,
       inPicture: (): Ticks => at,
       /** A moment that may be gone to next, so that what takes long to draw can be made ready; asked for only where something does. */
       expect: (moment: () => Ticks): void => void expected.trigger(moment),

@@ -117,15 +117,15 @@ describe('playback', () => {
 
   it('shows a moment that is only glanced at, with the playhead where it was', () => {
     playback.seek(2 * TICKS_PER_SECOND)
-    let wasGlance = false
-    playback.onFrame(() => (wasGlance = playback.isGlance()))
+    let wasQuiet = false
+    playback.onFrame(() => (wasQuiet = playback.isQuiet()))
     playback.glance(asTicks(5 * TICKS_PER_SECOND))
-    expect(wasGlance).toBe(true)
+    expect(wasQuiet).toBe(true)
     expect([shown.at(-1), playback.time]).toEqual([120, 2 * TICKS_PER_SECOND])
     expect(playback.inPicture()).toBe(5 * TICKS_PER_SECOND)
     playback.seek(playback.time)
     expect(playback.inPicture()).toBe(2 * TICKS_PER_SECOND)
-    expect(wasGlance).toBe(false)
+    expect(wasQuiet).toBe(false)
   })
 })
 

@@ -28,14 +28,15 @@ export const usePlayback = defineStore('playback', () => {
 
   let [now, run]: [number, Run] = [0, { from: 0, since: 0, pace: 1 }]
 
-  const seek = (to: number): void => {
+  const goTo = (to: number, quietly: boolean): void => {
     if (!scene.value) return
     const held = clamp(Math.round(to), 0, scene.value.duration)
     now = held
     time.value = asTicks(held)
-    picture.show(time.value)
+    picture.show(time.value, quietly)
     if (speed.value !== 0) restart()
   }
+  const seek = (to: number): void => goTo(to, false)
   const seekFrames = (frames: number): void => {
     if (scene.value) seek(clamp(framesOn(time.value, scene.value.rate, frames), 0, lastFrame.value))
   }
@@ -112,7 +113,12 @@ export const usePlayback = defineStore('playback', () => {
       picture.reset()
     },
   )
-  keepPlayhead({ place: () => documentStore.place, time, isStill: () => speed.value === 0, seek })
+  keepPlayhead({
+    place: () => documentStore.place,
+    time,
+    isStill: () => speed.value === 0,
+    putAt: (kept) => goTo(kept, true),
+  })
 
   return {
     time,

@@ -161,8 +161,7 @@ onMounted(() => {
     else redraw(time)
     if (!painter.value?.sampled) return
     if (playback.playing) sounds.follow(painter.value.sampled)
-    // What is only glanced at is not heard.
-    else if (!playback.isGlance()) sounds.scrub(painter.value.sampled)
+    else if (!playback.isQuiet()) sounds.scrub(painter.value.sampled)
   })
 })
 onBeforeUnmount(() => {
