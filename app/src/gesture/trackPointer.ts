@@ -1,3 +1,4 @@
+import { computed, shallowRef } from 'vue'
 import type { Point } from '../chart/route/routeGeometry.ts'
 import { wayFrom } from './pointerPlace.ts'
 
@@ -21,6 +22,10 @@ const CAPTURE_AFTER = 3
 /** Travel from which on a press on something that can also be clicked is a drag of it, px. */
 export const DRAG_AFTER = 3
 
+const drags = shallowRef(0)
+/** Whether anything is dragged: what only moves to be looked at rests meanwhile. */
+export const isDragging = computed(() => drags.value > 0)
+
 /**
  * Follows a pressed pointer until it is let go. Escape cancels.
  * Moves are handed on at once: the browser itself sends one a frame.
@@ -31,6 +36,7 @@ export function trackPointer(press: PointerEvent, { after = 0, start, move, end 
   let dragged = false
   const finish = (cancelled: boolean): void => {
     listening.abort()
+    if (dragged) drags.value -= 1
     if (target.hasPointerCapture(press.pointerId)) target.releasePointerCapture(press.pointerId)
     end?.({ cancelled, dragged })
   }
@@ -41,7 +47,10 @@ export function trackPointer(press: PointerEvent, { after = 0, start, move, end 
       target.setPointerCapture(press.pointerId)
     }
     if (travelled < after && !dragged) return
-    if (!dragged) start?.()
+    if (!dragged) {
+      drags.value += 1
+      start?.()
+    }
     dragged = true
     move(event, way)
   }

@@ -182,7 +182,7 @@ watch(
       :aria-describedby="trouble ? troubleId : undefined"
       :value="shown"
       :style="{ '--chars': Math.min(12, shown.length || placeholder.length) }"
-      :placeholder="placeholder"
+      :placeholder="shown ? undefined : placeholder"
       :disabled="disabled"
       :readonly="readonly"
       @input="typed = ($event.target as HTMLInputElement).value"

@@ -62,23 +62,20 @@ export function endHandles(bend: PlainBend): Handles | null {
   }
 }
 
-/** Reach, rise and speed at both sides of the given spans. */
-export function handleFields(spans: readonly SpanTarget[]): Readonly<Record<Side, SideNumbers>> {
-  const side = (which: Side): SideNumbers => {
-    const handleOf = ({ compiled, index }: SpanTarget): Handle | null =>
-      endHandles(compiled.bends[index]!)?.[which] ?? null
-    const speedOf = (span: SpanTarget): number | null => {
-      const speed = speedAtSide(span, which)
-      return Number.isFinite(speed) ? speed : null
-    }
-    return {
-      reach: common(spans, (span) => handleOf(span)?.reach ?? null),
-      rise: common(spans, (span) => handleOf(span)?.rise ?? null),
-      speed: common(spans, speedOf),
-      endless: spans.length === 1 && Math.abs(speedAtSide(spans[0]!, which)) === Infinity,
-    }
+/** Reach, rise and speed at one side of the given spans. */
+export function sideNumbers(spans: readonly SpanTarget[], side: Side): SideNumbers {
+  const handleOf = ({ compiled, index }: SpanTarget): Handle | null =>
+    endHandles(compiled.bends[index]!)?.[side] ?? null
+  const speedOf = (span: SpanTarget): number | null => {
+    const speed = speedAtSide(span, side)
+    return Number.isFinite(speed) ? speed : null
   }
-  return { leave: side('leave'), arrive: side('arrive') }
+  return {
+    reach: common(spans, (span) => handleOf(span)?.reach ?? null),
+    rise: common(spans, (span) => handleOf(span)?.rise ?? null),
+    speed: common(spans, speedOf),
+    endless: spans.length === 1 && Math.abs(speedAtSide(spans[0]!, side)) === Infinity,
+  }
 }
 
 /** Speed with which a span is left or arrived at, units per second; NaN for kinds without one number. */

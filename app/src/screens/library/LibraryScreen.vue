@@ -10,6 +10,7 @@ import { useBendShelf } from '../../session/view/bendShelf.ts'
 import BendDetail from './BendDetail.vue'
 import PasteSheet from './PasteSheet.vue'
 import { useBendFiles } from './useBendFiles.ts'
+import { vTopBar } from '../../ui/topBar.ts'
 
 /** All bends there are: found, tried on the selected move, given, linked, named, taken in and handed out. */
 const shelf = useBendShelf()
@@ -31,7 +32,7 @@ const saved = computed(() => (shelf.filter.shelf === 'own' ? 'own' : 'project'))
 <template>
   <main class="library">
     <section class="shelf" aria-label="Bend library">
-      <header class="head" data-screen-bar>
+      <header class="head" v-top-bar>
         <h2>Bend library</h2>
         <span class="text-ink-2" role="status"
           >{{ library.shown.value.length }} of {{ library.all.value.length }} bends</span

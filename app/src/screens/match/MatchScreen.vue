@@ -7,6 +7,7 @@ import { useMatchRuns } from '../../session/view/matchRuns.ts'
 import { numberWords } from '../../ui/numberWords.ts'
 import SpansView from './spans/SpansView.vue'
 import { useMatch } from './useMatch.ts'
+import { vTopBar } from '../../ui/topBar.ts'
 
 /** Things that must move as one: laid over one another, and made to agree. */
 const SwingView = defineAsyncComponent(() => import('./SwingView.vue'))
@@ -50,7 +51,7 @@ const words = computed(() => {
 
 <template>
   <main class="match">
-    <header class="head" data-screen-bar>
+    <header class="head" v-top-bar>
       <h2>Match</h2>
       <SegmentedChoice v-model="store.view" label="What is matched" :options="VIEWS" />
       <p v-if="store.view === 'spans'" class="words" role="status">{{ words }}</p>

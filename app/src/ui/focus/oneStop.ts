@@ -39,7 +39,11 @@ function place(bar: HTMLElement): void {
       items.find((item) => item.matches('[aria-pressed=true]')) ??
       items[0] ??
       null
-  for (const item of items) item.tabIndex = item === state.current ? 0 : -1
+  for (const item of items) {
+    const tabIndex = item === state.current ? 0 : -1
+    // Written anew it would have the browser style the item anew.
+    if (item.tabIndex !== tabIndex) item.tabIndex = tabIndex
+  }
 }
 
 /**

@@ -16,7 +16,7 @@ import {
 import { computed, defineAsyncComponent } from 'vue'
 import { keyEditWords, keyStateAt, keyStateWords } from '@arrow-bend/core/property'
 import { findProperty } from '@arrow-bend/core/edit'
-import { formatRate, formatTime, frameTicks, type TimeDisplay } from '@arrow-bend/core/time'
+import { frameTicks, type TimeDisplay } from '@arrow-bend/core/time'
 import { useDeferredViews } from '../../../session/document/deferredViews.ts'
 import { usePlayback } from '../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../session/playback/useLayerTime.ts'
@@ -25,10 +25,11 @@ import { useSelection } from '../../../session/selection/selection.ts'
 import { keysOf } from '../../../command/keys/keysOf.ts'
 import NumberField from '../../../ui/NumberField.vue'
 import IconButton from '../../../ui/IconButton.vue'
-import TimeField from '../../../ui/TimeField.vue'
 import { steady } from '../../../ui/steady.ts'
 import { vOneStop } from '../../../ui/focus/oneStop.ts'
 import type { Commands } from '../../../command/useCommands.ts'
+import PlayMeasure from './PlayMeasure.vue'
+import RailTime from './RailTime.vue'
 
 // Silent projects do without.
 const SoundSwitch = defineAsyncComponent(() => import('./SoundSwitch.vue'))
@@ -44,8 +45,6 @@ const selection = useSelection()
 const scene = computed(() => deferred.panel.scene!)
 const rate = steady(() => scene.value.rate)
 const hasSound = computed(() => deferred.panel.project?.assets.some(({ kind }) => kind !== 'picture'))
-// As the clock beside it: what stands between two frames is said to.
-const frame = computed(() => formatTime(playback.time, rate.value, 'frames'))
 const DISPLAYS: readonly { value: TimeDisplay; label: string }[] = [
   { value: 'timecode', label: 'Timecode' },
   { value: 'frames', label: 'Frames' },
@@ -62,23 +61,11 @@ const where = steady(() => {
   const does = keyEditWords(state, preferences.autoKey)
   return { name: layer?.name ?? '', words: keyStateWords(state), does: does && `: ${does}` }
 })
-const fps = computed(() =>
-  playback.playing && playback.framesPerSecond > 0 ? playback.framesPerSecond.toFixed(0) : '–',
-)
 </script>
 
 <template>
   <section v-one-stop class="rail" data-region="rail" aria-label="Transport">
-    <TimeField
-      large
-      label="Current time"
-      :model-value="playback.time"
-      :rate="rate"
-      :display="preferences.timeDisplay"
-      @take="playback.seek"
-      @step="playback.seekFrames"
-    />
-    <span class="mono min-w-10 shrink-0 whitespace-nowrap text-ink-2">f {{ frame }}</span>
+    <RailTime :rate="rate" />
     <span class="divide" />
     <span class="group">
       <IconButton
@@ -196,17 +183,7 @@ const fps = computed(() =>
       <option v-for="{ value, label } in DISPLAYS" :key="value" :value="value">{{ label }}</option>
     </select>
     <span class="divide" />
-    <span
-      class="measure mono"
-      :title="`Pictures shown a second while playing; the scene has ${formatRate(rate)}. Late: pictures of clips that were not decoded in time`"
-    >
-      <b>{{ fps }}</b> fps
-      <span class="text-ink-2"
-        >{{ playback.droppedFrames }} dropped<template v-if="playback.lateFrames > 0"
-          >, {{ playback.lateFrames }} late</template
-        ></span
-      >
-    </span>
+    <PlayMeasure class="measure" :rate="rate" />
   </section>
 </template>
 
@@ -279,14 +256,6 @@ const fps = computed(() =>
 .pace {
   width: 56px;
   flex: none;
-}
-
-/* Room for all it ever says, so that what stands beside it does not move. */
-.measure {
-  width: 19ch;
-  flex: none;
-  text-align: right;
-  white-space: nowrap;
 }
 
 /* In a narrow window the switches are known by their marks; what does not fit goes on in a second line. */

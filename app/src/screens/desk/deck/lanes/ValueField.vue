@@ -22,6 +22,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { useLayerTime } from '../../../../session/playback/useLayerTime.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import ColourSwatch from '../../colour/ColourSwatch.vue'
+import { steady } from '../../../../ui/steady.ts'
 import EditField from '../../../../gesture/EditField.vue'
 import type { PropertyRow } from '../rows.ts'
 import GradientChoice from './GradientChoice.vue'
@@ -41,7 +42,7 @@ const preferences = usePreferences()
 const definition = computed<PropertyDefinition>(() => props.row.definition)
 const kind = computed(() => props.row.property.kind)
 const time = useLayerTime(() => props.row.layer.id)
-const numbers = computed(() => valueAt(compiledOf(props.row.property, document.bends), time.value))
+const numbers = steady(() => valueAt(compiledOf(props.row.property, document.bends), time.value))
 const ref = computed<PropertyRef>(() => ({
   scene: document.sceneId,
   layer: props.row.layer.id,
@@ -134,6 +135,16 @@ const still = computed(() => {
       <EditField
         v-for="{ component, ...field } in fields"
         :key="component"
+        v-memo="[
+          field.label,
+          field.unit,
+          field.digits,
+          field.modelValue,
+          field.whole,
+          definition,
+          bounds,
+          many,
+        ]"
         v-bind="field"
         plain
         :step="definition.step"

@@ -2,7 +2,7 @@
 import { defineAsyncComponent, computed, shallowRef } from 'vue'
 import { clamp } from '@arrow-bend/core/number'
 import type { Marker } from '@arrow-bend/core/scene'
-import { formatTime, snapToFrame } from '@arrow-bend/core/time'
+import { snapToFrame } from '@arrow-bend/core/time'
 import { pointerIn } from '../../../../gesture/pointerPlace.ts'
 import { useContextMenu } from '../../../../session/view/contextMenu.ts'
 import { useDocument } from '../../../../session/document/document.ts'
@@ -10,7 +10,9 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useView } from '../../../../session/view/view.ts'
 import { rulerMarks } from '../../../../chart/rulerMarks.ts'
+import { steady } from '../../../../ui/steady.ts'
 import RulerMarkers from './RulerMarkers.vue'
+import RulerPlayhead from './RulerPlayhead.vue'
 import RulerRange from './RulerRange.vue'
 import { useScrub } from './useScrub.ts'
 
@@ -35,8 +37,14 @@ const marks = computed(() =>
     preferences.timeDisplay,
   ),
 )
-const playheadX = computed(() => view.xOf(playback.time))
-const words = computed(() => formatTime(playback.time, document.rate, preferences.timeDisplay))
+const ticks = computed(() => marks.value.map(({ x, size }) => `M${x} ${14 - HEIGHTS[size]}V14`).join(''))
+/** The playhead's head has room among them. */
+const labels = steady(() => {
+  const playheadX = view.xOf(playback.time)
+  return marks.value.filter(
+    ({ label, x }) => label && x < view.laneWidth - 30 && (x - playheadX < -44 || x - playheadX > 18),
+  )
+})
 
 const editing = shallowRef<{ readonly marker: string; readonly at: Element } | null>(null)
 const edited = computed(() => document.scene?.markers.find(({ id }) => id === editing.value?.marker) ?? null)
@@ -78,33 +86,11 @@ const hover = (event: PointerEvent): void => hoverOver(event, event.currentTarge
       @pointermove="hover"
       @contextmenu="openMenu"
     >
-      <rect
-        class="ground"
-        :width="view.laneWidth"
-        height="30"
-        role="slider"
-        tabindex="0"
-        aria-label="Playhead"
-        :aria-valuenow="playback.time"
-        aria-valuemin="0"
-        :aria-valuemax="playback.lastFrame"
-        :aria-valuetext="words"
-      />
-      <g v-for="mark in marks" :key="mark.frame">
-        <line :x1="mark.x" :x2="mark.x" :y1="14 - HEIGHTS[mark.size]" y2="14" class="tick" />
-        <text
-          v-if="
-            mark.label &&
-            mark.x < view.laneWidth - 30 &&
-            (mark.x - playheadX < -44 || mark.x - playheadX > 18)
-          "
-          :x="mark.x + 3"
-          y="9"
-          class="mono"
-        >
-          {{ mark.label }}
-        </text>
-      </g>
+      <RulerPlayhead :width="view.laneWidth" />
+      <path class="ticks" :d="ticks" />
+      <text v-for="mark in labels" :key="mark.frame" :x="mark.x + 3" y="9" class="mono">
+        {{ mark.label }}
+      </text>
       <RulerRange />
       <RulerMarkers @edit="edit" @ask="askOf" />
     </svg>
@@ -127,17 +113,7 @@ const hover = (event: PointerEvent): void => hoverOver(event, event.currentTarge
   touch-action: none;
 }
 
-.ground {
-  fill: transparent;
-}
-
-.ground:focus-visible {
-  outline: none;
-  stroke: var(--pencil);
-  stroke-width: 4;
-}
-
-.tick {
+.ticks {
   stroke: var(--ink-2);
 }
 

@@ -12,6 +12,7 @@ import {
 } from '@arrow-bend/core/bend'
 import { changeBends } from '@arrow-bend/core/edit'
 import { useDocument, type Gesture, type Recipe } from '../../../../session/document/document.ts'
+import { heldUntilIdle } from '../../../../session/document/idle.ts'
 import type { Commands } from '../../../../command/useCommands.ts'
 import AgreeRow from './AgreeRow.vue'
 import BendFacts from './BendFacts.vue'
@@ -51,6 +52,7 @@ const LINK_ROW = 28
 /** What does not fit below it is scrolled to, px. */
 const LEAST_PLOT = 140
 const FIELDS = 108
+const SIDES: readonly Side[] = ['leave', 'arrive']
 const panel = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(panel)
 /** The first is linked, and all others play the same. */
@@ -65,13 +67,28 @@ const size = computed(() => {
   const across = (width.value || 318) - FIELDS - LADDER_WIDTH - 14
   return plotSize(Math.min(across, Math.max(LEAST_PLOT, (height.value || 368) - rows + 8)))
 })
-const strength = computed(() => {
-  if (!shown.value) return { value: 0, exact: true }
-  const known = stored.value && !smooth.value ? strengthOf(stored.value) : null
-  return known === null
-    ? { value: nearestStrength(compileBend(shown.value)), exact: false }
-    : { value: known, exact: true }
-})
+const exactStrength = computed(() => (stored.value && !smooth.value ? strengthOf(stored.value) : null))
+/** Where no number says it, the nearest, which nobody looks at while something is dragged. */
+const strength = heldUntilIdle(
+  () => {
+    const exact = exactStrength.value
+    if (exact !== null || !shown.value) return { value: exact ?? 0, exact: true }
+    return { value: nearestStrength(compileBend(shown.value)), exact: false }
+  },
+  ({ exact }) => !exact && exactStrength.value === null,
+)
+/** A drag of handles or points leaves the kind of bend as it is; what is shown of it waits. */
+const isSameKind = (before: PlainBend | null, now: PlainBend | null): boolean =>
+  (before?.kind === 'handles' && now?.kind === 'handles') ||
+  (before?.kind === 'points' && now?.kind === 'points' && before.nodes.length === now.nodes.length)
+const quietKind = heldUntilIdle(
+  () => presentKind.value,
+  (before) => isSameKind(before, presentKind.value),
+)
+const quietShown = heldUntilIdle(
+  () => shown.value!,
+  (before) => isSameKind(before, shown.value),
+)
 const speedUnit = computed(() => (definition.value?.unit ? `${definition.value.unit}/s` : '/s'))
 const ghost = useGhost(
   () => first.value && `${first.value.ref.layer}/${first.value.ref.property}/${first.value.ref.key}`,
@@ -162,7 +179,7 @@ const chooseMode = (mode: Mode): void =>
         <span v-if="spans.length > 1" class="shrink-0 text-[0.75rem]"
           ><b>{{ spans.length }} spans</b>{{ mixed ? ', mixed' : '' }}</span
         >
-        <LibraryOpener :bend="shown" :linked-to="isLinked ? linkedTo : null" />
+        <LibraryOpener :target="target" :linked-to="isLinked ? linkedTo : null" />
         <span class="mono shrink-0 text-[0.75rem]"
           >{{ Number(frames.toFixed(2)) }}<i>f</i> {{ seconds.toFixed(2) }}<i>s</i></span
         >
@@ -188,24 +205,25 @@ const chooseMode = (mode: Mode): void =>
           @once="plotOnce"
           @choose="(index) => (point = index)"
         />
-        <SideFields
-          :target="target"
-          :speed-unit="speedUnit"
-          :recipe-of="recipeOf"
-          @done="remember"
-          @focused="(side) => (focused = side)"
-          @blurred="focused = null"
-        />
+        <div class="fields">
+          <SideFields
+            v-for="side in SIDES"
+            :key="side"
+            :side="side"
+            :target="target"
+            :speed-unit="speedUnit"
+            :recipe-of="recipeOf"
+            @done="remember"
+            @focused="focused = side"
+            @blurred="focused = null"
+          />
+        </div>
       </div>
       <BendFacts :target="target" :speed-unit="speedUnit" :recipe-of="recipeOf" @done="remember" />
-      <QuickBends
-        :present="mixed ? null : stored"
-        :smooth="!mixed && smooth"
-        @choose="(command) => props.actions.run(command, false)"
-      />
+      <QuickBends :target="target" @choose="(command) => props.actions.run(command, false)" />
       <BendKind
-        :bend="presentKind"
-        :shown="shown"
+        :bend="quietKind"
+        :shown="quietShown"
         :point="chosenPoint"
         :recipe-of="recipeOf"
         @choose="choose"
@@ -253,6 +271,23 @@ const chooseMode = (mode: Mode): void =>
   overflow: hidden auto;
   padding: 2px 11px 3px;
   scrollbar-width: thin;
+}
+
+.fields {
+  display: flex;
+  min-width: 0;
+  flex: 1;
+  flex-direction: column;
+  gap: 3px;
+}
+
+.fields :deep(.number-field) {
+  padding: 0 3px;
+}
+
+.fields :deep(input),
+.fields :deep(.unit) {
+  font-size: 0.75rem;
 }
 
 /* What does not fit is scrolled to, never squeezed. */

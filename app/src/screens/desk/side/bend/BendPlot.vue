@@ -11,6 +11,7 @@ import {
 import { useHandleFocus } from '../../../../session/view/handleFocus.ts'
 import { percentWords } from '../../../../ui/numberWords.ts'
 import SpacingMarks from './SpacingMarks.vue'
+import { thinLine } from '../../../../chart/thinLine.ts'
 import { spacingMarks } from '../../../../chart/plot/spacingMarks.ts'
 import type { PlotEdit } from './plotEdit.ts'
 import PlotGrip from './PlotGrip.vue'
@@ -86,13 +87,13 @@ const scale = computed(() => {
 const pathOf = (bend: PlainBend, given: UnitCurve): string => {
   const { x, y } = scale.value
   if (bend.kind === 'hold') return `M${x(0)} ${y(0)}H${x(1)}V${y(1)}`
-  const points = Array.from(
-    { length: STEPS + 1 },
-    (_, i) => `${x(i / STEPS).toFixed(2)} ${y(given.progress(i / STEPS)).toFixed(2)}`,
-  )
-  return `M${points.join('L')}`
+  const line = thinLine()
+  for (let i = 0; i <= STEPS; i += 1) line.take(x(i / STEPS), y(given.progress(i / STEPS)))
+  return `M${line.text()}`
 }
 const curvePath = computed(() => pathOf(props.bend, curve.value))
+/** Where the curve may be pressed; nobody does while something of it is dragged. */
+const pressPath = computed<string>((before) => (before && grabbed.value ? before : curvePath.value))
 const ghostPath = computed(() => props.ghost && pathOf(props.ghost, compileBend(props.ghost)))
 /** The speed behind the curve: a shade from the 0 line, its peak at 36 % of the square. */
 const shade = computed(() => {
@@ -102,7 +103,9 @@ const shade = computed(() => {
   )
   const peak = Math.max(1e-9, ...paces.map((pace) => (Number.isFinite(pace) ? Math.abs(pace) : 0)))
   const height = (pace: number): number => (Math.max(-peak, Math.min(peak, pace)) / peak) * 0.36 * unit
-  return `M${x(0)} ${y(0)}${paces.map((pace, i) => `L${x(i / STEPS).toFixed(2)} ${(y(0) - height(pace)).toFixed(2)}`).join('')}L${x(1)} ${y(0)}Z`
+  const line = thinLine()
+  paces.forEach((pace, i) => line.take(x(i / STEPS), y(0) - height(pace)))
+  return `M${x(0)} ${y(0)}L${line.text()}L${x(1)} ${y(0)}Z`
 })
 const grips = computed(() => (props.handles ? plotHandles(props.handles, scale.value) : []))
 const arms = computed(() => plotArms(nodes.value, props.point, scale.value))
@@ -157,7 +160,7 @@ const now = computed(() => {
     />
     <path
       class="reach"
-      :d="curvePath"
+      :d="pressPath"
       data-part="curve-reach"
       aria-hidden="true"
       @dblclick.stop="gestures.addAt"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Library, Link } from '@lucide/vue'
 import { defineAsyncComponent, ref } from 'vue'
-import type { PlainBend } from '@arrow-bend/core/bend'
+import type { TargetSpans } from './useTargetSpans.ts'
 
 /** Opens the bends there are, beside the bend that is edited. */
-defineProps<{ bend: PlainBend; linkedTo: string | null }>()
+defineProps<{ target: TargetSpans; linkedTo: string | null }>()
 
 const LibraryPanel = defineAsyncComponent(() => import('./LibraryPanel.vue'))
 const open = ref(false)
@@ -26,7 +26,12 @@ const button = ref<HTMLElement | null>(null)
     <Library v-else :size="13" class="flex-none" aria-hidden="true" />
     <span class="truncate">{{ linkedTo ?? 'Library' }}</span>
   </button>
-  <LibraryPanel v-if="open && button" :anchor="button" :bend="bend" @close="open = false" />
+  <LibraryPanel
+    v-if="open && button && target.shown.value"
+    :anchor="button"
+    :bend="target.shown.value"
+    @close="open = false"
+  />
 </template>
 
 <style scoped>

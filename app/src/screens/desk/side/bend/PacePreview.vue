@@ -2,6 +2,7 @@
 import { clamp } from '@arrow-bend/core/number'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { compileBend } from '@arrow-bend/core/bend'
+import { isDragging } from '../../../../gesture/trackPointer.ts'
 import { useDocument } from '../../../../session/document/document.ts'
 import type { TargetSpans } from './useTargetSpans.ts'
 
@@ -43,10 +44,11 @@ const run = (): void => {
 onMounted(run)
 watch([shown, seconds], run)
 // While something is dragged the dot stops, and with it the pictures the browser would make of it.
-watch(
-  () => document.gesturing,
-  (waits) => (waits ? running?.pause() : run()),
-)
+watch([() => document.gesturing, isDragging], ([changes, drags], [changed]) => {
+  if (changes || drags) running?.pause()
+  else if (changed) run()
+  else running?.play()
+})
 onBeforeUnmount(() => running?.cancel())
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { QUICK_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import type { CommandId } from '../../../../command/commandTable.ts'
 import BendGlyph from '../../../../ui/BendGlyph.vue'
@@ -6,12 +7,16 @@ import { vOneStop } from '../../../../ui/focus/oneStop.ts'
 import { steady } from '../../../../ui/steady.ts'
 import TipHost from '../../../../ui/TipHost.vue'
 import { useLastBend } from '../../../../session/selection/lastBend.ts'
+import type { TargetSpans } from './useTargetSpans.ts'
 
 /** Eight bends one press away; the eighth is the one used last. */
-const props = defineProps<{ present: PlainBend | null; smooth: boolean }>()
+const props = defineProps<{ target: TargetSpans }>()
 defineEmits<{ choose: [command: CommandId] }>()
 
 const last = useLastBend()
+const { stored, smooth, mixed } = props.target
+/** What all of the spans have; null where they differ, or smooth keys say it. */
+const present = computed(() => (mixed.value || smooth.value ? null : stored.value))
 const same = (a: PlainBend, b: PlainBend): boolean => JSON.stringify(a) === JSON.stringify(b)
 const tiles = steady(() => [
   ...QUICK_BENDS.map((quick, i) => ({
@@ -20,8 +25,8 @@ const tiles = steady(() => [
     label: quick.label,
     bend: quick.smooth ? SMOOTH_LOOK : quick.bend,
     chosen: quick.smooth
-      ? props.smooth
-      : !props.smooth && props.present !== null && same(props.present, quick.bend),
+      ? smooth.value && !mixed.value
+      : present.value !== null && same(present.value, quick.bend),
   })),
   {
     command: 'bend8' as CommandId,

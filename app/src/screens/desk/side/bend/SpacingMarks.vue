@@ -1,31 +1,32 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { SpacingLadder } from '../../../../chart/plot/spacingMarks.ts'
 
 /** The ladder of frames beside a bend: a mark each at its progress, the present one told apart. */
-defineProps<{
+const props = defineProps<{
   marks: SpacingLadder
   /** Of its stringer, px. */
   x: number
   now: { readonly x: number; readonly y: number; readonly frame: number } | null
 }>()
+
+/** Labels keep so far from that of the present frame, px. */
+const LABEL_CLEAR = 11
+
+/** All marks as one: a frame of a drag writes one path instead of a line each. */
+const rungs = computed(() =>
+  props.marks.list.map(({ y, length, side }) => `M${props.x} ${y.toFixed(2)}h${length * side}`).join(''),
+)
+const labels = computed(() =>
+  props.marks.list.filter(({ label, y }) => label && (!props.now || Math.abs(y - props.now.y) > LABEL_CLEAR)),
+)
 </script>
 
 <template>
   <g class="ladder" aria-hidden="true">
     <line class="stringer" :x1="x" :x2="x" :y1="marks.top" :y2="marks.bottom" />
-    <line
-      v-for="mark in marks.list"
-      :key="mark.frame"
-      :x1="x"
-      :x2="x + mark.length * mark.side"
-      :y1="mark.y"
-      :y2="mark.y"
-    />
-    <template v-for="mark in marks.list" :key="`t${mark.frame}`">
-      <text v-if="mark.label && (!now || Math.abs(mark.y - now.y) > 11)" :x="x + 15" :y="mark.y + 4">
-        {{ mark.label }}
-      </text>
-    </template>
+    <path class="rungs" :d="rungs" />
+    <text v-for="mark in labels" :key="mark.frame" :x="x + 15" :y="mark.y + 4">{{ mark.label }}</text>
     <template v-if="now">
       <line class="across" :x1="now.x" :x2="x" :y1="now.y" :y2="now.y" />
       <circle class="dot" :cx="now.x" :cy="now.y" r="3" />
@@ -36,7 +37,7 @@ defineProps<{
 </template>
 
 <style scoped>
-line {
+.rungs {
   stroke: var(--ink-2);
 }
 

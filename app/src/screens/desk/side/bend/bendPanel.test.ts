@@ -7,7 +7,7 @@ import { spacingMarks } from '../../../../chart/plot/spacingMarks.ts'
 import { plotScale, plotSize, reachOf } from '../../../../chart/plot/plotScale.ts'
 
 const SIZE = plotSize(150)
-import { handleFields, peakOf, riseForSpeed, withSide } from '../../../../chart/plot/spanNumbers.ts'
+import { sideNumbers, peakOf, riseForSpeed, withSide } from '../../../../chart/plot/spanNumbers.ts'
 
 const target = (bend: Bend, to = 100): SpanTarget =>
   spanTarget(projectOf([layerWith('a', { turn: property('turn', [key(0, 0, bend), key(2, to)]) })]), {
@@ -59,18 +59,22 @@ describe('spacingMarks', () => {
   })
 })
 
-describe('handleFields', () => {
+describe('sideNumbers', () => {
   it('gives the numbers all spans share and null where they differ', () => {
     const linear = target({ kind: 'linear' })
-    expect(handleFields([target(ease), target(ease)]).leave).toEqual({
+    expect(sideNumbers([target(ease), target(ease)], 'leave')).toEqual({
       reach: 0.4,
       rise: 0,
       speed: 0,
       endless: false,
     })
-    expect(handleFields([target(ease), linear]).leave).toMatchObject({ reach: null, rise: null, speed: null })
-    expect(handleFields([linear]).arrive.speed).toBeCloseTo(50, 12)
-    expect(handleFields([target({ kind: 'family', family: 'circular' })]).arrive.endless).toBe(true)
+    expect(sideNumbers([target(ease), linear], 'leave')).toMatchObject({
+      reach: null,
+      rise: null,
+      speed: null,
+    })
+    expect(sideNumbers([linear], 'arrive').speed).toBeCloseTo(50, 12)
+    expect(sideNumbers([target({ kind: 'family', family: 'circular' })], 'arrive').endless).toBe(true)
   })
 
   it('sets a speed that the span then has', () => {

@@ -79,6 +79,8 @@ const gripped = computed<BoxGeometry | null>((before) => {
 /** px beside the grip that turns. */
 const DOT_AWAY = 20
 const centred = ([cx, cy]: Point): { cx: number; cy: number } => ({ cx, cy })
+const squareAt = ([x, y]: Point, side: number): string =>
+  `M${text([x - side / 2, y - side / 2])}h${side}v${side}h${-side}Z`
 /** Four short lines outwards from a ring. */
 const crossAt = ([x, y]: Point): string => {
   const rows = [`M${text([x - 12, y])}h6`, `M${text([x + 6, y])}h6`]
@@ -161,15 +163,8 @@ const nudgePivot = (event: KeyboardEvent): void => {
         @pointerdown.left.stop="gestures.pressGrip($event, gripped, grip)"
         @keydown="nudgeSize"
       >
-        <rect :x="grip.screen[0] - 9" :y="grip.screen[1] - 9" width="18" height="18" fill="transparent" />
-        <rect
-          class="square"
-          :x="grip.screen[0] - 3.5"
-          :y="grip.screen[1] - 3.5"
-          width="7"
-          height="7"
-          rx="1"
-        />
+        <path :d="squareAt(grip.screen, 18)" fill="none" />
+        <path :d="squareAt(grip.screen, 7)" class="square" />
       </g>
       <g
         class="grip turn"
@@ -182,7 +177,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         @pointerdown.left.stop="gestures.pressTurn($event, gripped)"
         @keydown="nudgeTurn"
       >
-        <circle v-bind="centred(gripped.stalk[1])" r="10" fill="transparent" />
+        <circle v-bind="centred(gripped.stalk[1])" r="10" fill="none" />
         <circle v-bind="centred(gripped.stalk[1])" r="5" class="square" />
       </g>
       <g
@@ -199,7 +194,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         @keydown.space.stop.prevent="$emit('key')"
       >
         <title>{{ keyDot.words }} (A)</title>
-        <circle :cx="keyDot.cx" :cy="keyDot.cy" r="10" fill="transparent" />
+        <circle :cx="keyDot.cx" :cy="keyDot.cy" r="10" fill="none" />
         <circle :cx="keyDot.cx" :cy="keyDot.cy" r="4.5" class="dot" :class="{ on: keyDot.isOn }" />
       </g>
       <g
@@ -214,7 +209,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
         @keydown="nudgePivot"
       >
         <title>Pivot: Alt and drag moves it, the picture staying where it is</title>
-        <circle v-bind="centred(gripped.pivotScreen)" r="12" fill="transparent" />
+        <circle v-bind="centred(gripped.pivotScreen)" r="12" fill="none" />
         <circle v-bind="centred(gripped.pivotScreen)" r="6" class="ring-edge" />
         <path :d="crossAt(gripped.pivotScreen)" class="ring-edge" />
         <circle v-bind="centred(gripped.pivotScreen)" r="6" class="ring" />
@@ -271,6 +266,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
 .square {
   fill: #fffdf8;
   stroke: #c8401a;
+  stroke-linejoin: round;
   stroke-width: 1.5;
 }
 

@@ -13,6 +13,7 @@ import { useStageView } from '../../../../session/view/stageView.ts'
 import { focusShown } from '../../../../ui/focus/focusShown.ts'
 import EditField from '../../../../gesture/EditField.vue'
 import { useCrop, type CropGrip } from './useCrop.ts'
+import { vTopBar } from '../../../../ui/topBar.ts'
 
 /** The crop of the selected layer over the picture: its sides and corners, to be taken hold of. */
 const props = defineProps<{
@@ -115,7 +116,7 @@ useEventListener(
     </g>
     <PointerTag :of="cropping" />
   </svg>
-  <div class="float bar" data-stage-bar role="group" aria-label="Crop" @pointerdown.stop @dblclick.stop>
+  <div class="float bar" v-top-bar role="group" aria-label="Crop" @pointerdown.stop @dblclick.stop>
     <div class="row">
       <b class="name" :title="layer?.name">{{ layer?.name ?? 'Crop' }}</b>
       <span v-if="trouble" class="words">{{ trouble }}</span>

@@ -18,6 +18,7 @@ import EditField from '../../../../gesture/EditField.vue'
 import SeveralStillsRow from './SeveralStillsRow.vue'
 import { stopName } from './stopName.ts'
 import type { FrameMoving, MoveStart } from './useFrameMove.ts'
+import { vTopBar } from '../../../../ui/topBar.ts'
 
 /** Ready frame moves, when the move begins and how long it is, and its stops. */
 const props = defineProps<{ moving: FrameMoving }>()
@@ -92,7 +93,7 @@ const fillSpan = (): void =>
 </script>
 
 <template>
-  <div class="float bar" data-stage-bar role="group" aria-label="Frame move" @pointerdown.stop>
+  <div class="float bar" v-top-bar role="group" aria-label="Frame move" @pointerdown.stop>
     <div class="row">
       <b>Frame move</b>
       <template v-if="still && !trouble">

@@ -25,6 +25,7 @@ import type { OutlineEditing } from './useOutline.ts'
 import { useOutlinePairs } from './useOutlinePairs.ts'
 import { useSplitOutline } from './useSplitOutline.ts'
 import type { OutlineGestures } from './useOutlineGestures.ts'
+import { vTopBar } from '../../../../ui/topBar.ts'
 
 /** What is done with the chosen vertices of an outline, and with all of it, in words and numbers. */
 const props = defineProps<{ editing: OutlineEditing; gestures: OutlineGestures }>()
@@ -111,7 +112,7 @@ const reverse = (): void => {
 </script>
 
 <template>
-  <div class="float bar" data-stage-bar role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
+  <div class="float bar" v-top-bar role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
     <div class="row">
       <b class="name" :title="layer?.name">{{ layer?.name ?? 'Outline' }}</b>
       <span class="words">{{ trouble || words }}</span>
