@@ -32,7 +32,7 @@ const saved = computed(() => (shelf.filter.shelf === 'own' ? 'own' : 'project'))
 <template>
   <main class="library">
     <section class="shelf" aria-label="Bend library">
-      <header class="head" v-top-bar>
+      <header v-top-bar class="head">
         <h2>Bend library</h2>
         <span class="text-ink-2" role="status"
           >{{ library.shown.value.length }} of {{ library.all.value.length }} bends</span

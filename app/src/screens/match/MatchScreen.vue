@@ -51,7 +51,7 @@ const words = computed(() => {
 
 <template>
   <main class="match">
-    <header class="head" v-top-bar>
+    <header v-top-bar class="head">
       <h2>Match</h2>
       <SegmentedChoice v-model="store.view" label="What is matched" :options="VIEWS" />
       <p v-if="store.view === 'spans'" class="words" role="status">{{ words }}</p>

@@ -28,7 +28,7 @@ export const usePlayback = defineStore('playback', () => {
 
   let [now, run]: [number, Run] = [0, { from: 0, since: 0, pace: 1 }]
 
-  const goTo = (to: number, quietly: boolean): void => {
+  const seek = (to: number, quietly = false): void => {
     if (!scene.value) return
     const held = clamp(Math.round(to), 0, scene.value.duration)
     now = held
@@ -36,7 +36,6 @@ export const usePlayback = defineStore('playback', () => {
     picture.show(time.value, quietly)
     if (speed.value !== 0) restart()
   }
-  const seek = (to: number): void => goTo(to, false)
   const seekFrames = (frames: number): void => {
     if (scene.value) seek(clamp(framesOn(time.value, scene.value.rate, frames), 0, lastFrame.value))
   }
@@ -104,21 +103,14 @@ export const usePlayback = defineStore('playback', () => {
     () => preferences.playPercent,
     () => speed.value !== 0 && restart(),
   )
-  watch(
-    () => documentStore.place,
-    () => {
-      pause()
-      now = 0
-      time.value = asTicks(0)
-      picture.reset()
-    },
-  )
-  keepPlayhead({
-    place: () => documentStore.place,
-    time,
-    isStill: () => speed.value === 0,
-    putAt: (kept) => goTo(kept, true),
+  const place = (): string => documentStore.place
+  watch(place, () => {
+    pause()
+    now = 0
+    time.value = asTicks(0)
+    picture.reset()
   })
+  keepPlayhead({ place, time, isStill: () => speed.value === 0, putAt: (kept) => seek(kept, true) })
 
   return {
     time,

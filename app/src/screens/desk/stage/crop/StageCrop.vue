@@ -116,7 +116,7 @@ useEventListener(
     </g>
     <PointerTag :of="cropping" />
   </svg>
-  <div class="float bar" v-top-bar role="group" aria-label="Crop" @pointerdown.stop @dblclick.stop>
+  <div v-top-bar class="float bar" role="group" aria-label="Crop" @pointerdown.stop @dblclick.stop>
     <div class="row">
       <b class="name" :title="layer?.name">{{ layer?.name ?? 'Crop' }}</b>
       <span v-if="trouble" class="words">{{ trouble }}</span>

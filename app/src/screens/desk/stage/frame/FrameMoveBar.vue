@@ -93,7 +93,7 @@ const fillSpan = (): void =>
 </script>
 
 <template>
-  <div class="float bar" v-top-bar role="group" aria-label="Frame move" @pointerdown.stop>
+  <div v-top-bar class="float bar" role="group" aria-label="Frame move" @pointerdown.stop>
     <div class="row">
       <b>Frame move</b>
       <template v-if="still && !trouble">

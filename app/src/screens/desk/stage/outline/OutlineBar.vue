@@ -112,7 +112,7 @@ const reverse = (): void => {
 </script>
 
 <template>
-  <div class="float bar" v-top-bar role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
+  <div v-top-bar class="float bar" role="group" aria-label="Outline" @pointerdown.stop @dblclick.stop>
     <div class="row">
       <b class="name" :title="layer?.name">{{ layer?.name ?? 'Outline' }}</b>
       <span class="words">{{ trouble || words }}</span>
