@@ -9,6 +9,7 @@ import { usePlayback } from '../../../../session/playback/playback.ts'
 import { usePreferences } from '../../../../session/preferences.ts'
 import { useSelection } from '../../../../session/selection/selection.ts'
 import { useKeyable } from '../../../../command/useKeyable.ts'
+import { isDragging } from '../../../../gesture/trackPointer.ts'
 import { arrowWay } from '../../../../gesture/arrowWay.ts'
 import { boxGeometry, type BoxGeometry } from './boxGeometry.ts'
 import { boxCorners, boxItems } from './boxItems.ts'
@@ -61,8 +62,14 @@ const heldName = computed(() => {
   const layer = last === undefined ? null : layerById(document.scene!, last)
   return layer && !layer.locked ? layer.name : null
 })
-/** While something else of the stage is dragged the grips wait, unseen; numbers being typed or dragged they follow. */
-const waits = computed(() => document.gestureIn === 'stage' && gestures.tag.value === null)
+/**
+ * While something else is dragged, be it the playhead, the grips wait, unseen: what moves is looked at, and the outline tells
+ * enough. Numbers being typed or dragged they follow.
+ */
+const waits = computed(() => {
+  if (gestures.tag.value !== null) return false
+  return document.gesturing ? document.gestureIn !== null : isDragging.value
+})
 /** The one with grips. */
 const gripped = computed<BoxGeometry | null>((before) => {
   if (waits.value && before) return before

@@ -124,7 +124,7 @@ const lines = computed(() => (many.value ? geometries.value.map(routeLine).join(
     <PointerTag :of="gestures" />
   </svg>
   <RouteBar
-    v-if="!playback.playing && !stageView.before && !held"
+    v-if="selection.state.keys.length > 0 && !playback.playing && !stageView.before && !held"
     :geometries="many ? [] : geometries"
     :width="width"
     :height="height"
