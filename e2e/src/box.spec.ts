@@ -121,3 +121,29 @@ test('while a number is dragged the grips follow, in sight', async ({ page }) =>
     await expect.poll(async () => (await middleOf(grip(page, 'pivot')))[0]).toBeGreaterThan(before[0] + 1)
   })
 })
+
+test('while the playhead is dragged the grips are out of sight, and back after it; where the keyboard is theirs they stay', async ({
+  page,
+}) => {
+  await openBox(page)
+  const ruler = (await page.getByRole('group', { name: 'Time ruler' }).boundingBox())!
+  const scrubbed = async (seen: boolean): Promise<void> => {
+    await page.mouse.move(ruler.x + 60, ruler.y + 10)
+    await page.mouse.down()
+    await page.mouse.move(ruler.x + 120, ruler.y + 10, { steps: 4 })
+    await expect(grip(page, 'turn')).toBeVisible({ visible: seen })
+    await page.mouse.up()
+    await expect(grip(page, 'turn')).toBeVisible()
+  }
+  await scrubbed(false)
+
+  // A stage that is slid along takes no keyboard from what has it.
+  await page.getByRole('group', { name: /^Box of/ }).focus()
+  const [x, y] = await middleOf(grip(page, 'pivot'))
+  await page.mouse.move(x, y)
+  await page.mouse.down({ button: 'middle' })
+  await page.mouse.move(x + 30, y + 20, { steps: 4 })
+  await page.mouse.up({ button: 'middle' })
+  await page.keyboard.press('ArrowRight')
+  expect(await valueOf(page, 'position')).toEqual([641, 360])
+})

@@ -28,7 +28,7 @@ describe('PictureBook', () => {
     expect(finer).not.toHaveBeenCalled()
     expect(widthAt(book, 1.2)).toBe(100)
     expect(widthAt(book, 3)).toBe(100)
-    expect(finer).toHaveBeenCalledTimes(1)
+    expect(finer.mock.calls).toEqual([[1.2]])
     book.put('a', pictureOf(4, [400, 200, 100, 50]))
     expect(widthAt(book, 3)).toBe(400)
     // Beyond the finest there is nothing to ask for.

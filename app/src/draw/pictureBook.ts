@@ -24,7 +24,7 @@ export class PictureBook {
 
   private readonly films: Map<string, Film>
   /** What has finer copies made of pictures that can be had finer than they are. */
-  private readonly refine = new Map<string, () => void>()
+  private readonly refine = new Map<string, (scale: number) => void>()
 
   constructor(
     pictures: Iterable<readonly [assetId: string, picture: DecodedPicture]> = [],
@@ -57,8 +57,11 @@ export class PictureBook {
     return this.pictures.has(assetId)
   }
 
-  /** @param finer called once, when the picture is drawn at a scale it is too coarse for: another is to be put then */
-  put(assetId: string, picture: DecodedPicture, finer?: () => void): void {
+  /**
+   * @param finer called once, when the picture is drawn at a scale it is too coarse for, with that scale: another is to be put
+   *   then
+   */
+  put(assetId: string, picture: DecodedPicture, finer?: (scale: number) => void): void {
     this.pictures.set(assetId, picture)
     if (finer) this.refine.set(assetId, finer)
     else this.refine.delete(assetId)
@@ -72,14 +75,14 @@ export class PictureBook {
     const picture = this.pictures.get(assetId)
     if (!picture) return null
     const wanted = Math.floor(Math.log2(picture.fineness / Math.max(scale, 1e-6)))
-    if (wanted < 0) this.askFiner(assetId)
+    if (wanted < 0) this.askFiner(assetId, scale)
     const halvings = clamp(wanted, 0, picture.sizes.length - 1)
     return { source: picture.sizes[halvings]!, width: picture.width, height: picture.height }
   }
 
-  private askFiner(assetId: string): void {
+  private askFiner(assetId: string, scale: number): void {
     const finer = this.refine.get(assetId)
     this.refine.delete(assetId)
-    finer?.()
+    finer?.(scale)
   }
 }

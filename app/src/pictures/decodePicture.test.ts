@@ -25,8 +25,9 @@ describe('the copies of a picture that are drawn', () => {
     expect(finenessFor(pictureOf('image/svg+xml', 100, 100), 9, Infinity)).toEqual({ finest: 8, coarsest: 8 })
   })
 
-  it('are at least 64 px wide, but for pictures that are smaller', () => {
+  it('are at least 64 px wide, of smaller pictures as large as these say', () => {
     expect(finenessFor(pictureOf('image/png', 800, 600), 0, 1)).toEqual({ finest: 1, coarsest: 0.125 })
     expect(finenessFor(pictureOf('image/png', 20, 20), 0, 0)).toEqual({ finest: 1, coarsest: 1 })
+    expect(finenessFor(pictureOf('image/svg+xml', 20, 20), 0, 1)).toEqual({ finest: 1, coarsest: 1 })
   })
 })

@@ -10,7 +10,7 @@ function finenessOf({ type, size: [width, height] }: PictureAsset): number {
   return 2 ** clamp(Math.ceil(Math.log2(FINE / Math.max(width, height))), 0, 3)
 }
 
-/** Copies are made down to this width, px. */
+/** Copies are made down to this width, px, of small pictures to what they say. */
 const SMALLEST = 64
 
 /** The copies of a picture: each half as wide as the one before, in px of the copy a px of the picture, powers of two. */
@@ -25,7 +25,7 @@ export interface Fineness {
  */
 export function finenessFor(asset: PictureAsset, least: number, most: number): Fineness {
   const finest = finenessOf(asset)
-  const coarsest = Math.min(finest, 2 ** Math.ceil(Math.log2(SMALLEST / asset.size[0])))
+  const coarsest = Math.min(1, 2 ** Math.ceil(Math.log2(SMALLEST / asset.size[0])))
   const at = (scale: number): number => clamp(2 ** Math.ceil(Math.log2(scale)), coarsest, finest)
   return { finest: at(most), coarsest: at(least) }
 }

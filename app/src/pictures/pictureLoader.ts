@@ -1,7 +1,7 @@
 import type { Asset, ClipAsset, PictureAsset } from '@arrow-bend/core/scene'
-import type { DecodedPicture, PictureBook } from '../draw/index.ts'
+import type { PictureBook } from '../draw/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
-import { decodePicture, finenessFor, type Fineness } from './decodePicture.ts'
+import { decodePicture, finenessFor } from './decodePicture.ts'
 
 const isClip = (asset: Asset): asset is ClipAsset => asset.kind === 'clip'
 const isPicture = (asset: Asset): asset is PictureAsset => asset.kind === 'picture'
@@ -30,28 +30,19 @@ export class PictureLoader {
       const film = await filmOf(clip, this.read, this.changed)
       if (film) this.book.putFilm(clip.id, film)
     }
-    await Promise.all(
-      wanted.map(async (asset) => {
-        const asItSays = finenessFor(asset, 0, 1)
-        const picture = await this.decoded(asset, asItSays)
-        // Few are ever shown larger than they say, and drawing them so takes most of the time.
-        const canBeFiner = finenessFor(asset, 0, Infinity).finest > asItSays.finest
-        const finer = canBeFiner ? () => void this.refine(asset) : undefined
-        if (picture) this.book.put(asset.id, picture, finer)
-      }),
-    )
+    // Few are ever shown larger than they say, and drawing them so takes most of the time.
+    await Promise.all(wanted.map((asset) => this.put(asset, 1)))
     return fresh.length > 0
   }
 
-  private async decoded(asset: PictureAsset, fineness: Fineness): Promise<DecodedPicture | null> {
-    return decodePicture(asset, await this.read(asset).catch(() => null), fineness)
-  }
-
-  /** Draws a picture as fine as it can be had. */
-  private async refine(asset: PictureAsset): Promise<void> {
-    const picture = await this.decoded(asset, finenessFor(asset, 0, Infinity))
+  /** Decodes a picture as fine as it is drawn at a scale, and finer once it is drawn larger, as far as it can be had. */
+  private async put(asset: PictureAsset, scale: number): Promise<void> {
+    const fineness = finenessFor(asset, 0, scale)
+    const bytes = await this.read(asset).catch(() => null)
+    const picture = await decodePicture(asset, bytes, fineness)
     if (!picture) return
-    this.book.put(asset.id, picture)
-    this.changed()
+    const canBeFiner = finenessFor(asset, 0, Infinity).finest > fineness.finest
+    const finer = (larger: number): void => void this.put(asset, larger).then(this.changed)
+    this.book.put(asset.id, picture, canBeFiner ? finer : undefined)
   }
 }

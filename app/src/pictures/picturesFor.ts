@@ -35,19 +35,29 @@ function pictureFor(
   read: ReadAsset,
 ): Promise<DecodedPicture | null> {
   const key = `${asset.sha256} ${fineness.finest} ${fineness.coarsest}`
-  const known = kept.get(key)
-  const picture =
-    known?.picture ??
-    read(asset).then((bytes) => {
-      // What is missing now may be there later.
-      if (!bytes) kept.delete(key)
-      return decodePicture(asset, bytes, fineness)
-    })
+  const picture = kept.get(key)?.picture ?? decoded(asset, fineness, read, () => kept.delete(key))
   const [width, height] = asset.size
   kept.delete(key)
   kept.set(key, { px: width * height * fineness.finest ** 2, picture })
   letGo()
   return picture
+}
+
+/** @param forget called where what is missing, or cannot be read, may be there the next time */
+async function decoded(
+  asset: PictureAsset,
+  fineness: Fineness,
+  read: ReadAsset,
+  forget: () => void,
+): Promise<DecodedPicture | null> {
+  try {
+    const bytes = await read(asset)
+    if (!bytes) forget()
+    return await decodePicture(asset, bytes, fineness)
+  } catch (error) {
+    forget()
+    throw error
+  }
 }
 
 /** Lets go of those not used for longest, until what is kept is no more than it may be. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Crosshair } from '@lucide/vue'
-import { computed, type Ref } from 'vue'
+import { computed, useTemplateRef, type Ref } from 'vue'
 import { moveLayersBy, type PropertyRef } from '@arrow-bend/core/edit'
 import { layerById } from '@arrow-bend/core/scene'
 import { toScreen, type PictureBook, type StagePainter, type StageView } from '../../../../draw/index.ts'
@@ -62,13 +62,15 @@ const heldName = computed(() => {
   const layer = last === undefined ? null : layerById(document.scene!, last)
   return layer && !layer.locked ? layer.name : null
 })
+const boxGroup = useTemplateRef('boxGroup')
 /**
  * While something else is dragged, be it the playhead, the grips wait, unseen: what moves is looked at, and the outline tells
- * enough. Numbers being typed or dragged they follow.
+ * enough. Numbers being typed or dragged they follow; and they stay where the keyboard is theirs, which hidden they would lose.
  */
 const waits = computed(() => {
   if (gestures.tag.value !== null) return false
-  return document.gesturing ? document.gestureIn !== null : isDragging.value
+  const isElsewhere = document.gesturing ? document.gestureIn !== null : isDragging.value
+  return isElsewhere && !boxGroup.value?.contains(window.document.activeElement)
 })
 /** The one with grips. */
 const gripped = computed<BoxGeometry | null>((before) => {
@@ -147,6 +149,7 @@ const nudgePivot = (event: KeyboardEvent): void => {
     <path :d="outlines" class="line outlines" />
     <g
       v-if="gripped"
+      ref="boxGroup"
       role="group"
       tabindex="0"
       data-entry
