@@ -162,6 +162,8 @@ test('a bend with a bump is kept without it, and what no library may hold is ref
   await page.getByLabel('Name to keep this bend by').fill('Swell')
   await page.getByRole('button', { name: 'Keep as own' }).click()
   await page.getByRole('link', { name: /The whole library/ }).click()
+  // The panel it was asked for in has the same shelves, and stands until the screen is there.
+  await expect(page.getByRole('region', { name: 'Bend library' })).toBeVisible()
   await page.getByLabel('Shelf').selectOption('own')
   await page.getByRole('button', { name: 'Swell', exact: true }).click()
   const tags = page.getByLabel('Tags, separated by commas')
