@@ -44,10 +44,16 @@ const run = (): void => {
 onMounted(run)
 watch([shown, seconds], run)
 // While something is dragged the dot stops, and with it the pictures the browser would make of it.
-watch([() => document.gesturing, isDragging], ([changes, drags], [changed]) => {
-  if (changes || drags) running?.pause()
-  else if (changed) run()
+let isStale = false
+watch([() => document.gesturing, isDragging], ([changes, drags]) => {
+  isStale ||= changes
+  if (changes || drags) {
+    running?.pause()
+    return
+  }
+  if (isStale) run()
   else running?.play()
+  isStale = false
 })
 onBeforeUnmount(() => running?.cancel())
 </script>
