@@ -1,4 +1,5 @@
 import { watchDebounced } from '@vueuse/core'
+import type { Project } from '@arrow-bend/core/scene'
 import { useDocument } from '../session/document/document.ts'
 import { useJournal } from '../session/document/journal.ts'
 import { assetShelf, projectStorage } from '../storage/index.ts'
@@ -10,11 +11,15 @@ const QUIET_MS = 3000
 export function useThumbnailKeeper(): void {
   const document = useDocument()
   const saving = useJournal()
+  /** What the card was drawn of last. */
+  let drawn: Project | null = null
   watchDebounced(
     () => (document.gesturing ? null : saving.state),
     async (state) => {
-      if (state?.kind !== 'saved' || state.at === null || !document.project) return
       const { project } = document
+      // A drag that was given up leaves all as it was.
+      if (state?.kind !== 'saved' || state.at === null || !project || project === drawn) return
+      drawn = project
       // A card without a fresh picture is no loss worth a message.
       await import('../work/frameDrawer.ts')
         .then(({ drawThumbnail }) => drawThumbnail(project, assetShelf.read))

@@ -43,7 +43,8 @@ export function useSound(): Sounds {
     if (isGone) return null
     context = new AudioContext()
     device = restingDevice(context)
-    device.restSoon()
+    if (isHeardNow()) device.wake()
+    else device.restSoon()
     const clock = soundClock(context)
     player = new Player(context, assetShelf.read, clock.heard)
     playback.goBy(clock)
@@ -70,7 +71,6 @@ export function useSound(): Sounds {
     } else if (sounding().length > 0) {
       device?.wake()
       await load()
-      if (isHeardNow()) device?.wake()
     }
   })
   /** Of the playback when it goes forward at another pace; null where that is to be silent, or is as in life. */

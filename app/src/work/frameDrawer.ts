@@ -1,5 +1,5 @@
 import { transfer } from 'comlink'
-import type { Project, Scene } from '@arrow-bend/core/scene'
+import type { Asset, Project, Scene } from '@arrow-bend/core/scene'
 import { picturesFor } from '../pictures/index.ts'
 import type { ReadAsset } from '../storage/index.ts'
 import type { DrawWorker } from './drawWorker.ts'
@@ -31,15 +31,16 @@ export async function pictureOfFrame(
 ): Promise<Blob> {
   const { assets, bends: library, scenes } = project
   const frame = { ...options, scene, scenes, library }
-  const hasClips = assets.some(({ kind }) => kind === 'clip')
-  const clips = hasClips
+  const has = (wanted: Asset['kind']): boolean => assets.some(({ kind }) => kind === wanted)
+  const clips = has('clip')
     ? await (await import('../pictures/filmOf.ts')).framesShown(project, { scene, time: options.time }, read)
     : []
   const shown = clips.flatMap(({ frames }) => frames.map(({ picture }) => picture))
   return drawer.run(
     async (remote) => {
       const sizes = new Map(assets.flatMap((one) => (one.kind === 'sound' ? [] : [[one.id, one.size]])))
-      const pictures = await picturesFor(assets, await remote.picturesOf(frame, sizes), read)
+      const asked = has('picture') ? await remote.picturesOf(frame, sizes) : []
+      const pictures = await picturesFor(assets, asked, read)
       return remote.drawFrame(transfer({ ...frame, type, pictures, clips }, shown))
     },
     {

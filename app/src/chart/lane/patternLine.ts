@@ -27,15 +27,14 @@ export function patternLine(compiled: CompiledProperty, { xOf, width, coarse = f
   const [x0, ticks] = [xOf(0), 1e9 / (xOf(1e9) - xOf(0))]
   // All components of a look stand together.
   const looks = new Float64Array(parts * runs.reduce((sum, { count }) => sum + count, 0))
-  const said = new Float64Array(parts)
+  const [seen, said] = [new Float64Array(parts), new Float64Array(parts)]
   let at = 0
   for (const { from, count } of runs)
     for (let i = 0; i < count; i += 1, at += parts) {
       const time = (from + i * step - x0) * ticks
-      const look = looks.subarray(at, at + parts)
-      playedValueInto(look, compiled, time)
+      playedValueInto(seen, compiled, time)
       valueInto(said, compiled, time)
-      for (let part = 0; part < parts; part += 1) look[part] = look[part]! - said[part]!
+      for (let part = 0; part < parts; part += 1) looks[at + part] = seen[part]! - said[part]!
     }
 
   const { part, low, high } = widest(looks, parts)

@@ -183,7 +183,7 @@ const where = steady(() => {
       <option v-for="{ value, label } in DISPLAYS" :key="value" :value="value">{{ label }}</option>
     </select>
     <span class="divide" />
-    <PlayMeasure class="measure" :rate="rate" />
+    <PlayMeasure :rate="rate" />
   </section>
 </template>
 
@@ -275,8 +275,7 @@ const where = steady(() => {
 
 @media (width < 520px) {
   .divide,
-  .where,
-  .measure {
+  .where {
     display: none;
   }
 }

@@ -34,4 +34,10 @@ const fps = computed(() =>
   text-align: right;
   white-space: nowrap;
 }
+
+@media (width < 520px) {
+  .measure {
+    display: none;
+  }
+}
 </style>
