@@ -13,7 +13,7 @@ export default defineConfig({
   timeout: 600_000,
   expect: { timeout: 60_000 },
   fullyParallel: true,
-  workers: 2,
+  workers: 3,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '../.cache/browser.json' }]],
   use: {

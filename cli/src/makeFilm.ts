@@ -21,7 +21,12 @@ export interface FilmAsked {
 }
 
 /** Where Chromium is: CHROMIUM, or a usual place. */
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome']
+const PLACES = [
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome',
+  '/usr/bin/chromium-headless-shell',
+]
 /** No one listens there: every request is answered from the built application. */
 const ADDRESS = 'http://localhost:9/'
 const NOT_BUILT =

@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo } from './desk.ts'
 import { key } from './trialScene.ts'

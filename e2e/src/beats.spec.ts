@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Layer } from '@arrow-bend/core/scene'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { compileBend, READY_BENDS, type PlainBend } from '@arrow-bend/core/bend'
 import { readBends, writeBends } from '@arrow-bend/core/format/bends'
 import { libraryCss } from '@arrow-bend/core/format/css'

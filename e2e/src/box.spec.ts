@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Layer } from '@arrow-bend/core/scene'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { dragTo, middleOf, pixels } from './stage.ts'

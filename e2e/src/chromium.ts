@@ -10,4 +10,6 @@ export const CHROMIUM_ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  // Letters as their outlines say, as in a window: the shell without one would fit them to whole pixels.
+  '--font-render-hinting=none',
 ]

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { contrastRatio, oklchOf, parseColour, srgbOf, type EncodedRgb } from '@arrow-bend/core/property'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { dragBy, savedFile } from './desk.ts'

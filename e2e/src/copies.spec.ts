@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { makeLayer, sceneAt, type Layer } from '@arrow-bend/core/scene'
 import { TICKS_PER_SECOND, asTicks } from '@arrow-bend/core/time'
 import { addLayer, newProject, savedFile, type } from './desk.ts'

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Key, Property } from '@arrow-bend/core/property'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { apartFromPage } from './againstPage.ts'

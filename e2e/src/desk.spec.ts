@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test as inNewPage } from '@playwright/test'
 import { findProperty } from '@arrow-bend/core/edit'
 import {
   NEW_BROWSER,
@@ -11,40 +11,45 @@ import {
   storedProject,
   type,
 } from './desk.ts'
+import { test } from './keptPage.ts'
 
-test.describe('in a browser that is new to it', () => {
-  test.use({ storageState: NEW_BROWSER })
-  test('a new person makes something move, bends it, undoes exactly, and finds it after a reload', async ({
-    page,
-  }) => {
-    await newProject(page)
-    await addLayer(page, 'Rectangle')
-    await page.getByRole('button', { name: /^Rectangle position: Animate/ }).click()
-    await type(page, 'Current time', '2s')
-    await type(page, 'Rectangle position x', '640+300')
-    await expect(page.getByRole('button', { name: /Rectangle position, key \d/ })).toHaveCount(2)
+inNewPage.describe('in a browser that is new to it', () => {
+  inNewPage.use({ storageState: NEW_BROWSER })
+  inNewPage(
+    'a new person makes something move, bends it, undoes exactly, and finds it after a reload',
+    async ({ page }) => {
+      await newProject(page)
+      await addLayer(page, 'Rectangle')
+      await page.getByRole('button', { name: /^Rectangle position: Animate/ }).click()
+      await type(page, 'Current time', '2s')
+      await type(page, 'Rectangle position x', '640+300')
+      await expect(page.getByRole('button', { name: /Rectangle position, key \d/ })).toHaveCount(2)
 
-    await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
-    await expect(page.getByRole('heading', { name: 'Rectangle, position' })).toBeVisible()
-    await page.keyboard.press('4')
-    const leave = page.getByRole('slider', { name: 'Leave handle' })
-    await expect(leave).toHaveAttribute('aria-valuetext', 'Leave reach 40 %, rise 0 %')
-    const before = (await savedFile(page)).project
+      await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+      await expect(page.getByRole('heading', { name: 'Rectangle, position' })).toBeVisible()
+      await page.keyboard.press('4')
+      const leave = page.getByRole('slider', { name: 'Leave handle' })
+      await expect(leave).toHaveAttribute('aria-valuetext', 'Leave reach 40 %, rise 0 %')
+      const before = (await savedFile(page)).project
 
-    await dragBy(page, leave.locator('.square'), [45, -30])
-    const bent = await leave.getAttribute('aria-valuetext')
-    expect(bent).toMatch(/Leave reach 7\d(\.\d)? %, rise 2\d/)
-    await page.keyboard.press('Control+z')
-    await expect(leave).toHaveAttribute('aria-valuetext', 'Leave reach 40 %, rise 0 %')
-    expect((await savedFile(page)).project).toEqual(before)
-    await page.keyboard.press('Control+Shift+z')
-    await expect(leave).toHaveAttribute('aria-valuetext', bent!)
+      await dragBy(page, leave.locator('.square'), [45, -30])
+      const bent = await leave.getAttribute('aria-valuetext')
+      expect(bent).toMatch(/Leave reach 7\d(\.\d)? %, rise 2\d/)
+      await page.keyboard.press('Control+z')
+      await expect(leave).toHaveAttribute('aria-valuetext', 'Leave reach 40 %, rise 0 %')
+      expect((await savedFile(page)).project).toEqual(before)
+      await page.keyboard.press('Control+Shift+z')
+      await expect(leave).toHaveAttribute('aria-valuetext', bent!)
 
-    await saved(page)
-    await page.reload()
-    await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
-    await expect(page.getByRole('slider', { name: 'Leave handle' })).toHaveAttribute('aria-valuetext', bent!)
-  })
+      await saved(page)
+      await page.reload()
+      await page.getByRole('button', { name: 'Rectangle position, keys 1 to 2' }).click()
+      await expect(page.getByRole('slider', { name: 'Leave handle' })).toHaveAttribute(
+        'aria-valuetext',
+        bent!,
+      )
+    },
+  )
 })
 
 test('Escape gives up a drag whole, and a reload in the middle of one leaves nothing of it', async ({

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Outline } from '@arrow-bend/core/property'
 import { outlineBounds, type Layer } from '@arrow-bend/core/scene'
 import { newProject, savedFile } from './desk.ts'

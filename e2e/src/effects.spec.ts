@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
 import { apartFromPage, expectLikePage } from './againstPage.ts'
 import type { Property, Value } from '@arrow-bend/core/property'

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { compileBend, type PlainBend } from '@arrow-bend/core/bend'
 import { easingText, readEasing } from '@arrow-bend/core/format/css'
 import { compileProperty, hexOf, valueAt, type Mix, type OklabAlpha } from '@arrow-bend/core/property'

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { addLayer, dragBy, newProject, savedFile, type } from './desk.ts'
 import { dragTo, frameOnScreen } from './stage.ts'
 

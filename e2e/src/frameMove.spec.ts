@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { pngBytes } from '../../core/test/pngBytes.ts'
 import { framingCorners, framingOf, ownMatrixAt, type Framing, type Project } from '@arrow-bend/core/scene'
 import { frameTicks } from '@arrow-bend/core/time'

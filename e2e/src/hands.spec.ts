@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Layer } from '@arrow-bend/core/scene'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { addLayer, newProject, openDemo, savedFile, type } from './desk.ts'

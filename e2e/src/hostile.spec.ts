@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test as inNewPage, type Page } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import { addLayer, newProject, openDemo, saved, savedFile, type, withoutPickers } from './desk.ts'
+import { test } from './keptPage.ts'
 
 /** Drops a file on the Desk. */
 async function drop(page: Page, name: string, text: string): Promise<void> {
@@ -84,7 +85,7 @@ test('no bend, table or drawing that goes beyond what a project holds is taken, 
   expect(rectangle(after)).toEqual(rectangle(before))
 })
 
-test('an import that is stuck is called off, and the next one works', async ({ page }) => {
+inNewPage('an import that is stuck is called off, and the next one works', async ({ page }) => {
   // Workers hear nothing while this says so.
   await page.addInitScript(() => {
     const post = Worker.prototype.postMessage
@@ -135,7 +136,7 @@ test('a drawing that unfolds without end is refused at once, from a file and ins
   await expect(page.getByText(/over 20,000 parts/)).toBeVisible()
 })
 
-test('the page breaks none of its own security rules', async ({ page }) => {
+inNewPage('the page breaks none of its own security rules', async ({ page }) => {
   await page.addInitScript(() => {
     const broken: string[] = []
     Object.assign(window, { broken })

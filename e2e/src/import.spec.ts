@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { strToU8, zipSync } from 'fflate'
 import { readFile } from 'node:fs/promises'
 import { pngBytes } from '../../core/test/pngBytes.ts'

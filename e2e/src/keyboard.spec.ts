@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { addLayer, newProject, openDemo, saved, savedFile, type, withoutPickers } from './desk.ts'
 
 // The Desk without a pointer: parts of the screen, bars as one stop, lanes walked by arrows, and the whole main job.

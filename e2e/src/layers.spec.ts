@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Layer } from '@arrow-bend/core/scene'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { addLayer, newProject, savedFile } from './desk.ts'

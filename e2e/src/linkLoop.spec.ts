@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { applyRecipe, makeLoop } from '@arrow-bend/core/edit'
 import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '@arrow-bend/core/scene'
 import type { Value } from '@arrow-bend/core/property'

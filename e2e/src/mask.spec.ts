@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Property } from '@arrow-bend/core/property'
 import type { Layer, LayerMask } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer as layer, openLayers, svgOf } from './againstBrowser.ts'

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { PlainBend } from '@arrow-bend/core/bend'
 import { swingOf } from '@arrow-bend/core/match'
 import type { Key, Property } from '@arrow-bend/core/property'

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
 import { openDemo, type } from './desk.ts'
 import { veiledScene } from './veiledScene.ts'

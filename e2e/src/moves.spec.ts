@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Property } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { drawnLayer, openLayers } from './againstBrowser.ts'

@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { compileProperty, graphHandles, valueAt, type Property } from '@arrow-bend/core/property'
 import { openDemo, savedFile } from './desk.ts'
 import { dragTo, middleOf } from './stage.ts'

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Outline } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { compileProperty, valueAt } from '@arrow-bend/core/property'
 import { openDemo, savedFile } from './desk.ts'
 

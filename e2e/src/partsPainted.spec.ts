@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { openDemo, withoutPickers } from './desk.ts'
 import { lookingScene } from './lookingScene.ts'
 

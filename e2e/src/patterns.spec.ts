@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Pattern, Property } from '@arrow-bend/core/property'
 import type { Layer } from '@arrow-bend/core/scene'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'

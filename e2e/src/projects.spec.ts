@@ -1,10 +1,11 @@
-import { expect, test } from '@playwright/test'
+import { expect, test as inNewPage } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
 import { NEW_BROWSER, newProject, openDemo, savedFile, withoutPickers } from './desk.ts'
+import { test } from './keptPage.ts'
 
-test.describe('in a browser that is new to it', () => {
-  test.use({ storageState: NEW_BROWSER })
-  test('the demo is there on first start, drawn', async ({ page }) => {
+inNewPage.describe('in a browser that is new to it', () => {
+  inNewPage.use({ storageState: NEW_BROWSER })
+  inNewPage('the demo is there on first start, drawn', async ({ page }) => {
     await page.goto('/')
     const card = page.getByRole('article')
     await expect(card).toContainText('Lantern Regatta')
@@ -100,7 +101,7 @@ test('a saved project opens again with its pictures, also by dropping it', async
   await expect(page.getByRole('article')).toHaveCount(2)
 })
 
-test('storage that refuses to answer is told, and the page stays usable', async ({ page }) => {
+inNewPage('storage that refuses to answer is told, and the page stays usable', async ({ page }) => {
   await page.addInitScript(() => {
     IDBFactory.prototype.open = () => {
       throw new DOMException('blocked', 'SecurityError')

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { savedFile } from './desk.ts'
 import { expectSame, floats, keyFrames, openFile, samples, lane, range, undo } from './floats.ts'
 

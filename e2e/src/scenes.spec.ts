@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { addLayer, newProject, openDemo, saved, savedFile } from './desk.ts'
 
 const scene = (page: Page, name: string) => page.getByRole('button', { name: `Scene: ${name}` })

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Scene } from '@arrow-bend/core/scene'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { dragTo, frameOnScreen, middleOf } from './stage.ts'

@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { addLayer, dragBy, newProject, savedFile, type } from './desk.ts'
 import { middleOf } from './stage.ts'

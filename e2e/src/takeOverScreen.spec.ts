@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
+import { test } from './keptPage.ts'
 import { readMovingFile } from '@arrow-bend/core/format/takeOver'
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import { SMIL_DRAWINGS } from './movingDrawings.ts'

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { test } from './keptPage.ts'
 import type { Outline } from '@arrow-bend/core/property'
 import { outlinePathData } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
