@@ -21,6 +21,7 @@ import { BadFile } from '@arrow-bend/core/format/project'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { Refused } from './fileWorker.ts'
 import { hashOfBlob } from './hashOfBlob.ts'
+import { WaitingDecoders } from './waitingDecoders.ts'
 
 /** What a clip is like. */
 export interface ClipFacts {
@@ -56,6 +57,8 @@ export interface StripPicture {
 /** A file that is open to be decoded. */
 interface OpenClip {
   readonly sink: VideoSampleSink
+  /** From where jumps may decode on. */
+  readonly waiting: WaitingDecoders
   /** As large as the clip is seen, and without see-through pixels where the clip has none, which is half the work. */
   readonly canvas: OffscreenCanvas
   readonly context: OffscreenCanvasRenderingContext2D
@@ -68,8 +71,8 @@ interface OpenClip {
   next: number
   /** What is read at present, and has to end first: frames come in one order. */
   reading: Promise<unknown>
-  /** The timer that makes the frames after a jump ready. */
-  rested: ReturnType<typeof setTimeout> | undefined
+  /** The timers that make other jumps and the frames after a jump ready. */
+  rested: readonly ReturnType<typeof setTimeout>[]
 }
 
 const open = new Map<string, Promise<OpenClip>>()
@@ -95,6 +98,7 @@ async function openClip(id: string, blob: Blob): Promise<OpenClip> {
     const sink = new VideoSampleSink(track)
     return {
       sink,
+      waiting: new WaitingDecoders(sink, new EncodedPacketSink(track), first + seconds),
       canvas,
       context,
       first,
@@ -102,7 +106,7 @@ async function openClip(id: string, blob: Blob): Promise<OpenClip> {
       ahead: null,
       next: NaN,
       reading: Promise.resolve(),
-      rested: undefined,
+      rested: [],
     }
   })()
   open.set(id, opening)
@@ -127,6 +131,10 @@ function pictureOf(sample: VideoSample, { canvas, context, first }: OpenClip): C
 const DECODED_ON = 1
 /** After a jump, ms: if nothing else is asked for until then, what comes next is made ready. */
 const RESTED_MS = 200
+/** The same for jumps to elsewhere, which may come in a quick row. */
+const PAUSED_MS = 30
+/** Decoders that wait for jumps, of all clips that are open. */
+const MOST_WAITING = 4
 
 /** Reads anew once: a decoder that waits may be taken away by the browser (WebCodecs, “reclaiming”). */
 async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
@@ -140,7 +148,8 @@ async function readOn(clip: OpenClip, from: number, count: number): Promise<Clip
 }
 
 async function readFrom(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
-  clearTimeout(clip.rested)
+  for (const timer of clip.rested) clearTimeout(timer)
+  clip.waiting.stop()
   const isNear = from > clip.next - NEAR && from < clip.next + DECODED_ON
   if (!isNear || !clip.ahead) {
     await clip.ahead?.return()
@@ -164,13 +173,30 @@ async function readFrom(clip: OpenClip, from: number, count: number): Promise<Cl
 
 /** One frame by itself: nothing after it is decoded before it is there. */
 async function jumpTo(clip: OpenClip, from: number): Promise<ClipFrame[]> {
-  const sample = await clip.sink.getSample(from + clip.first)
+  const moment = from + clip.first
+  const sample = (await decodedOn(clip, moment).catch(() => null)) ?? (await clip.sink.getSample(moment))
   if (!sample) return []
   const frame = pictureOf(sample, clip)
   sample.close()
   clip.next = frame.to
-  clip.rested = setTimeout(() => (clip.ahead ??= clip.sink.samples(clip.next + clip.first)), RESTED_MS)
+  const most = Math.min(
+    Math.floor(MOST_WAITING / open.size),
+    WaitingDecoders.mostOf(clip.canvas.width * clip.canvas.height),
+  )
+  clip.rested = [
+    setTimeout(() => void clip.waiting.prepare(moment, most), PAUSED_MS),
+    setTimeout(() => (clip.ahead ??= clip.sink.samples(clip.next + clip.first)), RESTED_MS),
+  ]
   return [frame]
+}
+
+/** The frame at a moment of the file, s, decoded from where a decoder waits, which goes on after it; null where none does. */
+async function decodedOn(clip: OpenClip, moment: number): Promise<VideoSample | null> {
+  // A decoder that waits may be taken away by the browser.
+  const found = await clip.waiting.frameAt(moment).catch(() => null)
+  if (!found) return null
+  clip.ahead = found.after
+  return found.sample
 }
 
 /** So near, s, a moment counts as the one the frames read last end at. */
