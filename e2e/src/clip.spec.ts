@@ -40,6 +40,14 @@ test('a clip is drawn frame by frame at paused times, all of them, and held outs
   for (let at = 0; at < 48; at += 1) await shows(page, at / 24, Math.floor((at * 30) / 24 + 1e-9))
 })
 
+test('jumps here and there in a clip with few whole pictures show the frame asked, from wherever it is decoded', async ({
+  page,
+}) => {
+  await openClip(page, { wholeEvery: 1 })
+  for (const at of [20, 46, 14, 40, 3, 45, 22, 13, 47, 38, 12, 44, 1, 23, 36, 0, 47, 21])
+    await shows(page, at / 24, Math.floor((at * 30) / 24 + 1e-9))
+})
+
 test('a clip runs backwards, ramps and stands still: the frame shown is the frame asked', async ({
   page,
 }) => {
