@@ -20,7 +20,7 @@ export default defineConfig({
     actionTimeout: 60_000,
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    // One page serves test after test, emptied between them: a new one reads and compiles all scripts anew.
+    // For tests that are none for the page that is kept (`keptPage.ts`): one serves them all, emptied between them.
     reuseContext: true,
     storageState: SEEDED,
     // What only moves to be looked at would be drawn by the same two cores.

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs'
 import { run } from './run.mjs'
 
-/** Debian’s packages of it: the shell has no window to keep and draw, and takes a quarter less of the processors. */
+/** Debian’s packages of it: the shell has no window to keep and draw, and takes a fifth less of the processors. */
 const PACKAGES = ['chromium-headless-shell', 'chromium']
 const PLACES = [
   ...PACKAGES.map((name) => `/usr/bin/${name}`),

@@ -133,8 +133,10 @@ const DECODED_ON = 1
 const RESTED_MS = 200
 /** The same for jumps to elsewhere, which may come in a quick row. */
 const PAUSED_MS = 30
-/** Decoders that wait for jumps, of all clips that are open. */
+/** Decoders that wait for jumps, of all clips together. */
 const MOST_WAITING = 4
+/** Clips in which nothing was jumped to for so long, ms, have none. */
+const FORGOTTEN_MS = 10_000
 
 /** Reads anew once: a decoder that waits may be taken away by the browser (WebCodecs, “reclaiming”). */
 async function readOn(clip: OpenClip, from: number, count: number): Promise<ClipFrame[]> {
@@ -174,20 +176,32 @@ async function readFrom(clip: OpenClip, from: number, count: number): Promise<Cl
 /** One frame by itself: nothing after it is decoded before it is there. */
 async function jumpTo(clip: OpenClip, from: number): Promise<ClipFrame[]> {
   const moment = from + clip.first
-  const sample = (await decodedOn(clip, moment).catch(() => null)) ?? (await clip.sink.getSample(moment))
+  const sample = (await decodedOn(clip, moment)) ?? (await clip.sink.getSample(moment))
   if (!sample) return []
   const frame = pictureOf(sample, clip)
   sample.close()
   clip.next = frame.to
-  const most = Math.min(
-    Math.floor(MOST_WAITING / open.size),
-    WaitingDecoders.mostOf(clip.canvas.width * clip.canvas.height),
-  )
+  const most = Math.min(shareOf(clip), WaitingDecoders.mostOf(clip.canvas.width * clip.canvas.height))
   clip.rested = [
     setTimeout(() => void clip.waiting.prepare(moment, most), PAUSED_MS),
     setTimeout(() => (clip.ahead ??= clip.sink.samples(clip.next + clip.first)), RESTED_MS),
   ]
   return [frame]
+}
+
+/** When each clip for whose jumps decoders wait was jumped in last, ms. */
+const jumped = new Map<OpenClip, number>()
+
+/** How many decoders may wait for a clip that is jumped in now; those that were not for long let go of theirs. */
+function shareOf(clip: OpenClip): number {
+  const now = performance.now()
+  jumped.set(clip, now)
+  for (const [other, at] of jumped)
+    if (now - at > FORGOTTEN_MS) {
+      jumped.delete(other)
+      void other.waiting.clear()
+    }
+  return Math.floor(MOST_WAITING / jumped.size)
 }
 
 /** The frame at a moment of the file, s, decoded from where a decoder waits, which goes on after it; null where none does. */

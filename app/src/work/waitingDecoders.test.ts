@@ -83,13 +83,28 @@ describe('decoders that wait for jumps', () => {
     expect(await found(9.5)).toBeNull()
   })
 
+  it('are all let go of when the clip is left, also one that is just being made ready', async () => {
+    const { decoders, started, open, found } = trial()
+    await decoders.prepare(5, 1)
+    const ready = decoders.prepare(7, 3)
+    while (started.length === 1) await Promise.resolve()
+    await Promise.all([ready, decoders.clear()])
+    expect(started).toHaveLength(2)
+    expect(open.size).toBe(0)
+    expect(await found(5.5)).toBeNull()
+    await decoders.prepare(5, 1)
+    expect(await found(5.5)).toEqual([55, 56])
+  })
+
   it('are left out where stretches are short, where nothing can be decoded, and where another moment is asked for', async () => {
     const short = trial({ whole: [0, 0.4, 0.8] })
     await short.decoders.prepare(0.5, 3)
     expect(short.started).toEqual([5.4])
     const damaged = trial({ broken: 5 })
-    await damaged.decoders.prepare(5, 1)
+    await damaged.decoders.prepare(5, 2)
     expect(await damaged.found(5.5)).toBeNull()
+    // The other stretch is made ready all the same.
+    expect(damaged.open.size).toBe(1)
     const { decoders, started } = trial()
     await Promise.all([decoders.prepare(1, 4), decoders.prepare(9, 1)])
     expect(started).toEqual([9])

@@ -69,10 +69,15 @@ export class WaitingDecoders {
   /** Lets decoders wait in the stretches nearest to a moment, until another is asked for. What cannot be decoded is left out. */
   prepare(moment: number, most: number): Promise<void> {
     this.asked = moment
-    this.preparing = this.preparing.then(async () => {
-      if (this.asked === moment) await this.prepareNow(moment, most).catch(() => undefined)
+    return this.inTurn(async () => {
+      if (this.asked === moment) await this.prepareNow(moment, most)
     })
-    return this.preparing
+  }
+
+  /** Lets go of all that wait. */
+  clear(): Promise<void> {
+    this.stop()
+    return this.inTurn(() => this.keepOnly([]))
   }
 
   /** Makes no more of them ready, as something else is to be decoded. */
@@ -80,19 +85,29 @@ export class WaitingDecoders {
     this.asked = NaN
   }
 
+  /** One thing after another; what goes wrong is told where the frame itself is asked for. */
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    this.preparing = this.preparing.then(work).catch(() => undefined)
+    return this.preparing
+  }
+
   private async prepareNow(moment: number, most: number): Promise<void> {
     const wanted = await this.stretchesAbout(moment, most)
-    for (const [start, waiting] of this.waiting) {
-      if (wanted.some((stretch) => stretch.start === start)) continue
-      this.waiting.delete(start)
-      await letGo(waiting)
-    }
+    await this.keepOnly(wanted)
     for (const { start, end } of wanted) {
       if (this.asked !== moment) return
       if (this.waiting.has(start)) continue
       const frames = this.sink.samples((start + end) / 2)
-      const { value: first } = await frames.next()
-      if (first) this.waiting.set(start, { first, frames })
+      const first = await frames.next().catch(() => null)
+      if (first?.value) this.waiting.set(start, { first: first.value, frames })
+    }
+  }
+
+  private async keepOnly(wanted: readonly Stretch[]): Promise<void> {
+    for (const [start, waiting] of this.waiting) {
+      if (wanted.some((stretch) => stretch.start === start)) continue
+      this.waiting.delete(start)
+      await letGo(waiting)
     }
   }
 
