@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config'
 
+/** Of the application: modules that keep something, so that each file has its own. */
+const WITH_STATE = ['app/src/{session,storage,sound,pictures,work,draw}/**/*.test.ts']
+
 export default defineConfig({
   test: {
     setupFiles: ['tools/fixedSeed.ts'],
@@ -12,19 +15,18 @@ export default defineConfig({
       {
         extends: true,
         test: {
-          name: 'core',
-          include: ['core/src/**/*.test.ts', 'core/test/**/*.test.ts'],
-          // The core keeps no state of its own: its modules are loaded once for all files, which saves a minute.
+          name: 'without state',
+          include: [
+            '{core,app,cli,server,demo,docs}/src/**/*.test.ts',
+            'core/test/**/*.test.ts',
+            'tools/**/*.test.ts',
+          ],
+          exclude: WITH_STATE,
+          // Modules are loaded once for all files, which saves a minute.
           isolate: false,
         },
       },
-      {
-        extends: true,
-        test: {
-          name: 'around',
-          include: ['{app,cli,server,demo,docs}/src/**/*.test.ts', 'tools/**/*.test.ts'],
-        },
-      },
+      { extends: true, test: { name: 'with state', include: WITH_STATE } },
     ],
   },
 })

@@ -21,7 +21,7 @@ import { BadUse, readArgs } from './badUse.ts'
 import { FILM_FORMS, filmFormOfEnding, isFilmForm, type FilmForm } from './filmForms.ts'
 import { liveLine } from './liveLine.ts'
 import { nearNames } from './nearNames.ts'
-import { print } from './print.ts'
+import { print, type Streams } from './print.ts'
 import { readProjectFile, type ReadProject } from './readProjectFile.ts'
 import { textFontUrl, textLetters } from './textFont.ts'
 import { writeFileWhole } from './writeFileWhole.ts'
@@ -45,7 +45,7 @@ type Values = ReturnType<typeof readArgs<{ options: typeof OPTIONS }>>['values']
 const PIPE = '-'
 
 /** `convert IN … OUT [--as FORM] …`: projects as what others play. */
-export async function convertCommand(args: readonly string[]): Promise<string> {
+export async function convertCommand(args: readonly string[], streams: Streams): Promise<string> {
   const { values, positionals } = readArgs({ args: [...args], allowPositionals: true, options: OPTIONS })
   const inputs = positionals.slice(0, -1)
   const out = positionals.at(-1)
@@ -60,14 +60,14 @@ export async function convertCommand(args: readonly string[]): Promise<string> {
   for (const input of inputs) {
     const target = isFolder ? join(out, withEnding(input, form)) : out
     try {
-      said.push(await convertOne(input, target, form, values))
+      said.push(await convertOne({ input, target, form, values }, streams))
     } catch (caught) {
       if (inputs.length === 1) throw caught
       troubles.push(`${input}: ${sentenceOf(caught)}`)
     }
   }
   if (troubles.length > 0) {
-    process.stderr.write(said.filter(Boolean).join(''))
+    streams.stderr.write(said.filter(Boolean).join(''))
     throw new BadUse(troubles.join('\n'))
   }
   return said.join('')
@@ -101,13 +101,21 @@ function formOf(as: string | undefined, out: string | null): Form {
   return form
 }
 
+/** One file that is to be written, and how. */
+interface Asked {
+  readonly input: string
+  readonly target: string
+  readonly form: Form
+  readonly values: Values
+}
+
 /** Writes one, and returns what is to be said of it: nothing, its text for the pipe, or a report. */
-async function convertOne(input: string, target: string, form: Form, values: Values): Promise<string> {
+async function convertOne({ input, target, form, values }: Asked, streams: Streams): Promise<string> {
   const file = await readProjectFile(input === PIPE ? '/dev/stdin' : input)
   const { project } = file
   const scene = stretchOf(sceneOf(project, values.scene), values)
   const areBeside = picturesAre(values, { form, target }) === 'beside'
-  if (isFilmForm(form)) return filmOne(file, scene, form, { values, target, input })
+  if (isFilmForm(form)) return filmOne(file, scene, { values, target, input, form }, streams)
   const whole =
     form === 'bend' ? await bendOf(file, scene, values) : await textOf(file, scene, form, { values, target })
   const bytes = areBeside ? await putPicturesBeside(String(whole), target) : whole
@@ -119,9 +127,9 @@ async function convertOne(input: string, target: string, form: Form, values: Val
       )}`
     : ''
   if (target !== PIPE) return report
-  process.stderr.write(report)
+  streams.stderr.write(report)
   if (form !== 'bend') return String(bytes)
-  await print(bytes)
+  await print(bytes, streams)
   return ''
 }
 
@@ -129,11 +137,11 @@ async function convertOne(input: string, target: string, form: Form, values: Val
 async function filmOne(
   file: ReadProject,
   scene: Scene,
-  form: FilmForm,
-  { values, target, input }: { readonly values: Values; readonly target: string; readonly input: string },
+  { values, target, input, form }: Asked & { readonly form: FilmForm },
+  streams: Streams,
 ): Promise<string> {
   const { makeFilm } = await import('./makeFilm.ts')
-  const line = liveLine(process.stderr)
+  const line = liveLine(streams.stderr)
   const made = await makeFilm(await bendBytes({ ...file, project: sceneAlone(file.project, scene) }), {
     form,
     rate: values.fps === undefined ? scene.rate : parseRate(values.fps),
@@ -146,8 +154,8 @@ async function filmOne(
     await writeFileWhole(target, made)
     return report
   }
-  process.stderr.write(report)
-  await print(made)
+  streams.stderr.write(report)
+  await print(made, streams)
   return ''
 }
 

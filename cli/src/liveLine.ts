@@ -9,7 +9,10 @@ export interface LiveLine {
 const ANEW = '\r\u001B[K'
 
 /** Tells how far something has come; where nobody looks on, as in a pipeline, it says nothing. */
-export function liveLine(stream: Pick<NodeJS.WriteStream, 'isTTY' | 'write'>): LiveLine {
+export function liveLine(stream: {
+  readonly isTTY?: boolean
+  readonly write: (words: string) => unknown
+}): LiveLine {
   let shown = ''
   const write = (words: string): void => {
     if (!stream.isTTY || words === shown) return

@@ -1,11 +1,10 @@
-import { execFile } from 'node:child_process'
 import { mkdtemp, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { hat, kick, RATE, track } from '../../core/test/soundTrials.ts'
 import { wavBytes } from '../../core/test/wavBytes.ts'
-import { arrowBend, BIN, DEMO, type Answer } from '../test/arrowBend.ts'
+import { arrowBend, DEMO, shell } from '../test/arrowBend.ts'
 
 /** A project with a property of every kind, one span linked to a library bend, one position split. */
 function everyKind(): unknown {
@@ -369,15 +368,17 @@ describe('arrow-bend', () => {
   })
 })
 
-/** Runs a line of a shell with the command as `$AB`, as people pipe it. */
-function shell(line: string): Promise<Answer> {
-  return new Promise((resolve) => {
-    const env = { ...process.env, AB: `${process.execPath} ${BIN}`, DEMO }
-    execFile('bash', ['-c', line], { env, maxBuffer: 1e8 }, (error, out, err) => {
-      resolve({ code: typeof error?.code === 'number' ? error.code : 0, out, err })
-    })
+describe('a process', () => {
+  it('gives the same result as the command within, and its exit code', async () => {
+    const asked = ['bend', 'power:2', '--at', '0.5']
+    expect(await shell(`$AB ${asked.join(' ')}`)).toEqual(await arrowBend(...asked))
+    expect(await shell('$AB convert "$DEMO" - --as css')).toEqual(
+      await arrowBend('convert', DEMO, '-', '--as', 'css'),
+    )
+    expect(await shell('$AB fly')).toEqual(await arrowBend('fly'))
+    expect((await shell('$AB fly')).code).toBe(2)
   })
-}
+})
 
 describe('a pipe', () => {
   it('that closes early ends it quietly', async () => {

@@ -3,11 +3,11 @@ import manifest from '../package.json' with { type: 'json' }
 import { BadUse } from './badUse.ts'
 import { COMMAND_HELP, USAGE } from './help.ts'
 import { nearNames } from './nearNames.ts'
-import { print } from './print.ts'
+import { print, type Streams } from './print.ts'
 
 const HELP: readonly string[] = ['--help', '-h', 'help']
 
-type Command = (args: readonly string[]) => Promise<string> | string
+type Command = (args: readonly string[], streams: Streams) => Promise<string> | string
 
 /** Loaded when asked for: none waits for what another needs. */
 const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command>>> = {
@@ -22,26 +22,26 @@ const COMMANDS: Readonly<Record<keyof typeof COMMAND_HELP, () => Promise<Command
 }
 
 /** Runs a command line. Prints its result, or one sentence on standard error; returns 0, or 2 for bad use. */
-export async function main(args: readonly string[]): Promise<number> {
+export async function main(args: readonly string[], streams: Streams = process): Promise<number> {
   const [name, ...rest] = args
   try {
     if (name === undefined || HELP.includes(name)) {
       const about = rest[0]
-      await print(about !== undefined && isCommand(about) ? COMMAND_HELP[about] : USAGE)
+      await print(about !== undefined && isCommand(about) ? COMMAND_HELP[about] : USAGE, streams)
       return name === undefined ? 2 : 0
     }
     if (name === '--version' || name === '-v') {
-      await print(`${manifest.version}\n`)
+      await print(`${manifest.version}\n`, streams)
       return 0
     }
     if (!isCommand(name))
       throw new BadUse(`“${name}” is not a command. ${nearNames(name, Object.keys(COMMANDS))}`)
     const asksForHelp = rest.some((word) => word === '--help' || word === '-h')
     const run = await COMMANDS[name]()
-    await print(asksForHelp ? COMMAND_HELP[name] : await run(rest))
+    await print(asksForHelp ? COMMAND_HELP[name] : await run(rest, streams), streams)
     return 0
   } catch (caught) {
-    process.stderr.write(`${sentenceOfTrouble(caught)}\n`)
+    streams.stderr.write(`${sentenceOfTrouble(caught)}\n`)
     return 2
   }
 }
