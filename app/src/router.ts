@@ -8,7 +8,7 @@ export const router = createRouter({
     {
       path: '/projects/:id',
       component: () => import('./shell/ProjectShell.vue'),
-      props: true,
+      props: ({ params }) => ({ id: params['id'] }),
       children: [
         // The shell goes on to a scene once the project is open.
         { path: '', name: 'project', component: () => import('./screens/desk/DeskScreen.vue') },
