@@ -13,8 +13,8 @@ import { veiledScene } from './veiledScene.ts'
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
 /** Reads where the player has each layer at each time, and how it looks. */
-function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
-  return page.evaluate((times) => {
+async function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
+  const text = await page.evaluate((times) => {
     const { player } = window as unknown as { player: Player }
     const readAt = (time: number): Measured[] => {
       player.goToAndStop((time * player.frameRate) / 1000, true)
@@ -45,8 +45,9 @@ function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[
         })
         .reverse()
     }
-    return times.map(readAt)
+    return JSON.stringify(times.map(readAt))
   }, milliseconds)
+  return JSON.parse(text) as Measured[][]
 }
 
 test('every kind of travel plays in a Lottie player as the core has it, at every frame', async ({ page }) => {

@@ -8,8 +8,8 @@ import { trialScene } from './trialScene.ts'
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
 /** Reads where each layer of the drawing is at each time, by the browser's own matrices (`getScreenCTM`). */
-function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
-  return page.evaluate((times) => {
+async function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[][]> {
+  const text = await page.evaluate((times) => {
     const root = document.querySelector<SVGSVGElement>('svg')!
     const readAt = (time: number): Measured[] => {
       root.pauseAnimations()
@@ -40,8 +40,9 @@ function measure(page: Page, milliseconds: readonly number[]): Promise<Measured[
         return { points, opacity, fill: getComputedStyle(art).fill }
       })
     }
-    return times.map(readAt)
+    return JSON.stringify(times.map(readAt))
   }, milliseconds)
+  return JSON.parse(text) as Measured[][]
 }
 
 const FLAVOURS = ['css', 'smil'] as const satisfies readonly SvgFlavour[]

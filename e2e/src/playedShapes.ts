@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 
 /** A shape as a browser shows it at a moment. */
 export interface PlayedShape {
-  /** Points at equal shares of its outline, px of the drawing. */
+  /** Points at equal shares of its outline, px of the drawing; none of several outlines, and where it is of no size. */
   readonly points: readonly (readonly [number, number])[]
   /** Of the box round it in its own coordinates, px of the drawing. */
   readonly corners: readonly (readonly [number, number])[]
@@ -21,8 +21,8 @@ export interface PlayedShape {
 const LOOKS = 8
 
 /** Reads the shapes of a drawing that plays, in the order of the file, at moments in seconds. */
-export function playedShapes(page: Page, moments: readonly number[]): Promise<PlayedShape[][]> {
-  return page.evaluate(
+export async function playedShapes(page: Page, moments: readonly number[]): Promise<PlayedShape[][]> {
+  const text = await page.evaluate(
     ({ times, looks }) => {
       const root = document.documentElement as unknown as SVGSVGElement
       root.pauseAnimations()
@@ -54,7 +54,25 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
         const [r, g, b, alpha] = rgbOf(text)
         return [r!, g!, b!, alpha! * Number(share)]
       }
-      return times.map((time) => {
+      // What most of the time would go into: most paths stay the same but for where they stand.
+      const kept = new Map<Element, { readonly path: string; readonly points: readonly DOMPoint[] }>()
+      const pointsOf = (shape: SVGGeometryElement, style: CSSStyleDeclaration): readonly DOMPoint[] => {
+        const path = shape instanceof SVGPathElement ? style.getPropertyValue('d') : ''
+        const before = kept.get(shape)
+        if (path && before?.path === path) return before.points
+        let length = 0
+        try {
+          length = shape.getTotalLength()
+        } catch {
+          // It is of no size at this moment.
+        }
+        const points = Array.from({ length: length > 0 ? looks : 0 }, (_, i) =>
+          shape.getPointAtLength((length * i) / looks),
+        )
+        kept.set(shape, { path, points })
+        return points
+      }
+      const shown = times.map((time) => {
         root.setCurrentTime(time)
         for (const animation of animations) animation.currentTime = 1000 * time
         const toFrame = root.getScreenCTM()!.inverse()
@@ -74,20 +92,12 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
           const matrix = toFrame.multiply(shape.getScreenCTM() ?? new DOMMatrix([0, 0, 0, 0, 0, 0]))
           const style = getComputedStyle(shape)
           const opacity = style.visibility === 'hidden' ? 0 : opacityOf(shape)
-          let length = 0
-          try {
-            length = shape.getTotalLength()
-          } catch {
-            // It is of no size at this moment.
-          }
           const seen = (at: { readonly x: number; readonly y: number }): readonly [number, number] => {
             const { x, y } = new DOMPoint(at.x, at.y).matrixTransform(matrix as unknown as DOMMatrixInit)
             return [x * scale, y * scale]
           }
           const outlines = shape.getAttribute('d')?.match(/m/gi)?.length ?? 1
-          const points = Array.from({ length: outlines > 1 ? 0 : looks }, (_, i) =>
-            length > 0 ? seen(shape.getPointAtLength((length * i) / looks)) : ([NaN, NaN] as const),
-          )
+          const points = outlines > 1 ? [] : pointsOf(shape, style).map(seen)
           const { x: left, y: top, width, height } = shape.getBBox()
           const corners = [0, 1].flatMap((x) =>
             [0, 1].map((y) => seen({ x: left + x * width, y: top + y * height })),
@@ -104,7 +114,13 @@ export function playedShapes(page: Page, moments: readonly number[]): Promise<Pl
           }
         })
       })
+      // As one text it is handed over many times as fast as object by object.
+      return JSON.stringify(shown, (name, value: unknown) => {
+        if (typeof value === 'number' && !Number.isFinite(value)) throw new Error(`${name} is no number.`)
+        return value
+      })
     },
     { times: [...moments], looks: LOOKS },
   )
+  return JSON.parse(text) as PlayedShape[][]
 }

@@ -75,8 +75,8 @@ function pageOf(text: string, groups: readonly (readonly StandIn[])[]): string {
 }
 
 /** Where the browser has every box that moves, by the matrices it has worked out. */
-function shownBoxes(page: Page, moments: readonly number[]): Promise<Record<string, Shown>[]> {
-  return page.evaluate(
+async function shownBoxes(page: Page, moments: readonly number[]): Promise<Record<string, Shown>[]> {
+  const text = await page.evaluate(
     (times) => {
       const animations = document.getAnimations()
       for (const animation of animations) animation.pause()
@@ -110,7 +110,7 @@ function shownBoxes(page: Page, moments: readonly number[]): Promise<Record<stri
         }
         return matrix
       }
-      return times.map((time) => {
+      const shown = times.map((time) => {
         for (const animation of animations) animation.currentTime = 1000 * time
         return Object.fromEntries(
           named.map((element) => {
@@ -130,9 +130,12 @@ function shownBoxes(page: Page, moments: readonly number[]): Promise<Record<stri
           }),
         )
       })
+      // As one text it is handed over many times as fast as object by object.
+      return JSON.stringify(shown)
     },
     [...moments],
   )
+  return JSON.parse(text) as Record<string, Shown>[]
 }
 
 /** Where ours is. */
