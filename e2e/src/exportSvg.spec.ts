@@ -76,8 +76,9 @@ test('every way a layer can look is the same in an SVG of either flavour as in t
       expect(await farthestApart(page, wanted, found), `${flavour} at ${frame}`).toBeLessThanOrEqual(
         APART[flavour],
       )
+      if (frame > 0) continue
       const later = await pictureAt(page, drawing, time + 170)
-      expect(await farthestApart(page, wanted, later)).toBeGreaterThan(30)
+      expect(await farthestApart(page, wanted, later), 'another moment is told apart').toBeGreaterThan(30)
     }
   }
 })

@@ -66,18 +66,25 @@ async function playedBeside(
 
 interface Player {
   goToAndStop(frame: number, isFrame: boolean): void
+  destroy(): void
   setSubframe(on: boolean): void
 }
 interface OtherPlayer {
   setFrame(frame: number): void
+  destroy(): void
   addEventListener(name: 'load' | 'loadError' | 'render', heard: (event: unknown) => void): void
+}
+
+interface Players {
+  readonly first: Player
+  readonly second: OtherPlayer
 }
 
 const PANES = `<style>body{margin:0;display:flex;background:#88a}
 canvas,body>div,body>div>svg{width:${SIDE}px!important;height:${SIDE}px!important;flex:none;overflow:hidden}</style>
 <div id="first"></div><canvas width="${SIDE}" height="${SIDE}"></canvas><div id="ours"></div>`
 
-/** Serves a page with three panes, and the second player beside it. */
+/** A page with three panes, the first player in it and the second beside it. */
 async function serve(page: Page): Promise<void> {
   const library = dirname(require.resolve('@lottiefiles/dotlottie-web'))
   await page.route('http://player.test/**', async (route) => {
@@ -86,14 +93,17 @@ async function serve(page: Page): Promise<void> {
     const contentType = name.endsWith('.wasm') ? 'application/wasm' : 'text/javascript'
     return route.fulfill({ body: await readFile(join(library, name)), contentType })
   })
-}
-
-/** Both players and ours beside each other. */
-async function show(page: Page, animation: string, svg: string): Promise<void> {
   await page.goto('http://player.test/')
   await page.addScriptTag({ path: require.resolve('lottie-web/build/player/lottie_svg.js') })
+}
+
+/** Both players and ours beside each other, in place of what was there. */
+async function show(page: Page, animation: string, svg: string): Promise<void> {
   await page.evaluate(
     async ({ text, drawing, url }) => {
+      const shown = window as unknown as { players?: Players }
+      shown.players?.first.destroy()
+      shown.players?.second.destroy()
       document.querySelector('#ours')!.innerHTML = drawing
       const library = (globalThis as unknown as { lottie: { loadAnimation(options: object): Player } }).lottie
       const container = document.querySelector('#first')
@@ -116,7 +126,7 @@ async function show(page: Page, animation: string, svg: string): Promise<void> {
         second.addEventListener('load', resolve)
         second.addEventListener('loadError', reject)
       })
-      Object.assign(window, { first, second })
+      shown.players = { first, second }
     },
     { text: animation, drawing: svg, url: 'http://player.test/index.js' },
   )
@@ -128,7 +138,7 @@ async function apartAt(page: Page, scene: Scene, share: number): Promise<number>
   const frame = (seconds * scene.rate.num) / scene.rate.den
   await page.evaluate(
     async ({ at, time }) => {
-      const { first, second } = window as unknown as { first: Player; second: OtherPlayer }
+      const { first, second } = (window as unknown as { players: Players }).players
       first.goToAndStop(at, true)
       const drawn = new Promise((resolve) => second.addEventListener('render', resolve))
       second.setFrame(at)
