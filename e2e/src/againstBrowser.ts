@@ -1,4 +1,5 @@
-import { expect, type Page } from '@playwright/test'
+import { randomUUID } from 'node:crypto'
+import type { Page } from '@playwright/test'
 import {
   makeLayer,
   PROJECT_VERSION,
@@ -10,7 +11,7 @@ import {
 } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
-import { withoutPickers } from './desk.ts'
+import { showStored } from './storedProject.ts'
 import { frameOnScreen } from './stage.ts'
 
 const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
@@ -67,13 +68,7 @@ export async function openLayers(
   layers: readonly Layer[],
   more: Partial<Pick<Project, 'bends'>> & Partial<Pick<Scene, 'rules'>> = {},
 ): Promise<void> {
-  await withoutPickers(page)
-  await page.goto('/')
-  const waiting = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Open a file…' }).first().click()
-  const buffer = Buffer.from(JSON.stringify(withMore(projectOf(layers), more)))
-  await (await waiting).setFiles([{ name: 'Trial.json', mimeType: 'application/json', buffer }])
-  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+  await showStored(page, { ...withMore(projectOf(layers), more), id: randomUUID() })
   await page.getByRole('button', { name: 'Actual size' }).click()
 }
 

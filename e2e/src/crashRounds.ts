@@ -9,8 +9,8 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { PROJECT_VERSION, makeLayer, type Project } from '@arrow-bend/core/scene'
 import { asTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { CHROMIUM_ARGS, CHROMIUM_PATH } from './chromium.ts'
-import { withoutPickers } from './desk.ts'
 import { key, RATE } from './trialScene.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 export interface CrashOptions {
   readonly kills: number

@@ -1,12 +1,13 @@
 import { expect } from '@playwright/test'
 import { test } from './keptPage.ts'
 import { savedFile } from './desk.ts'
-import { expectSame, floats, FRAME, keyFrames, openFile, samples, lane, range, undo } from './floats.ts'
+import { expectSame, floats, FRAME, keyFrames, samples, lane, range, undo } from './floats.ts'
+import { showStored } from './storedProject.ts'
 
 /** Each command is done by hand; what the saved file then shows, frame by frame, is held against what it showed before. */
 
 test.beforeEach(async ({ page }) => {
-  await openFile(page, floats())
+  await showStored(page, floats())
 })
 
 test('a layer’s bar is slid, slipped and trimmed, and keys do as chosen', async ({ page }) => {

@@ -1,18 +1,10 @@
+import { randomUUID } from 'node:crypto'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { readProjectData } from '@arrow-bend/core/format/project'
-import type { Project } from '@arrow-bend/core/scene'
-
-/** Pages that have been told to do without: what a page is told stays, and more than one test may open a project in it. */
-const told = new WeakSet<Page>()
-
-/** Files are chosen by ordinary inputs and downloads, which the tests can answer; the browser's own pickers are not. */
-export async function withoutPickers(page: Page): Promise<void> {
-  if (told.has(page)) return
-  told.add(page)
-  await page.addInitScript(() => {
-    for (const name of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, name)
-  })
-}
+import { PROJECT_VERSION, type Project, type Scene } from '@arrow-bend/core/scene'
+import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import { showStored } from './storedProject.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 /** What a browser keeps that has never been here; others begin with what a first visit left (`seedDemo.ts`). */
 export const NEW_BROWSER = { cookies: [], origins: [] }
@@ -25,8 +17,32 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(page.getByLabel('Current time')).toHaveValue('00:00:04:02')
 }
 
-/** Makes an empty project of 4 seconds at 24 fps, 1280×720, and shows its Desk. */
-export async function newProject(page: Page, name = 'Trial'): Promise<void> {
+/** Shows the Desk of a new empty project of 4 seconds at 24 fps, 1280×720, as `makeNewProject` makes it. */
+export function newProject(page: Page, name = 'Trial'): Promise<void> {
+  const scene: Scene = {
+    id: randomUUID(),
+    name: 'Scene 1',
+    size: [1280, 720],
+    rate: { num: 24, den: 1 },
+    duration: asTicks(4 * TICKS_PER_SECOND),
+    background: '#f7f4ec',
+    layers: [],
+    markers: [],
+    playRange: null,
+  }
+  return showStored(page, {
+    format: 'arrow-bend/project',
+    version: PROJECT_VERSION,
+    id: randomUUID(),
+    name,
+    scenes: [scene],
+    bends: [],
+    assets: [],
+  })
+}
+
+/** Makes such a project by the screens, as a person does. */
+export async function makeNewProject(page: Page, name = 'Trial'): Promise<void> {
   await withoutPickers(page)
   await page.goto('/')
   await page.getByRole('button', { name: 'New project…' }).click()

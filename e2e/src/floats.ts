@@ -4,7 +4,7 @@ import type { Project } from '@arrow-bend/core/scene'
 import { frameTicks, ticksOfFrame } from '@arrow-bend/core/time'
 import { sampleCommand } from '../../cli/src/sampleCommand.ts'
 import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
-import { savedFile, withoutPickers } from './desk.ts'
+import { savedFile } from './desk.ts'
 
 const RATE = { num: 24, den: 1 }
 export const FRAME = frameTicks(RATE)
@@ -22,17 +22,6 @@ export function floats(): Project {
     span: [ticksOfFrame(0, RATE), duration] as const,
   }))
   return { ...made, scenes: [{ ...scene!, duration, layers }] }
-}
-
-/** Opens a project from a file, as a person does. */
-export async function openFile(page: Page, project: Project): Promise<void> {
-  await withoutPickers(page)
-  await page.goto('/')
-  const chooser = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Open a file…' }).first().click()
-  const buffer = Buffer.from(JSON.stringify(project))
-  await (await chooser).setFiles([{ name: 'floats.json', mimeType: 'application/json', buffer }])
-  await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
 }
 
 /** A property at every frame, as `arrow-bend sample` reads it from the file that is saved now. */

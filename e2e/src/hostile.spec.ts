@@ -1,7 +1,8 @@
 import { expect, test as inNewPage, type Page } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
-import { addLayer, newProject, openDemo, saved, savedFile, type, withoutPickers } from './desk.ts'
+import { addLayer, newProject, openDemo, saved, savedFile, type } from './desk.ts'
 import { test } from './keptPage.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 /** Drops a file on the Desk. */
 async function drop(page: Page, name: string, text: string): Promise<void> {

@@ -1,6 +1,6 @@
 import { test as base, type Page } from '@playwright/test'
-import { withoutPickers } from './desk.ts'
 import { SEEDED } from './seedDemo.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 /** A page of the application's that has nothing of it in it. */
 const EMPTY = '/health'

@@ -1,6 +1,7 @@
 import { expect, type Page } from '@playwright/test'
 import { test } from './keptPage.ts'
-import { addLayer, newProject, openDemo, saved, savedFile, type, withoutPickers } from './desk.ts'
+import { addLayer, newProject, openDemo, saved, savedFile, type } from './desk.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 // The Desk without a pointer: parts of the screen, bars as one stop, lanes walked by arrows, and the whole main job.
 

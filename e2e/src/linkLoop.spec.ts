@@ -4,7 +4,8 @@ import { applyRecipe, makeLoop } from '@arrow-bend/core/edit'
 import { makeLayer, PROJECT_VERSION, type Layer, type Project } from '@arrow-bend/core/scene'
 import type { Value } from '@arrow-bend/core/property'
 import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
-import { type, withoutPickers } from './desk.ts'
+import { type } from './desk.ts'
+import { showStored } from './storedProject.ts'
 
 const LOOP_SECONDS = 2
 const at = (seconds: number) => asTicks(seconds * TICKS_PER_SECOND)
@@ -83,13 +84,7 @@ for (const [name, given, way] of LOOPS)
   test(`the picture at the end of a loop is the one at its beginning, pixel by pixel: ${name}`, async ({
     page,
   }) => {
-    await withoutPickers(page)
-    await page.goto('/')
-    const waiting = page.waitForEvent('filechooser')
-    await page.getByRole('button', { name: 'Open a file…' }).first().click()
-    const buffer = Buffer.from(JSON.stringify(loopedOnce(given, way)))
-    await (await waiting).setFiles([{ name: 'Link.json', mimeType: 'application/json', buffer }])
-    await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
+    await showStored(page, loopedOnce(given, way))
     await page.getByRole('button', { name: 'Actual size' }).click()
     /** Largest difference of a channel from the picture at the beginning, 0 … 255. */
     const apartAt = async (seconds: number): Promise<number> => {

@@ -1,7 +1,8 @@
 import { expect, type Page } from '@playwright/test'
 import { test } from './keptPage.ts'
-import { openDemo, withoutPickers } from './desk.ts'
+import { openDemo } from './desk.ts'
 import { lookingScene } from './lookingScene.ts'
+import { showStored } from './storedProject.ts'
 
 /** Counts how often the stage is painted in part and as a whole. */
 async function countPaints(page: Page): Promise<() => Promise<{ whole: number; parts: number }>> {
@@ -51,12 +52,7 @@ test('what is painted in parts while it is dragged is the picture painted whole,
   page,
 }) => {
   await page.setViewportSize({ width: 1280, height: 1600 })
-  await withoutPickers(page)
-  await page.goto('/')
-  const waiting = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: 'Open a file…' }).first().click()
-  const buffer = Buffer.from(JSON.stringify(lookingScene()))
-  await (await waiting).setFiles([{ name: 'Trial.json', mimeType: 'application/json', buffer }])
+  await showStored(page, lookingScene())
   await expect(page.getByRole('region', { name: 'Stage' }).locator('canvas').first()).toBeVisible()
   await page.keyboard.press('Home')
   await page.keyboard.press('Shift+ArrowRight')

@@ -1,7 +1,8 @@
 import { expect, test as inNewPage } from '@playwright/test'
 import { strToU8, zipSync } from 'fflate'
-import { NEW_BROWSER, newProject, openDemo, savedFile, withoutPickers } from './desk.ts'
+import { NEW_BROWSER, makeNewProject, openDemo, savedFile } from './desk.ts'
 import { test } from './keptPage.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 inNewPage.describe('in a browser that is new to it', () => {
   inNewPage.use({ storageState: NEW_BROWSER })
@@ -15,7 +16,7 @@ inNewPage.describe('in a browser that is new to it', () => {
 })
 
 test('a project is made, renamed, duplicated, deleted, and brought back', async ({ page }) => {
-  await newProject(page, 'Night swim')
+  await makeNewProject(page, 'Night swim')
   await page.getByRole('link', { name: 'All projects' }).click()
   const card = page.getByRole('article').filter({ hasText: 'Night swim' })
   await expect(card).toContainText('1280 × 720 px, 4 s')
@@ -120,8 +121,8 @@ test('projects are found by name and put in order; what is opened again has a na
   await expect(page.getByRole('heading', { name: 'Lantern Regatta' })).toBeVisible()
   await page.getByRole('button', { name: 'Open the demo' }).click()
   await expect(page.getByRole('heading', { name: 'Lantern Regatta 2', level: 1 })).toBeVisible()
-  await newProject(page, 'Dusk')
-  await newProject(page, 'Dusk')
+  await makeNewProject(page, 'Dusk')
+  await makeNewProject(page, 'Dusk')
   await page.getByRole('link', { name: 'All projects' }).click()
   await expect(page.getByText('4 projects')).toBeVisible()
   expect(await names()).toEqual(['Dusk 2', 'Dusk', 'Lantern Regatta 2', 'Lantern Regatta'])

@@ -2,12 +2,13 @@ import { expect } from '@playwright/test'
 import { test } from './keptPage.ts'
 import { crowdedDeck } from '../../demo/src/crowdedDeck.ts'
 import { dragBy } from './desk.ts'
-import { expectSame, floats, keyFrames, openFile, samples, lane, range, undo } from './floats.ts'
+import { expectSame, floats, keyFrames, samples, lane, range, undo } from './floats.ts'
+import { showStored } from './storedProject.ts'
 
 /** Each command is done by hand; what the saved file then shows, frame by frame, is held against what it showed before. */
 
 test.beforeEach(async ({ page }) => {
-  await openFile(page, floats())
+  await showStored(page, floats())
 })
 
 test('the bracket stretches about its other end, and past it plays backwards', async ({ page }) => {
@@ -55,7 +56,7 @@ test('the bracket stretches about its other end, and past it plays backwards', a
 test('of very many keys all are stretched or none, though only those in view are shown on the way', async ({
   page,
 }) => {
-  await openFile(page, crowdedDeck({ layers: 60, keys: 4, every: 12 }))
+  await showStored(page, crowdedDeck({ layers: 60, keys: 4, every: 12 }))
   await page.keyboard.press('Control+a')
   const end = page.getByRole('slider', { name: 'End of the selection' }).locator('rect')
   const stretch = async (): Promise<void> => dragBy(page, end, [-200, 0])

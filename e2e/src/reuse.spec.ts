@@ -1,12 +1,13 @@
 import { expect } from '@playwright/test'
 import { test } from './keptPage.ts'
 import { savedFile } from './desk.ts'
-import { expectSame, floats, keyFrames, openFile, samples, lane, range, undo } from './floats.ts'
+import { expectSame, floats, keyFrames, samples, lane, range, undo } from './floats.ts'
+import { showStored } from './storedProject.ts'
 
 /** Each command is done by hand; what the saved file then shows, frame by frame, is held against what it showed before. */
 
 test.beforeEach(async ({ page }) => {
-  await openFile(page, floats())
+  await showStored(page, floats())
 })
 
 test('copied keys are pasted at the playhead, on another layer, and in another project', async ({ page }) => {
@@ -31,7 +32,7 @@ test('copied keys are pasted at the playhead, on another layer, and in another p
   )
   expect(await samples(page, 'Float 1', 'turn')).toEqual(before)
   // In another project the layers are others; the selected lane takes them.
-  await openFile(page, { ...floats(), id: 'other', name: 'Other floats' })
+  await showStored(page, { ...floats(), id: 'other', name: 'Other floats' })
   await time.fill('60')
   await time.press('Enter')
   await time.blur()

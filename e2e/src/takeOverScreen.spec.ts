@@ -5,7 +5,8 @@ import { readMovingFile } from '@arrow-bend/core/format/takeOver'
 import { secondsOfTicks } from '@arrow-bend/core/time'
 import { SMIL_DRAWINGS } from './movingDrawings.ts'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
-import { openDemo, savedFile, type, withoutPickers } from './desk.ts'
+import { openDemo, savedFile, type } from './desk.ts'
+import { withoutPickers } from './withoutPickers.ts'
 
 interface Dropped {
   readonly name: string
