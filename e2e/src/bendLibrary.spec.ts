@@ -286,7 +286,7 @@ test('a used bend is replaced everywhere, taken out with copies left, and goes o
 
 test('the library as CSS is played by the browser as the core plays it', async ({ page }) => {
   const bends = READY_BENDS.map(({ id, name, bend }) => ({ id, name, bend }))
-  await page.goto('/')
+  await page.goto('/health')
   const played = await page.evaluate(
     ({ css, count, looks }) => {
       const sheet = new CSSStyleSheet()

@@ -2,7 +2,7 @@ import { expect } from '@playwright/test'
 import { test } from './keptPage.ts'
 import type { Key, Property } from '@arrow-bend/core/property'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
-import { apartFromPage } from './againstPage.ts'
+import { apartFromPage, expectLikePage } from './againstPage.ts'
 import { addLayer, dragBy, newProject, savedFile } from './desk.ts'
 import { frameOnScreen, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
@@ -131,13 +131,7 @@ test('a crop of a group that moves is in the page as on the stage, though what i
     ),
     group({}, { 'crop right': moving('number', 80, 10), turn: moving('turn', 0, 40) }),
   ]
-  for (const frame of [5, 16]) {
-    await openLayers(page, layers)
-    await page.getByLabel('Current time').fill(`${frame}f`)
-    await page.getByLabel('Current time').press('Enter')
-    await expect.poll(() => apartFromPage(page, layers, frame)).toBeLessThanOrEqual(0.5)
-    expect(await apartFromPage(page, layers, frame + 4)).toBeGreaterThan(1)
-  }
+  await expectLikePage(page, layers, { frames: [5, 16], name: 'cropped', other: { frames: 4, least: 1 } })
 })
 
 test('a group is cropped by hand, what is cut off is not pressed, and one undo brings it back', async ({

@@ -4,7 +4,7 @@ import {
   NEW_BROWSER,
   addLayer,
   dragBy,
-  newProject,
+  makeNewProject,
   openDemo,
   saved,
   savedFile,
@@ -18,7 +18,7 @@ inNewPage.describe('in a browser that is new to it', () => {
   inNewPage(
     'a new person makes something move, bends it, undoes exactly, and finds it after a reload',
     async ({ page }) => {
-      await newProject(page)
+      await makeNewProject(page)
       await addLayer(page, 'Rectangle')
       await page.getByRole('button', { name: /^Rectangle position: Animate/ }).click()
       await type(page, 'Current time', '2s')

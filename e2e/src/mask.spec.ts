@@ -3,7 +3,7 @@ import { test } from './keptPage.ts'
 import type { Property } from '@arrow-bend/core/property'
 import type { Layer, LayerMask } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer as layer, openLayers, svgOf } from './againstBrowser.ts'
-import { apartFromPage } from './againstPage.ts'
+import { apartFromPage, expectLikePage } from './againstPage.ts'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { apartFromBefore, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
@@ -132,13 +132,7 @@ test('a mask that moves, of things that move, is in the page as on the stage at 
       },
     ),
   ]
-  for (const frame of [6, 17]) {
-    await openLayers(page, layers)
-    await page.getByLabel('Current time').fill(`${frame}f`)
-    await page.getByLabel('Current time').press('Enter')
-    await expect.poll(() => apartFromPage(page, layers, frame)).toBeLessThanOrEqual(0.5)
-    expect(await apartFromPage(page, layers, frame + 4)).toBeGreaterThan(2)
-  }
+  await expectLikePage(page, layers, { frames: [6, 17], name: 'masked', other: { frames: 4, least: 2 } })
 })
 
 test('a mask is chosen in a layer’s menu, travels along or stays put without a change, and is let go of by deleting it', async ({

@@ -20,6 +20,7 @@ export async function showStored(page: Page, project: Project): Promise<void> {
       new Promise<void>((resolve, reject) => {
         const request = indexedDB.open('arrow-bend')
         request.onerror = () => reject(request.error)
+        request.onupgradeneeded = () => reject(new Error('The application has not been in this browser.'))
         request.onsuccess = () => {
           const writing = request.result.transaction(['projects', 'states', 'heads'], 'readwrite')
           writing.objectStore('projects').put({ ...told, changed: Date.now() })

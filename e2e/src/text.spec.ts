@@ -3,7 +3,7 @@ import { test } from './keptPage.ts'
 import { textLines, textParts, type Layer, type TextLook } from '@arrow-bend/core/scene'
 import type { Property, Value } from '@arrow-bend/core/property'
 import { drawnLayer, openLayers } from './againstBrowser.ts'
-import { apartFromPage, FAMILY } from './againstPage.ts'
+import { expectLikePage, FAMILY } from './againstPage.ts'
 import { addLayer, newProject, savedFile, type } from './desk.ts'
 import { apartFromBefore, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
@@ -193,14 +193,9 @@ test('letters on their way, paragraphs and numbers are in the page as on the sta
     ],
   ]
   for (const [name, layer, frame] of cases) {
-    await openLayers(page, [layer])
-    const time = page.getByLabel('Current time')
-    await time.fill(`${frame}f`)
-    await time.press('Enter')
-    await expect.poll(() => apartFromPage(page, [layer], frame), { message: name }).toBeLessThanOrEqual(0.6)
-    // A moment beside it is another picture, so that this tells something.
-    if (layer.properties['parts']!.value !== 'whole')
-      expect(await apartFromPage(page, [layer], frame - 6)).toBeGreaterThan(1.2)
+    const isStill = layer.properties['parts']!.value === 'whole'
+    const other = isStill ? {} : { other: { frames: -6, least: 1.2 } }
+    await expectLikePage(page, [layer], { frames: [frame], name, most: 0.6, ...other })
   }
 })
 
