@@ -335,8 +335,23 @@ test('a second tab only shows the project until it takes over', async ({ page, c
   await expect(second.getByText(/edited in another tab/)).toBeVisible()
   await second.getByRole('button', { name: 'Title scale, keys 1 to 2' }).click()
   await second.keyboard.press('4')
-  await expect(second.getByText(/Another tab is editing/)).toBeVisible()
-  await second.getByRole('button', { name: 'Edit here instead' }).click()
+  const message = second.getByText(/Another tab is editing/)
+  await expect(message).toBeVisible()
+  const instead = second.getByRole('button', { name: 'Edit here instead' })
+  const [strip, above] = [(await instead.boundingBox())!, (await message.boundingBox())!]
+  expect(above.y).toBeGreaterThan(strip.y + strip.height)
+  // The page that writes is asked to finish: one that is not loses the right to only after a while.
+  const asked = page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        const channel = new BroadcastChannel('arrow-bend:projects')
+        channel.onmessage = ({ data }) => resolve((data as { kind: string }).kind)
+        Object.assign(window, { channel })
+      }),
+  )
+  await page.waitForFunction(() => 'channel' in window)
+  await instead.click()
+  expect(await asked).toBe('handOver')
   await expect(second.getByText(/edited in another tab/)).toHaveCount(0)
   await expect(page.getByText(/edited in another tab/)).toBeVisible()
 })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue'
 import { toast } from '../ui/toast.ts'
+import { vTopBar } from '../ui/topBar.ts'
 import { sentenceOf } from '@arrow-bend/core/refusal'
 import type { ProjectRole } from '../session/document/useOpenProject.ts'
 import { useDocument } from '../session/document/document.ts'
@@ -52,15 +53,15 @@ const forget = async (): Promise<void> => {
 </script>
 
 <template>
-  <div v-if="role === 'onlooker'" class="strip bg-pencil text-on-pencil" role="status">
+  <div v-if="role === 'onlooker'" v-top-bar class="strip bg-pencil text-on-pencil" role="status">
     <span>This project is being edited in another tab. Here you see it follow; nothing can be changed.</span>
     <button type="button" class="button" @click="$emit('takeOver')">Edit here instead</button>
   </div>
-  <div v-else-if="role === 'orphan'" class="strip bg-pencil text-on-pencil" role="alert">
+  <div v-else-if="role === 'orphan'" v-top-bar class="strip bg-pencil text-on-pencil" role="alert">
     <span>This project was deleted in another tab. What you see is still here.</span>
     <button type="button" class="button" @click="$emit('keep')">Keep it</button>
   </div>
-  <div v-if="!told && (edits || pictures)" class="strip bg-sheet-2" role="alert">
+  <div v-if="!told && (edits || pictures)" v-top-bar class="strip bg-sheet-2" role="alert">
     <span class="grow">{{ edits }} {{ pictures }}</span>
     <button v-if="edits" type="button" class="button" @click="saveAside">Save what was left out…</button>
     <button v-if="losses.aside > 0" type="button" class="button" @click="forget">Forget it</button>

@@ -1,16 +1,22 @@
 import type { ObjectDirective } from 'vue'
 
-let bars = 0
-const tell = (by: 1 | -1): void => {
-  bars += by
-  document.body.toggleAttribute('data-top-bar', bars > 0)
+const bars = new Set<HTMLElement>()
+
+/** Told by the body: a style sheet that looks for bars by itself (`:has`) is asked again with everything that comes and goes. */
+function tell(): void {
+  const bottoms = [...bars].map((bar) => bar.getBoundingClientRect().bottom)
+  document.body.toggleAttribute('data-top-bar', bars.size > 0)
+  document.body.style.setProperty('--below-bars', `${Math.max(0, ...bottoms)}px`)
 }
 
-/**
- * A bar along the top of the stage or of a screen, which messages leave in sight. Told to the style sheet by the body: one that
- * looks for bars by itself (`:has`) has the browser ask again with everything that comes and goes.
- */
+/** A bar along the top of the stage or of a screen, or a notice there, which messages leave in sight and within reach. */
 export const vTopBar: ObjectDirective<HTMLElement> = {
-  mounted: () => tell(1),
-  unmounted: () => tell(-1),
+  mounted: (bar) => {
+    bars.add(bar)
+    tell()
+  },
+  unmounted: (bar) => {
+    bars.delete(bar)
+    tell()
+  },
 }

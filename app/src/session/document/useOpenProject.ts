@@ -159,7 +159,10 @@ export function useOpenProject(id: Ref<string>, sceneAsked: () => string | null)
     trouble: readonly(trouble),
     role: readonly(role),
     losses: readonly(losses) as Readonly<ShallowRef<Losses>>,
-    takeOver: () => open(takeLockOver),
+    takeOver: () => {
+      projectChannel.send({ kind: 'handOver', id: id.value })
+      return open(takeLockOver)
+    },
     keep,
   }
 }
