@@ -53,13 +53,16 @@ async function exportedMarkup(page: Page, layers: readonly Layer[]): Promise<str
   for (write(); known.size < asked.size; write()) {
     const wanted = [...asked]
     const found = await page.evaluate(
-      ({ texts, family }) =>
-        texts.map(([text, style]) => {
+      async ({ texts, family }) => {
+        // Before its letters are there, a text is measured by others.
+        await Promise.all(texts.map(([, style]) => document.fonts.load(`${style} ${family}`)))
+        return texts.map(([text, style]) => {
           const context = new OffscreenCanvas(1, 1).getContext('2d')!
           context.font = `${style} ${family}`
           context.fontKerning = 'normal'
           return context.measureText(text!).width
-        }),
+        })
+      },
       { texts: wanted.map(([, one]) => one), family: FAMILY },
     )
     wanted.forEach(([name], i) => known.set(name, found[i]!))

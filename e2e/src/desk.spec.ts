@@ -12,6 +12,7 @@ import {
   type,
 } from './desk.ts'
 import { test } from './keptPage.ts'
+import { expectMessagesBelow } from './messages.ts'
 
 inNewPage.describe('in a browser that is new to it', () => {
   inNewPage.use({ storageState: NEW_BROWSER })
@@ -335,11 +336,9 @@ test('a second tab only shows the project until it takes over', async ({ page, c
   await expect(second.getByText(/edited in another tab/)).toBeVisible()
   await second.getByRole('button', { name: 'Title scale, keys 1 to 2' }).click()
   await second.keyboard.press('4')
-  const message = second.getByText(/Another tab is editing/)
-  await expect(message).toBeVisible()
+  await expect(second.getByText(/Another tab is editing/)).toBeVisible()
   const instead = second.getByRole('button', { name: 'Edit here instead' })
-  const [strip, above] = [(await instead.boundingBox())!, (await message.boundingBox())!]
-  expect(above.y).toBeGreaterThan(strip.y + strip.height)
+  await expectMessagesBelow(instead)
   // The page that writes is asked to finish: one that is not loses the right to only after a while.
   const asked = page.evaluate(
     () =>

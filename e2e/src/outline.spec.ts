@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { test } from './keptPage.ts'
+import { expectMessagesBelow } from './messages.ts'
 import type { Outline } from '@arrow-bend/core/property'
 import { TICKS_PER_SECOND } from '@arrow-bend/core/time'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
@@ -358,6 +359,7 @@ test('which vertex goes to which is turned by hand, and what crosses itself on t
     .click()
   // Corners change places: on the way the edges cross.
   await expect(bar).toContainText('Between its keys it crosses itself')
+  await expectMessagesBelow(bar.getByRole('button', { name: /go there$/ }))
   await bar.getByRole('button', { name: /^at frame \d+: go there$/ }).click()
   await expect(page.getByLabel('Current time')).not.toHaveValue('00:00:01:00')
   await expect(bar).toContainText('7 vertices')

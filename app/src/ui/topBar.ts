@@ -9,14 +9,18 @@ function tell(): void {
   document.body.style.setProperty('--below-bars', `${Math.max(0, ...bottoms)}px`)
 }
 
+/** They come with a size, and grow with what they have to say. */
+const sizes = new ResizeObserver(tell)
+
 /** A bar along the top of the stage or of a screen, or a notice there, which messages leave in sight and within reach. */
 export const vTopBar: ObjectDirective<HTMLElement> = {
   mounted: (bar) => {
     bars.add(bar)
-    tell()
+    sizes.observe(bar)
   },
   unmounted: (bar) => {
     bars.delete(bar)
+    sizes.unobserve(bar)
     tell()
   },
 }
