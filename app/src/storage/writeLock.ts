@@ -1,3 +1,5 @@
+import { projectChannel } from './projectChannel.ts'
+
 const nameOf = (id: string): string => `arrow-bend:${id}`
 
 /** Whether any page of this browser writes a project. Source: W3C, Web Locks API, query(). */
@@ -24,8 +26,9 @@ export function takeLock(id: string, lost: () => void): Promise<WriteLock | null
   return request(id, { ifAvailable: true }, lost)
 }
 
-/** The same, waiting for the page that has it to let go; where it does not answer in time, it loses the lock. */
+/** The same, asking the page that has it to finish and let go; where it does not in time, it loses the lock. */
 export async function takeLockOver(id: string, lost: () => void): Promise<WriteLock> {
+  projectChannel.send({ kind: 'handOver', id })
   const inTime = await request(id, { signal: AbortSignal.timeout(PATIENCE_MS) }, lost).catch(() => null)
   return inTime ?? (await request(id, { steal: true }, lost))!
 }

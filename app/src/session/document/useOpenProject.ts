@@ -159,10 +159,7 @@ export function useOpenProject(id: Ref<string>, sceneAsked: () => string | null)
     trouble: readonly(trouble),
     role: readonly(role),
     losses: readonly(losses) as Readonly<ShallowRef<Losses>>,
-    takeOver: () => {
-      projectChannel.send({ kind: 'handOver', id: id.value })
-      return open(takeLockOver)
-    },
+    takeOver: () => open(takeLockOver),
     keep,
   }
 }
