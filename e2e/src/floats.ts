@@ -52,12 +52,10 @@ export function expectSame(
   within = 1e-6,
 ): void {
   expect(pairs.length).toBeGreaterThan(5)
-  for (const [there, here] of pairs)
-    before[here]!.forEach((value, i) => {
-      expect(Math.abs(after[there]![i]! - value), `frame ${there} is to show what ${here} did`).toBeLessThan(
-        within,
-      )
-    })
+  for (const [there, here] of pairs) {
+    const gaps = before[here]!.map((value, i) => Math.abs(after[there]![i]! - value))
+    expect(Math.max(...gaps), `frame ${there} is to show what ${here} did`).toBeLessThan(within)
+  }
 }
 
 /** The nth button of a name, such as that of a lane. */
