@@ -8,7 +8,7 @@ describe('testSound', () => {
   ] as const)('of %s at %i a minute is heard to be that', (kind, perMinute) => {
     const sound = testSound({ kind, perMinute, seconds: 12 })
     expect(sound.channels[0]!.length).toBe(12 * sound.rate)
-    for (const sample of sound.channels[0]!) expect(Math.abs(sample)).toBeLessThanOrEqual(1)
+    expect(sound.channels[0]!.every((sample) => Math.abs(sample) <= 1)).toBe(true)
     const beats = findBeats(sound, kind === 'drums' ? { high: 200, apart: 0.2 } : {})
     expect(tempoOf(beats.map(({ seconds }) => seconds))!.perMinute).toBeCloseTo(perMinute, 0)
     expect(beats[0]!.seconds).toBeCloseTo(0.25, 1)

@@ -25,7 +25,7 @@ const corners = (project: Project, layer: string, time: number): number[] => {
   ].flatMap(([x, y]) => applyMatrix(matrix, x!, y!))
 }
 const expectSame = (before: readonly number[], after: readonly number[], within: number): void =>
-  before.forEach((part, i) => expect(Math.abs(part - after[i]!)).toBeLessThan(within))
+  expect(Math.max(...before.map((part, i) => Math.abs(part - after[i]!)))).toBeLessThan(within)
 
 describe('followInPlace', () => {
   const standing = fc.record({

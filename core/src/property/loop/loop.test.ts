@@ -88,13 +88,14 @@ describe('what goes on outside the keys', () => {
         const { property: plain, exact } = unrollProperty(given, start, end, [])
         const [before, after] = [given, plain].map((one) => compileProperty(one, []))
         const seams = after!.times
+        let most = 0
         for (let i = 0; i < 200; i += 1) {
           const time = Math.round((12 * (i + 0.5) * TICKS_PER_SECOND) / 200)
           if (seams.some((seam) => Math.abs(seam - time) < 3)) continue
           const [x, y] = [valueAt(before!, time), valueAt(after!, time)]
-          const size = given.kind === 'place' ? 0.05 : 1e-3
-          if (exact) x.forEach((part, k) => expect(Math.abs(part - y[k]!)).toBeLessThan(size))
+          most = Math.max(most, ...x.map((part, k) => Math.abs(part - y[k]!)))
         }
+        if (exact) expect(most).toBeLessThan(given.kind === 'place' ? 0.05 : 1e-3)
       }),
       { numRuns: 500, seed: 183 },
     )
