@@ -17,7 +17,7 @@ async function exportedPage(page: Page, layers: readonly Layer[]): Promise<Page>
   const before = exported.get(page)
   if (before && !before.page.isClosed() && before.layers === layers) return before.page
   const markup = await exportedMarkup(page, layers)
-  await before?.page.close()
+  await letGo(page)
   const other = await page.context().newPage()
   exported.set(page, { page: other, layers })
   await other.setViewportSize({ width: 1280, height: 720 })
@@ -29,6 +29,11 @@ async function exportedPage(page: Page, layers: readonly Layer[]): Promise<Page>
     for (const animation of document.getAnimations()) animation.pause()
   })
   return other
+}
+
+async function letGo(page: Page): Promise<void> {
+  await exported.get(page)?.page.close()
+  exported.delete(page)
 }
 
 async function exportedMarkup(page: Page, layers: readonly Layer[]): Promise<string> {
@@ -72,7 +77,7 @@ async function exportedMarkup(page: Page, layers: readonly Layer[]): Promise<str
 }
 
 /** How far the picture is from a page's at a moment: mean difference of a channel, of 255. */
-export async function apartFromPage(page: Page, layers: readonly Layer[], frame: number): Promise<number> {
+async function apartFromPage(page: Page, layers: readonly Layer[], frame: number): Promise<number> {
   const other = await exportedPage(page, layers)
   await other.evaluate(
     async (time) => {
@@ -112,6 +117,21 @@ export async function apartFromPage(page: Page, layers: readonly Layer[], frame:
   )
 }
 
+/** Waits until the stage shows at a frame what a page does. */
+export async function expectShown(
+  page: Page,
+  layers: readonly Layer[],
+  { frame, name, most = 0.5 }: { readonly frame: number; readonly name: string; readonly most?: number },
+): Promise<void> {
+  const apart = async (): Promise<number> => {
+    const found = await apartFromPage(page, layers, frame)
+    // What was measured or shown too early is made anew.
+    if (found > most) await letGo(page)
+    return found
+  }
+  await expect.poll(apart, { message: `${name} ${frame}` }).toBeLessThanOrEqual(most)
+}
+
 interface Looked {
   readonly frames: readonly number[]
   readonly name: string
@@ -131,17 +151,7 @@ export async function expectLikePage(
   for (const frame of frames) {
     await page.getByLabel('Current time').fill(`${frame}f`)
     await page.getByLabel('Current time').press('Enter')
-    await expect
-      .poll(
-        async () => {
-          const apart = await apartFromPage(page, layers, frame)
-          // What was measured or shown too early is made anew.
-          if (apart > most) exported.delete(page)
-          return apart
-        },
-        { message: `${name} ${frame}` },
-      )
-      .toBeLessThanOrEqual(most)
+    await expectShown(page, layers, { frame, name, most })
     if (other) expect(await apartFromPage(page, layers, frame + other.frames)).toBeGreaterThan(other.least)
   }
 }

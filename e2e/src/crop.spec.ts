@@ -2,7 +2,7 @@ import { expect } from '@playwright/test'
 import { test } from './keptPage.ts'
 import type { Key, Property } from '@arrow-bend/core/property'
 import { apartFrom, drawnLayer, openLayers, svgOf } from './againstBrowser.ts'
-import { apartFromPage, expectLikePage } from './againstPage.ts'
+import { expectLikePage, expectShown } from './againstPage.ts'
 import { addLayer, dragBy, newProject, savedFile } from './desk.ts'
 import { frameOnScreen, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
@@ -110,7 +110,7 @@ test('a cropped group is the one the browser clips, by the box round all that is
     .poll(() => apartFrom(page, drawn(' style="clip-path:inset(30% 20% 0 15%) stroke-box"')))
     .toBeLessThanOrEqual(0.25)
   expect(await apartFrom(page, drawn(''))).toBeGreaterThan(0.5)
-  await expect.poll(() => apartFromPage(page, layers, 0)).toBeLessThanOrEqual(0.5)
+  await expectShown(page, layers, { frame: 0, name: 'cropped' })
 })
 
 test('a crop of a group that moves is in the page as on the stage, though what is in it moves, too', async ({

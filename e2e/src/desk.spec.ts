@@ -1,18 +1,9 @@
 import { expect, test as inNewPage } from '@playwright/test'
 import { findProperty } from '@arrow-bend/core/edit'
-import {
-  NEW_BROWSER,
-  addLayer,
-  dragBy,
-  makeNewProject,
-  openDemo,
-  saved,
-  savedFile,
-  storedProject,
-  type,
-} from './desk.ts'
+import { NEW_BROWSER, addLayer, dragBy, makeNewProject, openDemo, saved, savedFile, type } from './desk.ts'
 import { test } from './keptPage.ts'
 import { expectMessagesBelow } from './messages.ts'
+import { storedProject } from './storedProject.ts'
 
 inNewPage.describe('in a browser that is new to it', () => {
   inNewPage.use({ storageState: NEW_BROWSER })
@@ -340,17 +331,16 @@ test('a second tab only shows the project until it takes over', async ({ page, c
   const instead = second.getByRole('button', { name: 'Edit here instead' })
   await expectMessagesBelow(instead)
   // The page that writes is asked to finish: one that is not loses the right to only after a while.
-  const asked = page.evaluate(
-    () =>
-      new Promise((resolve) => {
-        const channel = new BroadcastChannel('arrow-bend:projects')
-        channel.onmessage = ({ data }) => resolve((data as { kind: string }).kind)
-        Object.assign(window, { channel })
-      }),
-  )
-  await page.waitForFunction(() => 'channel' in window)
+  await page.evaluate(() => {
+    const heard: string[] = []
+    const channel = new BroadcastChannel('arrow-bend:projects')
+    channel.onmessage = ({ data }) => heard.push((data as { kind: string }).kind)
+    Object.assign(window, { channel, heard })
+  })
   await instead.click()
-  expect(await asked).toBe('handOver')
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { heard: string[] }).heard))
+    .toContain('handOver')
   await expect(second.getByText(/edited in another tab/)).toHaveCount(0)
   await expect(page.getByText(/edited in another tab/)).toBeVisible()
 })

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { expect, type Locator, type Page } from '@playwright/test'
 import { readProjectData } from '@arrow-bend/core/format/project'
-import { PROJECT_VERSION, type Project, type Scene } from '@arrow-bend/core/scene'
-import { asTicks, TICKS_PER_SECOND } from '@arrow-bend/core/time'
+import type { Project } from '@arrow-bend/core/scene'
+import { projectOf } from './againstBrowser.ts'
 import { showStored } from './storedProject.ts'
 import { withoutPickers } from './withoutPickers.ts'
 
@@ -19,26 +19,9 @@ export async function openDemo(page: Page): Promise<void> {
 
 /** Shows the Desk of a new empty project of 4 seconds at 24 fps, 1280×720, as `makeNewProject` makes it. */
 export function newProject(page: Page, name = 'Trial'): Promise<void> {
-  const scene: Scene = {
-    id: randomUUID(),
-    name: 'Scene 1',
-    size: [1280, 720],
-    rate: { num: 24, den: 1 },
-    duration: asTicks(4 * TICKS_PER_SECOND),
-    background: '#f7f4ec',
-    layers: [],
-    markers: [],
-    playRange: null,
-  }
-  return showStored(page, {
-    format: 'arrow-bend/project',
-    version: PROJECT_VERSION,
-    id: randomUUID(),
-    name,
-    scenes: [scene],
-    bends: [],
-    assets: [],
-  })
+  const project = projectOf([])
+  const scenes = project.scenes.map((scene) => ({ ...scene, name: 'Scene 1', background: '#f7f4ec' }))
+  return showStored(page, { ...project, id: randomUUID(), name, scenes })
 }
 
 /** Makes such a project by the screens, as a person does. */
@@ -87,31 +70,6 @@ export async function dragBy(
 /** Waits until the last edit is on disk. */
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByText(/^Saved \d/)).toBeVisible()
-}
-
-/** The document as the browser has it on disk: snapshot and journal, read past the application. */
-export async function storedProject(
-  page: Page,
-): Promise<{ snapshot: unknown; journal: { label: string }[] }> {
-  return page.evaluate(
-    () =>
-      new Promise((resolve, reject) => {
-        const id = location.pathname.split('/')[2]!
-        const request = indexedDB.open('arrow-bend')
-        request.onerror = () => reject(request.error)
-        request.onsuccess = () => {
-          const transaction = request.result.transaction(['states', 'journal'])
-          const states = transaction.objectStore('states').index('id').getAll(id)
-          const journal = transaction.objectStore('journal').index('projectId').getAll(id)
-          transaction.oncomplete = () => {
-            request.result.close()
-            // Without what only tells that a page took the project up.
-            const edits = journal.result.filter(({ patches }) => patches !== '[]')
-            resolve({ snapshot: states.result.at(-1)?.project, journal: edits })
-          }
-        }
-      }),
-  )
 }
 
 /** Saves the project from the Desk and reads the file back. */

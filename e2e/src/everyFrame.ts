@@ -9,6 +9,7 @@ import {
   type Scene,
 } from '@arrow-bend/core/scene'
 import { frameTicks, secondsOfTicks } from '@arrow-bend/core/time'
+import { told } from './told.ts'
 import { LIBRARY } from './trialScene.ts'
 
 export const trialProject = (scene: Scene): Project => ({
@@ -29,7 +30,7 @@ export interface Measured {
   readonly fill: string
 }
 
-/** Reads all layers at each of some moments, ms. It comes out of the page as one text, many times as fast as object by object. */
+/** Reads all layers at each of some moments, ms. */
 export type Measure = (page: Page, milliseconds: readonly number[]) => Promise<Measured[][]>
 
 /** Puts three unseen marks into each layer's innermost box, pauses everything, and reads where they are at each time. */
@@ -76,7 +77,7 @@ export async function measureBoxes(page: Page, milliseconds: readonly number[]):
     for (const { marks } of marked) for (const mark of marks) mark.remove()
     return JSON.stringify(read)
   }, milliseconds)
-  return JSON.parse(text) as Measured[][]
+  return told(text)
 }
 
 /** Frames that are read at once: what is read is not drawn between them, which would take far longer. */
@@ -111,7 +112,7 @@ export async function compareEveryFrame(
     items.forEach((item, i) => {
       const { points, opacity, fill } = now[i]!
       const percent = Math.abs((item.shown ? item.opacity : 0) - opacity) * 100
-      if (!(percent <= faint.percent))
+      if (percent > faint.percent || Number.isNaN(percent))
         Object.assign(faint, { percent, where: `${item.layer.name}, frame ${frame}` })
       if (!item.shown) return
       const wanted = [
@@ -121,7 +122,7 @@ export async function compareEveryFrame(
       ]
       wanted.forEach(([x, y], k) => {
         const miss = Math.max(Math.abs(x - points[k]![0]), Math.abs(y - points[k]![1]))
-        if (!(miss <= worst.px))
+        if (miss > worst.px || Number.isNaN(miss))
           Object.assign(worst, { px: miss, where: `${item.layer.name}, frame ${frame}` })
       })
       worst.percent = Math.max(worst.percent, Math.abs(item.opacity - opacity) * 100)

@@ -7,6 +7,7 @@ import { lookingScene } from './lookingScene.ts'
 import { pictureByOther, play, playedAt, type Player } from './lottiePlayers.ts'
 import { farthestApart, pictureAt } from './pagePictures.ts'
 import { shownTrial } from './shownTrial.ts'
+import { told } from './told.ts'
 import { trialScene } from './trialScene.ts'
 import { veiledScene } from './veiledScene.ts'
 
@@ -47,7 +48,7 @@ async function measure(page: Page, milliseconds: readonly number[]): Promise<Mea
     }
     return JSON.stringify(times.map(readAt))
   }, milliseconds)
-  return JSON.parse(text) as Measured[][]
+  return told(text)
 }
 
 test('every kind of travel plays in a Lottie player as the core has it, at every frame', async ({ page }) => {

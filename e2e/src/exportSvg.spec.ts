@@ -3,6 +3,7 @@ import { exportCssPage, exportSvg, type SvgFlavour } from '@arrow-bend/core/form
 import { compareEveryFrame, trialProject, type Measured } from './everyFrame.ts'
 import { lookingScene } from './lookingScene.ts'
 import { farthestApart, pictureAt } from './pagePictures.ts'
+import { told } from './told.ts'
 import { trialScene } from './trialScene.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
@@ -42,7 +43,7 @@ async function measure(page: Page, milliseconds: readonly number[]): Promise<Mea
     }
     return JSON.stringify(times.map(readAt))
   }, milliseconds)
-  return JSON.parse(text) as Measured[][]
+  return told(text)
 }
 
 const FLAVOURS = ['css', 'smil'] as const satisfies readonly SvgFlavour[]

@@ -1,6 +1,7 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
-import { NEW_BROWSER, addLayer, newProject, saved, savedFile, storedProject, type } from './desk.ts'
+import { NEW_BROWSER, addLayer, newProject, saved, savedFile, type } from './desk.ts'
 import { withoutPickers } from './withoutPickers.ts'
+import { storedProject } from './storedProject.ts'
 
 /** The names of the layers in the deck, top first. */
 const layers = async (page: Page): Promise<string[]> =>

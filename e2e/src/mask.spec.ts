@@ -3,7 +3,7 @@ import { test } from './keptPage.ts'
 import type { Property } from '@arrow-bend/core/property'
 import type { Layer, LayerMask } from '@arrow-bend/core/scene'
 import { apartFrom, drawnLayer as layer, openLayers, svgOf } from './againstBrowser.ts'
-import { apartFromPage, expectLikePage } from './againstPage.ts'
+import { expectLikePage, expectShown } from './againstPage.ts'
 import { addLayer, newProject, savedFile } from './desk.ts'
 import { apartFromBefore, pixels } from './stage.ts'
 import { key } from './trialScene.ts'
@@ -104,7 +104,7 @@ for (const [name, layers, svg] of CASES)
     // Without the mask it is far from that: the comparison can fail.
     expect(await apartFrom(page, svgOf('', STILL))).toBeGreaterThan(4)
     // The exported page draws it, too, within half a step of eight bits.
-    await expect.poll(() => apartFromPage(page, layers, 0)).toBeLessThanOrEqual(0.5)
+    await expectShown(page, layers, { frame: 0, name })
   })
 
 test('a mask that moves, of things that move, is in the page as on the stage at every moment looked at', async ({

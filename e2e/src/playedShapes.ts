@@ -114,7 +114,7 @@ export async function playedShapes(page: Page, moments: readonly number[]): Prom
           }
         })
       })
-      // As one text it is handed over many times as fast as object by object.
+      // As `told` reads it, but that what is not painted is null here.
       return JSON.stringify(shown, (name, value: unknown) => {
         if (typeof value === 'number' && !Number.isFinite(value)) throw new Error(`${name} is no number.`)
         return value

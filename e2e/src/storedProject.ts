@@ -38,3 +38,28 @@ export async function showStored(page: Page, project: Project): Promise<void> {
   await page.goto(`/projects/${read.id}`)
   await expect(page.getByRole('region', { name: 'Deck' })).toBeVisible()
 }
+
+/** The document as the browser has it on disk: snapshot and journal, read past the application. */
+export async function storedProject(
+  page: Page,
+): Promise<{ snapshot: unknown; journal: { label: string }[] }> {
+  return page.evaluate(
+    () =>
+      new Promise((resolve, reject) => {
+        const id = location.pathname.split('/')[2]!
+        const request = indexedDB.open('arrow-bend')
+        request.onerror = () => reject(request.error)
+        request.onsuccess = () => {
+          const transaction = request.result.transaction(['states', 'journal'])
+          const states = transaction.objectStore('states').index('id').getAll(id)
+          const journal = transaction.objectStore('journal').index('projectId').getAll(id)
+          transaction.oncomplete = () => {
+            request.result.close()
+            // Without what only tells that a page took the project up.
+            const edits = journal.result.filter(({ patches }) => patches !== '[]')
+            resolve({ snapshot: states.result.at(-1)?.project, journal: edits })
+          }
+        }
+      }),
+  )
+}

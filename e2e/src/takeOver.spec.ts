@@ -146,7 +146,7 @@ interface Gap {
 function gapOf(one: PlayedShape, other: PlayedShape): Gap {
   // Of several outlines, which became one, no length tells where a point is.
   const where = one.outlines > 1 ? 'corners' : 'points'
-  const isFlat = [one, other].some((shape) => shape[where].length === 0)
+  const isFlat = [one, other].some(({ outlines, points }) => outlines === 1 && points.length === 0)
   const px = isFlat
     ? 0
     : Math.max(...one[where].map(([x, y], i) => Math.hypot(x - other[where][i]![0], y - other[where][i]![1])))

@@ -5,6 +5,7 @@ import { NO_LINKS } from '@arrow-bend/core/bend'
 import { playedValueAt, compiledOf } from '@arrow-bend/core/property'
 import { applyMatrix, ownMatrixAt, type Layer, type Scene } from '@arrow-bend/core/scene'
 import { ticksOfSeconds, secondsOfTicks } from '@arrow-bend/core/time'
+import { told } from './told.ts'
 
 test.use({ contextOptions: { reducedMotion: 'no-preference' } })
 
@@ -130,12 +131,11 @@ async function shownBoxes(page: Page, moments: readonly number[]): Promise<Recor
           }),
         )
       })
-      // As one text it is handed over many times as fast as object by object.
       return JSON.stringify(shown)
     },
     [...moments],
   )
-  return JSON.parse(text) as Record<string, Shown>[]
+  return told(text)
 }
 
 /** Where ours is. */

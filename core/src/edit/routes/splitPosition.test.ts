@@ -62,7 +62,7 @@ describe('splitPosition', () => {
           propertyOf(split, 'a', 'position x').keys.length + propertyOf(split, 'a', 'position y').keys.length,
         )
       }),
-      { numRuns: 100, seed: 101 },
+      { numRuns: 200, seed: 101 },
     )
   })
 
